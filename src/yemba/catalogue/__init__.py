@@ -1,0 +1,73 @@
+"""What Yemba ships: templates, section kinds, type families, pairings. Each found by its place."""
+
+from __future__ import annotations
+
+import tomllib
+from functools import cache
+from pathlib import Path
+from typing import Any
+
+from yemba.core.site.catalogue import Catalogue, Family, Pairing
+from yemba.core.site.kinds import SectionKind
+from yemba.core.template.manifest import ReadySheet, Template
+from yemba.core.type.facts import Face
+
+FOLDER = Path(__file__).parent
+KINDS = FOLDER / "kinds"
+FONTS = FOLDER / "fonts"
+
+
+@cache
+def catalogue() -> Catalogue:
+    """Everything shipped, read once."""
+    families = {folder.name: _family(folder) for folder in _folders(FONTS)}
+    return Catalogue(
+        templates={folder.name: _template(folder) for folder in _folders(FOLDER / "templates")},
+        kinds={folder.name: _kind(folder) for folder in _folders(KINDS)},
+        families=families,
+        pairings={p.slug: p for p in _pairings(families)},
+    )
+
+
+def kind_css() -> str:
+    """The styles of all section kinds, in the order of their names."""
+    return "\n".join((folder / "kind.css").read_text() for folder in _folders(KINDS))
+
+
+def _folders(place: Path) -> list[Path]:
+    return sorted(folder for folder in place.iterdir() if folder.is_dir())
+
+
+def _toml(file: Path) -> dict[str, Any]:
+    return tomllib.loads(file.read_text())
+
+
+def _template(folder: Path) -> Template:
+    sheets = [
+        ReadySheet(slug=file.stem.partition("-")[2], **_toml(file))
+        for file in sorted((folder / "sheets").glob("*.toml"))
+    ]
+    css = (folder / "template.css").read_text()
+    return Template(slug=folder.name, css=css, sheets=sheets, **_toml(folder / "template.toml"))
+
+
+def _kind(folder: Path) -> SectionKind:
+    return SectionKind(slug=folder.name, **_toml(folder / "kind.toml"))
+
+
+def _family(folder: Path) -> Family:
+    files = {
+        (style, subset): f"{subset}-{style}.woff2"
+        for style in ("normal", "italic")
+        for subset in ("latin", "latin-ext")
+        if (folder / f"{subset}-{style}.woff2").exists()
+    }
+    face = Face((folder / files["normal", "latin"]).read_bytes())
+    return Family(slug=folder.name, weights=face.facts.weights, files=files, face=face, **_toml(folder / "family.toml"))
+
+
+def _pairings(families: dict[str, Family]) -> list[Pairing]:
+    return [
+        Pairing(name=f"{families[p['heading']].name} and {families[p['body']].name}", **p)
+        for p in _toml(FOLDER / "pairings.toml")["pairing"]
+    ]

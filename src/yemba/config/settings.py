@@ -1,0 +1,136 @@
+"""Settings, all from the environment. ``README.md`` lists them."""
+
+from pathlib import Path
+
+import environ
+
+ROOT = Path(__file__).resolve().parents[3]
+env = environ.Env()
+
+DATA = Path(env.str("YEMBA_DATA", default=str(ROOT / "var")))
+environ.Env.read_env(DATA / "env")  # written by bin/demo; the environment itself goes first
+DEMO = env.bool("YEMBA_DEMO", default=False)
+DEBUG = env.bool("YEMBA_DEBUG", default=False)
+SECRET_KEY = env.str("YEMBA_SECRET_KEY")
+SCHEME = env.str("YEMBA_SCHEME", default="https")
+STUDIO_HOST = env.str("YEMBA_STUDIO_HOST", default="localhost")
+SITES_DOMAIN = env.str("YEMBA_SITES_DOMAIN", default="localhost")
+"""Sites are served at NAME.SITES_DOMAIN, drafts at draft--NAME.SITES_DOMAIN; the studio elsewhere."""
+
+ALLOWED_HOSTS = [STUDIO_HOST, f".{SITES_DOMAIN}", *(["127.0.0.1"] if DEMO else [])]
+INSTALLED_APPS = [
+    "django.contrib.auth",
+    "django.contrib.contenttypes",
+    "django.contrib.sessions",
+    "django.contrib.messages",
+    "django.contrib.staticfiles",
+    "django_cotton",
+    "axes",
+    "csp",
+    "yemba.people",
+    "yemba.sites",
+    "yemba.hosting",
+    "yemba.studio",
+    "yemba.demo",
+]
+MIDDLEWARE = [
+    "django.middleware.security.SecurityMiddleware",
+    "yemba.hosting.middleware.by_host",
+    "whitenoise.middleware.WhiteNoiseMiddleware",
+    "csp.middleware.CSPMiddleware",
+    "django.contrib.sessions.middleware.SessionMiddleware",
+    "django.middleware.csrf.CsrfViewMiddleware",
+    "django.contrib.auth.middleware.AuthenticationMiddleware",
+    "django.contrib.messages.middleware.MessageMiddleware",
+    "django.middleware.clickjacking.XFrameOptionsMiddleware",
+    "axes.middleware.AxesMiddleware",
+]
+ROOT_URLCONF = "yemba.config.urls"
+WSGI_APPLICATION = "yemba.config.wsgi.application"
+TEMPLATES = [
+    {
+        "BACKEND": "django.template.backends.django.DjangoTemplates",
+        "APP_DIRS": True,
+        "OPTIONS": {
+            "context_processors": [
+                "django.template.context_processors.request",
+                "django.contrib.auth.context_processors.auth",
+                "django.contrib.messages.context_processors.messages",
+                "yemba.studio.context.demo",
+            ]
+        },
+    }
+]
+DATABASES = {
+    "default": {
+        "ENGINE": "django.db.backends.sqlite3",
+        "NAME": DATA / "yemba.sqlite3",
+        "OPTIONS": {
+            "transaction_mode": "IMMEDIATE",
+            "timeout": 20,
+            "init_command": "PRAGMA journal_mode=WAL; PRAGMA synchronous=NORMAL;",
+        },
+    }
+}
+DEFAULT_AUTO_FIELD = "django.db.models.BigAutoField"
+
+AUTH_USER_MODEL = "people.Person"
+AUTHENTICATION_BACKENDS = ["axes.backends.AxesStandaloneBackend", "django.contrib.auth.backends.ModelBackend"]
+AUTH_PASSWORD_VALIDATORS = [
+    {"NAME": f"django.contrib.auth.password_validation.{name}"}
+    for name in ("UserAttributeSimilarityValidator", "MinimumLengthValidator", "CommonPasswordValidator")
+]
+LOGIN_URL = "sign-in"
+LOGIN_REDIRECT_URL = "sites"
+LOGOUT_REDIRECT_URL = "front"
+AXES_FAILURE_LIMIT = 8
+AXES_COOLOFF_TIME = 0.25  # hours
+AXES_LOCKOUT_PARAMETERS = [["username", "ip_address"]]
+AXES_LOCKOUT_TEMPLATE = "studio/locked.html"
+
+LANGUAGE_CODE = "en-gb"
+TIME_ZONE = "UTC"
+USE_TZ = True
+
+STATIC_URL = "/static/"
+STATIC_ROOT = DATA / "static"
+MEDIA_ROOT = DATA / "store"
+STORAGES = {
+    "default": {"BACKEND": "yemba.sites.store.WholeFileStorage"},
+    "staticfiles": {"BACKEND": "whitenoise.storage.CompressedManifestStaticFilesStorage"},
+}
+DATA_UPLOAD_MAX_MEMORY_SIZE = 1_000_000
+FILE_UPLOAD_MAX_MEMORY_SIZE = 1_000_000
+
+X_FRAME_OPTIONS = "DENY"
+_WINDOWS = f"{SCHEME}://*.{SITES_DOMAIN}:*"
+CONTENT_SECURITY_POLICY = {
+    "DIRECTIVES": {
+        "default-src": ["'none'"],
+        "script-src": ["'self'"],
+        "style-src": ["'self'"],
+        "img-src": ["'self'", "data:", "blob:"],
+        "font-src": ["'self'"],
+        "connect-src": ["'self'"],
+        "frame-src": [_WINDOWS],
+        "form-action": ["'self'"],
+        "base-uri": ["'none'"],
+        "frame-ancestors": ["'none'"],
+    }
+}
+SECURE_CONTENT_TYPE_NOSNIFF = True
+SECURE_REFERRER_POLICY = "same-origin"
+if SCHEME == "https":
+    SECURE_SSL_REDIRECT = True
+    SECURE_PROXY_SSL_HEADER = ("HTTP_X_FORWARDED_PROTO", "https")
+    SECURE_HSTS_SECONDS = 31_536_000
+    SECURE_HSTS_INCLUDE_SUBDOMAINS = True
+    SECURE_HSTS_PRELOAD = True
+    SESSION_COOKIE_SECURE = True
+    CSRF_COOKIE_SECURE = True
+LOGGING = {
+    "version": 1,
+    "disable_existing_loggers": False,
+    "handlers": {"console": {"class": "logging.StreamHandler"}},
+    "root": {"handlers": ["console"], "level": "WARNING"},
+}

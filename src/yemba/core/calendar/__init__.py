@@ -1,0 +1,1 @@
+"""Dates and money as people say them."""

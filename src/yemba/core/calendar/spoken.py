@@ -1,0 +1,46 @@
+"""Days, hours and prices in a language (CLDR, by Babel)."""
+
+from __future__ import annotations
+
+from datetime import date
+from decimal import Decimal
+from typing import NamedTuple
+
+from babel import Locale
+from babel.dates import format_date, format_skeleton
+from babel.numbers import format_currency
+
+
+class Day(NamedTuple):
+    weekday: str
+    number: str
+    month: str
+
+
+def _locale(language: str) -> Locale:
+    return Locale.parse(language, sep="-")
+
+
+def day(iso: str, language: str) -> str:
+    """Saturday 5 December 2026, as the language orders it. `iso` is YYYY-MM-DD."""
+    return str(format_skeleton("yMMMMEEEEd", date.fromisoformat(iso), locale=_locale(language)))
+
+
+def parts(iso: str, language: str) -> Day:
+    """Weekday, number and month, apart."""
+    moment, locale = date.fromisoformat(iso), _locale(language)
+    return Day(*(str(format_date(moment, form, locale=locale)) for form in ("EEE", "d", "MMMM")))
+
+
+def hours(begins: str | None, ends: str | None) -> str:
+    """10:00–16:00, 10:00, or nothing."""
+    return "–".join(moment for moment in (begins, ends) if moment)
+
+
+def price(stored: str, currency: str, language: str) -> str:
+    """A stored price ("24.50", "from 40.00") in words: €24.50, from €40."""
+    prefix, _, amount = stored.rpartition("from ")
+    number = Decimal(amount)
+    form = "¤#,##0" if number == int(number) else "¤#,##0.00"
+    said = format_currency(number, currency, form, locale=_locale(language), currency_digits=False)
+    return ("from " if stored.startswith("from ") else prefix) + said

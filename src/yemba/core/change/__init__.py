@@ -1,0 +1,1 @@
+"""Edits and their inverses, and what differs between two documents."""

@@ -1,0 +1,61 @@
+"""A command: something an owner does, by name, planned as steps on the document.
+
+A new command is a new class in any module of ``commands/``; it is found by its place.
+"""
+
+from __future__ import annotations
+
+import importlib
+import pkgutil
+from collections.abc import Mapping
+from functools import cache
+from typing import Any, ClassVar
+
+from pydantic import BaseModel, ConfigDict, ValidationError
+
+from yemba.core.change.operation import Operation
+from yemba.core.errors import Fault
+from yemba.core.site.catalogue import Catalogue
+from yemba.core.site.document import Document
+
+
+class Command(BaseModel):
+    """Arguments are the fields. `name` is stored and sent; it never changes its meaning."""
+
+    model_config = ConfigDict(extra="ignore", frozen=True)
+    name: ClassVar[str]
+
+    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
+        """The steps, on the document as it is now. Raises Fault where it cannot be done."""
+        raise NotImplementedError
+
+    def say(self, document: Document, catalogue: Catalogue) -> str:
+        """What was done, in words for the history: "Rename page Repairs to Mending"."""
+        raise NotImplementedError
+
+
+@cache
+def commands() -> Mapping[str, type[Command]]:
+    """Every command by name."""
+    from yemba.core.change import commands as folder
+
+    found: dict[str, type[Command]] = {}
+    for module in pkgutil.iter_modules(folder.__path__):
+        contents = vars(importlib.import_module(f"{folder.__name__}.{module.name}"))
+        for thing in contents.values():
+            if isinstance(thing, type) and issubclass(thing, Command) and "name" in vars(thing):
+                found[thing.name] = thing
+    return found
+
+
+def read_command(name: str, arguments: Mapping[str, Any]) -> Command:
+    """The command of that name with its arguments. Raises Fault for a name or arguments that are none."""
+    kind = commands().get(name)
+    if kind is None:
+        raise Fault("no-such-command", f"There is no command “{name}”.")
+    try:
+        return kind.model_validate(dict(arguments))
+    except ValidationError as error:
+        first = error.errors()[0]
+        field = str(first["loc"][0]) if first["loc"] else ""
+        raise Fault("bad-argument", f"“{first.get('input')}” will not do: {first['msg']}.", field) from error

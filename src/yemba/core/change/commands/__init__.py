@@ -1,0 +1,1 @@
+"""Every command there is, one module per subject."""

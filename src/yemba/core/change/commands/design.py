@@ -1,0 +1,199 @@
+"""Design values: set one, return one to the template, choose a template, sheet or pairing."""
+
+from __future__ import annotations
+
+from typing import Any, ClassVar
+
+from yemba.core.change.command import Command
+from yemba.core.change.operation import ABSENT, Operation, put, remove
+from yemba.core.errors import Fault
+from yemba.core.site.catalogue import Catalogue
+from yemba.core.site.document import Document
+from yemba.core.site.settings import Line, OneOf, YesNo, setting
+
+
+class SetValue(Command):
+    """Set one design value by its key."""
+
+    name: ClassVar[str] = "set-value"
+    key: str
+    value: Any = ""
+
+    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
+        chosen = setting(self.key)
+        value = chosen.rule.read(self.value, chosen.name, self.key)
+        if self.key in ("type.heading", "type.body") and value not in catalogue.families:
+            raise Fault("no-such-family", f"There is no typeface “{value}”.", self.key)
+        if self.key == "logo.picture" and value and value not in document.pictures:
+            raise Fault("no-such-picture", "That picture is no longer here. Choose a file again.", self.key)
+        return [put(document, (chosen.home, self.key), value)]
+
+    def say(self, document: Document, catalogue: Catalogue) -> str:
+        chosen = setting(self.key)
+        if isinstance(chosen.rule, OneOf):
+            return f"{chosen.name}: {chosen.rule.choices.get(str(self.value), self.value)}"
+        if isinstance(chosen.rule, YesNo):
+            return f"{chosen.name}: {'shown' if chosen.rule.read(self.value, '', '') else 'not shown'}"
+        if self.key.startswith("type.") and self.value in catalogue.families:
+            return f"{chosen.name}: {catalogue.families[self.value].name}"
+        return f"{chosen.name}: {self.value}"
+
+
+class ReturnValue(Command):
+    """Take the owner's value away, so that the layer below shows."""
+
+    name: ClassVar[str] = "return-value"
+    key: str
+
+    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
+        return [remove(document, (setting(self.key).home, self.key))]
+
+    def say(self, document: Document, catalogue: Catalogue) -> str:
+        return f"{setting(self.key).name} as the template has it"
+
+
+class ChooseTemplate(Command):
+    """Change the template. Nothing else in the document is touched: that is why nothing is lost."""
+
+    name: ClassVar[str] = "choose-template"
+    template: str
+
+    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
+        return [put(document, ("template",), catalogue.template(self.template).slug)]
+
+    def say(self, document: Document, catalogue: Catalogue) -> str:
+        return f"Template {catalogue.template(self.template).name}"
+
+
+class ApplySheet(Command):
+    """Apply a ready brand sheet. The owner's own values it speaks of are set aside, not lost."""
+
+    name: ClassVar[str] = "apply-sheet"
+    sheet: str
+
+    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
+        ready = catalogue.ready_sheet(self.sheet)
+        covered = {key: value for key, value in document.plain().get("sheet", {}).items() if key in ready.values}
+        aside = {**document.plain().get("set_aside", {}), **covered}
+        return [
+            put(document, ("ready_sheet",), self.sheet),
+            *(remove(document, ("sheet", key)) for key in covered),
+            *([put(document, ("set_aside",), aside)] if covered else []),
+        ]
+
+    def say(self, document: Document, catalogue: Catalogue) -> str:
+        return f"Brand sheet {catalogue.ready_sheet(self.sheet).name}"
+
+
+class BringBackSheet(Command):
+    """Bring the owner's own values back from where a ready sheet set them aside."""
+
+    name: ClassVar[str] = "bring-back-sheet"
+
+    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
+        plain = document.plain()
+        if "set_aside" not in plain:
+            raise Fault("nothing-set-aside", "Nothing is set aside.")
+        return [
+            put(document, ("sheet",), {**plain.get("sheet", {}), **plain["set_aside"]}),
+            put(document, ("set_aside",), ABSENT),
+        ]
+
+    def say(self, document: Document, catalogue: Catalogue) -> str:
+        return "Your own brand values back"
+
+
+class ChoosePairing(Command):
+    """Heading and body family together."""
+
+    name: ClassVar[str] = "choose-pairing"
+    pairing: str
+
+    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
+        pairing = catalogue.pairings.get(self.pairing)
+        if pairing is None:
+            raise Fault("no-such-pairing", f"There is no pairing “{self.pairing}”.", "pairing")
+        return [
+            put(document, ("sheet", "type.heading"), pairing.heading),
+            put(document, ("sheet", "type.body"), pairing.body),
+        ]
+
+    def say(self, document: Document, catalogue: Catalogue) -> str:
+        return f"Pairing {catalogue.pairings[self.pairing].name}"
+
+
+class NameSite(Command):
+    """The site's name and tagline."""
+
+    name: ClassVar[str] = "name-site"
+    title: str
+    tagline: str = ""
+
+    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
+        title = Line(60, empty=False).read(self.title, "The site’s name", "title")
+        tagline = Line(120).read(self.tagline, "The tagline", "tagline")
+        return [
+            put(document, ("name",), title),
+            put(document, ("tagline",), tagline or ABSENT),
+        ]
+
+    def say(self, document: Document, catalogue: Catalogue) -> str:
+        if self.title.strip() == document.name:
+            return f"Tagline: {self.tagline or 'none'}"
+        return f"Site name: {self.title}"
+
+
+class AddPicture(Command):
+    """Make a stored picture known to the document; `use` names where it goes at once."""
+
+    name: ClassVar[str] = "add-picture"
+    picture: str
+    file: str
+    format: str
+    width: int
+    height: int
+    file_name: str
+    use: str = ""
+    section: str = ""
+    item: str = ""
+
+    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
+        about = {
+            "file": self.file,
+            "format": self.format,
+            "width": self.width,
+            "height": self.height,
+            "name": self.file_name,
+        }
+        steps = [put(document, ("pictures", self.picture), about)]
+        if self.use == "logo":
+            steps += [
+                put(document, ("sheet", "logo.picture"), self.picture),
+                put(document, ("sheet", "logo.form"), "picture"),
+            ]
+        elif self.section:
+            page, _ = document.section(self.section)
+            inner = ("items", self.item) if self.item else ()
+            path = ("pages", page, "sections", self.section, *inner, "fields", "picture")
+            steps.append(put(document, path, self.picture))
+        return steps
+
+    def say(self, document: Document, catalogue: Catalogue) -> str:
+        return f"{'Logo' if self.use == 'logo' else 'Picture'} {self.file_name}"
+
+
+class DescribePicture(Command):
+    """Alt text: what a picture shows, for those who do not see it."""
+
+    name: ClassVar[str] = "describe-picture"
+    picture: str
+    alt: str = ""
+
+    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
+        if self.picture not in document.pictures:
+            raise Fault("gone", "That picture is no longer here.", "alt")
+        alt = Line(250).read(self.alt, "The alt text", "alt")
+        return [put(document, ("pictures", self.picture, "alt"), alt or ABSENT)]
+
+    def say(self, document: Document, catalogue: Catalogue) -> str:
+        return f"Alt text of {document.pictures[self.picture].name}"

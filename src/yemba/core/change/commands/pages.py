@@ -1,0 +1,221 @@
+"""Pages and the navigation: add, rename, move, bin, bring back; menu names, order and hiding."""
+
+from __future__ import annotations
+
+import re
+import unicodedata
+from typing import ClassVar
+
+from yemba.core.change.command import Command
+from yemba.core.change.operation import ABSENT, Operation, put, remove
+from yemba.core.errors import Fault
+from yemba.core.site.catalogue import Catalogue
+from yemba.core.site.document import Document
+from yemba.core.site.ids import new_id
+from yemba.core.site.settings import Line
+
+_NAME = Line(60, empty=False)
+RESERVED = {"assets", "icons"}
+"""Addresses the renderer's own files stand under."""
+
+
+def slug_from(name: str) -> str:
+    """The address a page's name suggests: lower case, no accents, hyphens."""
+    flat = unicodedata.normalize("NFKD", name).encode("ascii", "ignore").decode().lower()
+    return re.sub(r"[^a-z0-9]+", "-", flat).strip("-")[:60]
+
+
+def move(order: list[str], thing: str, by: int) -> list[str]:
+    """`order` with `thing` moved by `by` places, kept within the ends."""
+    rest = [other for other in order if other != thing]
+    place = min(max(0, order.index(thing) + by), len(rest))
+    return [*rest[:place], thing, *rest[place:]]
+
+
+class AddPage(Command):
+    name: ClassVar[str] = "add-page"
+    page_name: str
+    page: str = ""
+
+    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
+        name = _NAME.read(self.page_name, "The page’s name", "page_name")
+        taken = {page.slug for page in document.pages.values()} | RESERVED
+        wanted = slug_from(name) or "page"
+        slug = next(s for s in (wanted, *(f"{wanted}-{n}" for n in range(2, 10_000))) if s not in taken)
+        page = self.page or new_id()
+        return [
+            put(document, ("pages", page), {"name": name, "slug": slug}),
+            put(document, ("order",), [*document.order, page]),
+        ]
+
+    def say(self, document: Document, catalogue: Catalogue) -> str:
+        return f"Page {self.page_name} added"
+
+
+class RenamePage(Command):
+    """A page's name, address, and what search engines are told. Empty address: as it was."""
+
+    name: ClassVar[str] = "rename-page"
+    page: str
+    page_name: str
+    slug: str | None = None
+    title: str | None = None
+    description: str | None = None
+
+    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
+        page = document.page(self.page)
+        name = _NAME.read(self.page_name, "The page’s name", "page_name")
+        steps = [put(document, ("pages", self.page, "name"), name)]
+        if self.slug is not None and page.slug and self.slug.strip() != page.slug:
+            steps.append(put(document, ("pages", self.page, "slug"), self._address(document)))
+        for field, limit in (("title", 90), ("description", 200)):
+            typed = getattr(self, field)
+            if typed is not None:
+                text = Line(limit).read(typed, f"The {field}", field)
+                steps.append(put(document, ("pages", self.page, field), text or ABSENT))
+        return [step for step in steps if step.old != step.new]
+
+    def _address(self, document: Document) -> str:
+        typed = (self.slug or "").strip().strip("/")
+        if not typed or slug_from(typed) != typed:
+            raise Fault(
+                "address-unreadable",
+                f"“{self.slug}” cannot be an address. Use small letters, digits and hyphens, "
+                f"such as {slug_from(typed) or 'repairs'}.",
+                "slug",
+            )
+        holder = next((p.name for k, p in document.pages.items() if p.slug == typed and k != self.page), "")
+        if holder or typed in RESERVED:
+            by = f"the page “{holder}”" if holder else "Yemba’s own files"
+            raise Fault(
+                "address-in-use", f"The address “{typed}” is in use by {by}. Choose another, such as {typed}-2.", "slug"
+            )
+        return typed
+
+    def say(self, document: Document, catalogue: Catalogue) -> str:
+        page = document.page(self.page)
+        if page.name != self.page_name:
+            return f"Page {page.name} is now {self.page_name}"
+        return f"Address and description of {page.name}"
+
+
+class MovePage(Command):
+    name: ClassVar[str] = "move-page"
+    page: str
+    by: int
+
+    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
+        document.page(self.page)
+        order = move(document.order, self.page, self.by)
+        steps = [put(document, ("order",), order)]
+        first, was = order[0], document.order[0]
+        if first != was:  # the first page stands at the site's own address
+            steps += [
+                put(document, ("pages", was, "slug"), self._slug(document, was, first)),
+                put(document, ("pages", first, "slug"), ""),
+            ]
+        return steps
+
+    def _slug(self, document: Document, page: str, leaves: str) -> str:
+        taken = {p.slug for k, p in document.pages.items() if k not in (page, leaves)} | RESERVED
+        wanted = slug_from(document.pages[page].name) or "page"
+        return next(s for s in (wanted, *(f"{wanted}-{n}" for n in range(2, 10_000))) if s not in taken)
+
+    def say(self, document: Document, catalogue: Catalogue) -> str:
+        return f"Page {document.page(self.page).name} moved"
+
+
+class BinPage(Command):
+    name: ClassVar[str] = "bin-page"
+    page: str
+
+    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
+        page = document.page(self.page)
+        if not page.slug:
+            raise Fault("first-page", f"“{page.name}” is the first page. Put another page first, then bin it.", "page")
+        place = document.order.index(self.page)
+        binned = {"page": page.model_dump(mode="json", exclude_defaults=True), "place": place}
+        return [
+            put(document, ("bin", self.page), binned),
+            remove(document, ("pages", self.page)),
+            put(document, ("order",), [key for key in document.order if key != self.page]),
+        ]
+
+    def say(self, document: Document, catalogue: Catalogue) -> str:
+        return f"Page {document.page(self.page).name} to the bin"
+
+
+class RestorePage(Command):
+    name: ClassVar[str] = "restore-page"
+    page: str
+
+    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
+        binned = document.bin.get(self.page)
+        if binned is None or binned.page is None:
+            raise Fault("gone", "That page is not in the bin.", "page")
+        plain = binned.page.model_dump(mode="json", exclude_defaults=True)
+        taken = {page.slug for page in document.pages.values()} | RESERVED
+        while plain["slug"] in taken:
+            plain["slug"] += "-2"
+        place = min(binned.place, len(document.order))
+        return [
+            put(document, ("pages", self.page), plain),
+            put(document, ("order",), [*document.order[:place], self.page, *document.order[place:]]),
+            remove(document, ("bin", self.page)),
+        ]
+
+    def say(self, document: Document, catalogue: Catalogue) -> str:
+        binned = document.bin.get(self.page)
+        return f"Page {binned.page.name if binned and binned.page else ''} out of the bin"
+
+
+def menu(document: Document) -> list[str]:
+    """The page ids in menu order, hidden ones too."""
+    ordered = [page for page in document.navigation.order if page in document.pages]
+    return [*ordered, *(page for page in document.order if page not in ordered)]
+
+
+class MoveMenuEntry(Command):
+    name: ClassVar[str] = "move-menu-entry"
+    page: str
+    by: int
+
+    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
+        document.page(self.page)
+        return [put(document, ("navigation", "order"), move(menu(document), self.page, self.by))]
+
+    def say(self, document: Document, catalogue: Catalogue) -> str:
+        return f"{document.page(self.page).name} moved in the menu"
+
+
+class NameMenuEntry(Command):
+    """What the menu calls a page; empty: the page's own name."""
+
+    name: ClassVar[str] = "name-menu-entry"
+    page: str
+    entry: str = ""
+
+    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
+        page = document.page(self.page)
+        entry = Line(40).read(self.entry, "The menu name", "entry")
+        new = ABSENT if entry in ("", page.name) else entry
+        return [put(document, ("navigation", "names", self.page), new)]
+
+    def say(self, document: Document, catalogue: Catalogue) -> str:
+        return f"{document.page(self.page).name} is called {self.entry or document.page(self.page).name} in the menu"
+
+
+class ShowMenuEntry(Command):
+    """Show a page in the menu or hide it; hidden, its address still opens."""
+
+    name: ClassVar[str] = "show-menu-entry"
+    page: str
+    shown: bool = False
+
+    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
+        document.page(self.page)
+        hidden = [page for page in document.navigation.hidden if page != self.page]
+        return [put(document, ("navigation", "hidden"), hidden if self.shown else [*hidden, self.page])]
+
+    def say(self, document: Document, catalogue: Catalogue) -> str:
+        return f"{document.page(self.page).name} {'shown in' if self.shown else 'hidden from'} the menu"

@@ -1,0 +1,101 @@
+"""The smallest step an edit is made of: one place in the document, before and after.
+
+An edit's inverse needs no code of its own: the same steps backwards, each turned round.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Sequence
+from typing import Any, NamedTuple
+
+from yemba.core.site.document import Document
+
+Path = tuple[str, ...]
+
+
+class Absent:
+    """The value of a place that nobody has set."""
+
+    def __repr__(self) -> str:
+        return "ABSENT"
+
+
+ABSENT = Absent()
+
+
+class Operation(NamedTuple):
+    """`path` into the plain document; `old` and `new` are JSON values or ABSENT."""
+
+    path: Path
+    old: Any
+    new: Any
+
+    @property
+    def inverse(self) -> Operation:
+        return Operation(self.path, self.new, self.old)
+
+    def plain(self) -> dict[str, Any]:
+        """JSON form: an absent value is left out."""
+        values = {"old": self.old, "new": self.new}
+        return {"path": list(self.path)} | {k: v for k, v in values.items() if v is not ABSENT}
+
+
+def from_plain(data: dict[str, Any]) -> Operation:
+    return Operation(tuple(data["path"]), data.get("old", ABSENT), data.get("new", ABSENT))
+
+
+def inverse(operations: Sequence[Operation]) -> list[Operation]:
+    return [operation.inverse for operation in reversed(operations)]
+
+
+def put(document: Document, path: Path, new: Any) -> Operation:
+    """The step that makes the place at `path` hold `new` in `document`."""
+    return Operation(path, _get(document.plain(), path), new)
+
+
+def remove(document: Document, path: Path) -> Operation:
+    return put(document, path, ABSENT)
+
+
+def apply(document: Document, operations: Iterable[Operation]) -> Document:
+    """The document after these steps, validated; the one given stays as it is.
+
+    Raises pydantic's ValidationError where the outcome would be no document.
+    """
+    plain = document.plain()
+    for operation in operations:
+        _set(plain, operation.path, operation.new)
+    return Document.model_validate(plain)
+
+
+def fold(first: Sequence[Operation], then: Sequence[Operation]) -> list[Operation]:
+    """Two edits of one gesture as one: each place keeps its first `old` and its last `new`."""
+    steps = {operation.path: operation for operation in first}
+    for operation in then:
+        begun = steps.get(operation.path)
+        steps[operation.path] = begun._replace(new=operation.new) if begun else operation
+    return list(steps.values())
+
+
+def overlap(first: Path, second: Path) -> bool:
+    """Whether two places are the same or one holds the other."""
+    shorter = min(len(first), len(second))
+    return first[:shorter] == second[:shorter]
+
+
+def _get(plain: Any, path: Path) -> Any:
+    for step in path:
+        if not isinstance(plain, dict) or step not in plain:
+            return ABSENT
+        plain = plain[step]
+    return plain
+
+
+def _set(plain: dict[str, Any], path: Path, value: Any) -> None:
+    *way, last = path
+    for step in way:
+        plain = plain.setdefault(step, {})
+    if value is ABSENT:
+        plain.pop(last, None)
+    else:
+        plain[last] = value

@@ -1,0 +1,221 @@
+"""Four grounds from a palette of three to eight colours, every role on them readable.
+
+A ground is a background with all that stands on it. AA holds by construction: each role
+starts from the colour a designer would reach for and moves no further than it must.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Sequence
+from functools import lru_cache
+from typing import NamedTuple
+
+from yemba.core.colour.contrast import EDGE, TEXT, nearest, ratio
+from yemba.core.colour.oklch import Oklch, difference, to_colour, to_oklch
+from yemba.core.colour.srgb import BLACK, WHITE, Colour, mix
+
+GROUND_NAMES = {"light": "Light", "tinted": "Tinted", "strong": "Strong", "dark": "Dark"}
+
+# Common practice, no source: where a designer stops calling a colour paper, ink or an accent.
+_PAPER_FROM, _INK_TO, _PLAIN_BELOW = 0.88, 0.42, 0.04
+_COMFORT = 7.0  # running text aims for the stricter ratio of SC 1.4.6
+_VISIBLE = 0.03  # OKLab distance by which a state differs from rest
+
+
+class Ground(NamedTuple):
+    """A background and every role on it.
+
+    `link_underlined` is true where only the underline tells a link from the text around it
+    (their ratio is below 3:1, SC 1.4.1).
+    """
+
+    fill: Colour
+    heading: Colour
+    text: Colour
+    quiet: Colour
+    link: Colour
+    link_hover: Colour
+    button: Colour
+    button_text: Colour
+    button_edge: Colour
+    button_hover: Colour
+    button_pressed: Colour
+    line: Colour
+    field: Colour
+    focus: Colour
+    link_underlined: bool
+
+
+class Asked(NamedTuple):
+    """What a role must reach: `ratio` against the role named `against`."""
+
+    role: str
+    against: str
+    ratio: float
+
+
+REQUIREMENTS = (
+    *(Asked(role, "fill", TEXT) for role in ("heading", "text", "quiet", "link", "link_hover")),
+    *(Asked("button_text", against, TEXT) for against in ("button", "button_hover", "button_pressed")),
+    *(Asked(role, "fill", EDGE) for role in ("button_edge", "field", "focus")),
+)
+ROLE_NAMES = {
+    "fill": "background",
+    "heading": "headings",
+    "text": "text",
+    "quiet": "quiet text",
+    "link": "links",
+    "link_hover": "links under the pointer",
+    "button": "button",
+    "button_text": "button text",
+    "button_edge": "button edge",
+    "button_hover": "button under the pointer",
+    "button_pressed": "button pressed",
+    "line": "lines",
+    "field": "field edges",
+    "focus": "focus ring",
+}
+
+
+@lru_cache(maxsize=256)
+def work_out(palette: tuple[Colour, ...]) -> dict[str, Ground]:
+    """The grounds light, tinted, strong and dark for a palette whose first colour leads."""
+    paper = _paper(palette)
+    ink = _ink(palette)
+    lead = _lead(palette, (paper, ink))
+    tinted = _tinted(palette, paper, lead)
+    strong = lead if ratio(lead, paper) >= EDGE else nearest(lead, paper, EDGE)
+    accents = [lead, *(c for c in palette if c not in (paper, ink, tinted, lead)), ink, paper]
+    return {
+        "light": _ground(paper, ink, paper, accents),
+        "tinted": _ground(tinted, ink, paper, accents),
+        "strong": _ground(strong, ink, paper, [paper, *accents]),
+        "dark": _ground(ink, ink, paper, accents),
+    }
+
+
+def failures(ground: Ground) -> list[tuple[Asked, float]]:
+    """The requirements this ground misses, each with the ratio it has."""
+    return [
+        (asked, got)
+        for asked in REQUIREMENTS
+        if (got := ratio(getattr(ground, asked.role), getattr(ground, asked.against))) < asked.ratio
+    ]
+
+
+def _paper(palette: Sequence[Colour]) -> Colour:
+    lightest = max(palette, key=lambda c: to_oklch(c).lightness)
+    if to_oklch(lightest).lightness >= _PAPER_FROM:
+        return lightest
+    return to_colour(Oklch(0.975, 0.008, to_oklch(palette[0]).hue))
+
+
+def _ink(palette: Sequence[Colour]) -> Colour:
+    darkest = min(palette, key=lambda c: to_oklch(c).lightness)
+    if to_oklch(darkest).lightness <= _INK_TO:
+        return darkest
+    return to_colour(Oklch(0.24, 0.02, to_oklch(palette[0]).hue))
+
+
+def _lead(palette: Sequence[Colour], taken: Iterable[Colour]) -> Colour:
+    """The first brand colour that is neither paper nor ink, nor another near-white or near-grey."""
+    free = [colour for colour in palette if colour not in set(taken)] or list(palette)
+    vivid = [
+        c for c in free if to_oklch(c).chroma >= _PLAIN_BELOW and to_oklch(c).lightness < _PAPER_FROM
+    ]
+    return (vivid or free)[0]
+
+
+def _tinted(palette: Sequence[Colour], paper: Colour, lead: Colour) -> Colour:
+    """The next lightest brand colour that still is a paper, else a breath of the lead on paper."""
+    others = [c for c in palette if to_oklch(c).lightness >= 0.82 and difference(c, paper) >= 0.015]
+    if others:
+        return max(others, key=lambda c: to_oklch(c).lightness)
+    return next(
+        (tint for share in (0.1, 0.2, 0.3) if difference(tint := mix(paper, lead, share), paper) >= 0.015),
+        mix(paper, BLACK, 0.06),
+    )
+
+
+def _ground(fill: Colour, ink: Colour, paper: Colour, accents: Sequence[Colour]) -> Ground:
+    text = _body_text(fill, ink, paper)
+    link = _link(fill, text, accents)
+    button = _button_fill(fill, accents)
+    button_text = _on_button(button, ink, paper)
+    rest = to_oklch(button)
+    states = _states(rest, button, button_text)
+    return Ground(
+        fill=fill,
+        heading=text,
+        text=text,
+        quiet=nearest(mix(text, fill, 0.3), fill, TEXT),
+        link=link,
+        link_hover=_link_hover(link, fill, text),
+        button=button,
+        button_text=button_text,
+        button_edge=nearest(button, fill, EDGE),
+        button_hover=states[0],
+        button_pressed=states[1],
+        line=mix(fill, text, 0.22),
+        field=nearest(mix(text, fill, 0.45), fill, EDGE),
+        focus=nearest(text, fill, EDGE),
+        link_underlined=ratio(link, text) < EDGE,
+    )
+
+
+def _body_text(fill: Colour, ink: Colour, paper: Colour) -> Colour:
+    """The brand's ink or paper where it reads in comfort, else black or white bent to its hue."""
+    best = max((ink, paper), key=lambda c: ratio(c, fill))
+    if ratio(best, fill) >= TEXT:
+        return best
+    end = max((BLACK, WHITE), key=lambda c: ratio(c, fill))
+    return nearest(best, fill, min(_COMFORT, ratio(end, fill)))
+
+
+def _link(fill: Colour, text: Colour, accents: Sequence[Colour]) -> Colour:
+    """The leading accent if it reads here; else the nearest to it that does."""
+    for accent in accents[:3]:
+        if accent not in (fill, text) and ratio(accent, fill) >= TEXT:
+            return accent
+    wanted = next((c for c in accents if c not in (fill, text)), text)
+    return nearest(wanted, fill, TEXT)
+
+
+def _link_hover(link: Colour, fill: Colour, text: Colour) -> Colour:
+    """Visibly another than the link at rest, and still readable."""
+    rest = to_oklch(link)
+    tried = [text, *(to_colour(rest._replace(lightness=rest.lightness + s)) for s in _SHIFTS)]
+    seen = [c for c in tried if difference(c, link) >= _VISIBLE and ratio(c, fill) >= TEXT]
+    return seen[0] if seen else max((BLACK, WHITE), key=lambda c: ratio(c, fill) * (c != link))
+
+
+def _button_fill(fill: Colour, accents: Sequence[Colour]) -> Colour:
+    for accent in accents:
+        if accent != fill and ratio(accent, fill) >= EDGE:
+            return accent
+    return nearest(accents[0], fill, EDGE)
+
+
+def _on_button(button: Colour, ink: Colour, paper: Colour) -> Colour:
+    for wanted in sorted((paper, ink), key=lambda c: -ratio(c, button)):
+        if ratio(wanted, button) >= TEXT:
+            return wanted
+    return max((WHITE, BLACK), key=lambda c: ratio(c, button))
+
+
+_SHIFTS = (-0.07, 0.07, -0.14, 0.14, -0.22, 0.22)
+
+
+def _states(rest: Oklch, button: Colour, text: Colour) -> list[Colour]:
+    """Under the pointer and pressed: two more fills that the button's text still reads on."""
+    found: list[Colour] = []
+    away = 1 if ratio(text, BLACK) < ratio(text, WHITE) else -1  # a move that gains contrast
+    for step in range(1, 40):
+        for sign in (away, -away):
+            tried = to_colour(rest._replace(lightness=rest.lightness + sign * 0.035 * step))
+            seen = all(difference(tried, other) >= _VISIBLE for other in (button, *found))
+            if seen and ratio(text, tried) >= TEXT:
+                found.append(tried)
+                if len(found) == 2:
+                    return found
+    raise AssertionError(f"no states for a button of {button.hex}")

@@ -1,0 +1,18 @@
+"""What went wrong, as a value: a stable code, a sentence for people, the field it belongs to."""
+
+from __future__ import annotations
+
+
+class Fault(ValueError):
+    """Something the owner asked for that cannot be done as asked.
+
+    code: stable, for programs (``colour-unreadable``).
+    sentence: for people; names the value and says what would work.
+    field: the name of the input it belongs to, or "" for the whole form.
+    """
+
+    def __init__(self, code: str, sentence: str, field: str = "") -> None:
+        super().__init__(sentence)
+        self.code = code
+        self.sentence = sentence
+        self.field = field

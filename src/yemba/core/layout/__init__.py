@@ -1,0 +1,1 @@
+"""What fits where, from real widths."""

@@ -1,0 +1,1 @@
+"""Pictures: taking files in, sizes, icons."""

@@ -1,0 +1,1 @@
+"""What a site is: the document, its values and where they come from."""

@@ -1,0 +1,173 @@
+"""The document: everything an owner has set on one site, and nothing else.
+
+What the owner did not set is not here; it comes from the template and the engine (see
+``resolve``). Order is data: every dict of things has a list beside it that orders them.
+"""
+
+from __future__ import annotations
+
+import json
+from typing import Any, Self, TypeVar
+
+from pydantic import BaseModel, ConfigDict, Field, ValidationError, model_validator
+
+from yemba.core.errors import Fault
+
+VERSION = 1
+
+Value = str | int | float | bool | list[dict[str, str]]
+
+
+class Strict(BaseModel):
+    """Frozen, and refuses what it does not know."""
+
+    model_config = ConfigDict(extra="forbid", frozen=True)
+
+
+class Item(Strict):
+    """One entry of a section: an offer, a price, a date."""
+
+    fields: dict[str, str] = {}
+
+
+class Section(Strict):
+    """A kind belongs to the content; layout and ground are the owner's choice, or None for the template's."""
+
+    kind: str
+    layout: str | None = None
+    ground: str | None = None
+    fields: dict[str, str] = {}
+    items: dict[str, Item] = {}
+    order: list[str] = []
+    one_offs: dict[str, dict[str, str]] = {}
+
+    @model_validator(mode="after")
+    def _ordered(self) -> Self:
+        return _same(self, "items", self.items, self.order)
+
+
+class Page(Strict):
+    """`slug` is the address, "" for the first page; `title` and `description` are for search engines."""
+
+    name: str
+    slug: str
+    title: str = ""
+    description: str = ""
+    sections: dict[str, Section] = {}
+    order: list[str] = []
+
+    @model_validator(mode="after")
+    def _ordered(self) -> Self:
+        return _same(self, "sections", self.sections, self.order)
+
+
+class Picture(Strict):
+    """A picture the site uses: `file` is the SHA-256 of its bytes in the store, sizes in px."""
+
+    file: str
+    format: str
+    width: int
+    height: int
+    name: str = ""
+    alt: str = ""
+
+
+class Navigation(Strict):
+    """Which pages the menu shows: in `order` first, then in page order, less `hidden`."""
+
+    order: list[str] = []
+    names: dict[str, str] = {}
+    hidden: list[str] = []
+
+
+class Binned(Strict):
+    """A page, or a section with the page and the place it stood at, in the bin."""
+
+    page: Page | None = None
+    section: Section | None = None
+    stood_on: str = ""
+    place: int = 0
+
+
+class Document(Strict):
+    """One site's draft, or what an edition was made from.
+
+    `sheet` and `parts` hold the design values the owner set, by setting key. `ready_sheet` is
+    "template/sheet" where one was applied. `set_aside` keeps what applying it covered.
+    """
+
+    version: int = VERSION
+    name: str
+    tagline: str = ""
+    language: str = "en-GB"
+    currency: str = "EUR"
+    template: str
+    ready_sheet: str | None = None
+    sheet: dict[str, Value] = {}
+    parts: dict[str, Value] = {}
+    set_aside: dict[str, Value] = {}
+    pages: dict[str, Page] = {}
+    order: list[str] = []
+    navigation: Navigation = Navigation()
+    pictures: dict[str, Picture] = {}
+    bin: dict[str, Binned] = Field(default={})
+
+    @model_validator(mode="after")
+    def _whole(self) -> Self:
+        slugs = [page.slug for page in self.pages.values()]
+        if len(slugs) != len(set(slugs)):
+            raise ValueError("two pages share an address")
+        return _same(self, "pages", self.pages, self.order)
+
+    def plain(self) -> dict[str, Any]:
+        """The document as JSON values, without what is not set."""
+        return self.model_dump(mode="json", exclude_defaults=True)
+
+    def text(self) -> str:
+        """The canonical text: two equal documents have the same."""
+        return json.dumps(self.plain(), sort_keys=True, ensure_ascii=False, separators=(",", ":"))
+
+    def ordered_pages(self) -> list[tuple[str, Page]]:
+        return [(key, self.pages[key]) for key in self.order]
+
+    def section(self, section: str) -> tuple[str, Section]:
+        """The id of the page it stands on, and the section. Raises Fault ``gone``."""
+        for page_id, page in self.pages.items():
+            if section in page.sections:
+                return page_id, page.sections[section]
+        raise Fault("gone", "This section is no longer on any page. Undo, or look in the bin.")
+
+    def page(self, page: str) -> Page:
+        """Raises Fault ``gone``."""
+        if page not in self.pages:
+            raise Fault("gone", "This page is no longer there. Undo, or look in the bin.")
+        return self.pages[page]
+
+
+def ordered_sections(page: Page) -> list[tuple[str, Section]]:
+    """The sections of a page as they stand."""
+    return [(key, page.sections[key]) for key in page.order]
+
+
+def ordered_items(section: Section) -> list[tuple[str, Item]]:
+    """The items of a section as they stand."""
+    return [(key, section.items[key]) for key in section.order]
+
+
+def read(text: str) -> Document:
+    """Read a stored document. Raises Fault ``document-unreadable`` with the first reason."""
+    try:
+        return Document.model_validate_json(text)
+    except ValidationError as error:
+        first = error.errors()[0]
+        where = ".".join(str(step) for step in first["loc"])
+        raise Fault("document-unreadable", f"The document cannot be read: {where}: {first['msg']}.") from error
+
+
+Whole = TypeVar("Whole", bound=Strict)
+
+
+def _same(whole: Whole, what: str, things: dict[str, Any], order: list[str]) -> Whole:
+    if sorted(order) != sorted(things):
+        raise ValueError(f"order does not name each of {what} once")
+    return whole

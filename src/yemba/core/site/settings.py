@@ -1,0 +1,167 @@
+"""Every design value there is: its name, its chapter, what it may be, and the engine's default."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from typing import Any, NamedTuple, Protocol
+
+from yemba.core.colour.grounds import GROUND_NAMES
+from yemba.core.colour.srgb import parse
+from yemba.core.errors import Fault
+
+MOST_COLOURS, FEWEST_COLOURS = 8, 3
+
+
+class Rule(Protocol):
+    """What a value may be: reads what was typed, or raises Fault naming the value and the cure."""
+
+    def read(self, value: Any, name: str, key: str) -> Any: ...
+
+
+class Between(NamedTuple):
+    """A number from `low` to `high`, in `unit`."""
+
+    low: float
+    high: float
+    unit: str
+    step: float = 1
+
+    def read(self, value: Any, name: str, key: str) -> float | int:
+        try:
+            number = float(str(value).strip().removesuffix(self.unit).replace(",", "."))
+        except ValueError:
+            number = float("nan")
+        if not self.low <= number <= self.high:
+            raise Fault(
+                "number-out-of-range",
+                f"{name} cannot be “{value}”. Give a number from {self.low:g} to {self.high:g} {self.unit}.".strip(),
+                key,
+            )
+        return int(number) if number == int(number) else number
+
+
+class OneOf(NamedTuple):
+    """One of named choices."""
+
+    choices: Mapping[str, str]
+
+    def read(self, value: Any, name: str, key: str) -> str:
+        if value not in self.choices:
+            offered = ", ".join(self.choices)
+            raise Fault("no-such-choice", f"{name} cannot be “{value}”. Choose one of: {offered}.", key)
+        return str(value)
+
+
+class Line(NamedTuple):
+    """One line of words, at most `limit` characters; "" only where `empty`."""
+
+    limit: int
+    empty: bool = True
+
+    def read(self, value: Any, name: str, key: str) -> str:
+        text = " ".join(str(value).split())
+        if not text and not self.empty:
+            raise Fault("empty", f"{name} is empty. Write at least one letter.", key)
+        if len(text) > self.limit:
+            raise Fault(
+                "too-long",
+                f"{name} has {len(text)} letters: “{text[:40]}…”. At most {self.limit} fit; "
+                f"shorten it by {len(text) - self.limit}.",
+                key,
+            )
+        return text
+
+
+class YesNo(NamedTuple):
+    """True or false."""
+
+    def read(self, value: Any, name: str, key: str) -> bool:
+        return value in (True, "true", "on", "yes", "1")
+
+
+class Identifier(NamedTuple):
+    """The id or slug of something that the caller has checked to exist; "" for none."""
+
+    def read(self, value: Any, name: str, key: str) -> str:
+        return str(value)
+
+
+class Colours(NamedTuple):
+    """Three to eight brand colours: {id, name, hex}."""
+
+    def read(self, value: Any, name: str, key: str) -> list[dict[str, str]]:
+        colours = list(value)
+        if not FEWEST_COLOURS <= len(colours) <= MOST_COLOURS:
+            raise Fault(
+                "palette-size",
+                f"A palette has {FEWEST_COLOURS} to {MOST_COLOURS} colours; this one would have {len(colours)}.",
+                key,
+            )
+        line = Line(30, empty=False)
+        return [
+            {
+                "id": c["id"],
+                "name": line.read(c["name"], "The colour's name", "colour_name"),
+                "hex": parse(c["hex"]).hex,
+            }
+            for c in colours
+        ]
+
+
+class Setting(NamedTuple):
+    """A design value. `home` is where the owner's value is stored: "sheet" or "parts"."""
+
+    key: str
+    name: str
+    chapter: str
+    home: str
+    rule: Rule
+    default: Any
+
+
+ARRANGEMENTS = {"row": "One row", "stack": "Two rows, centred", "side": "At the side"}
+_SHEET, _PARTS = "sheet", "parts"
+_GROUND = OneOf(GROUND_NAMES)
+
+_ALL: Sequence[Setting] = (
+    Setting(
+        "palette",
+        "Palette",
+        "palette",
+        _SHEET,
+        Colours(),
+        [
+            {"id": "c1", "name": "Slate", "hex": "#3d4a52"},
+            {"id": "c2", "name": "Ink", "hex": "#1c2226"},
+            {"id": "c3", "name": "Paper", "hex": "#fafafa"},
+        ],
+    ),
+    Setting("type.heading", "Heading typeface", "type", _SHEET, Identifier(), "work-sans"),
+    Setting("type.body", "Body typeface", "type", _SHEET, Identifier(), "work-sans"),
+    Setting("type.base", "Base size", "type", _SHEET, Between(16, 24, "px", 0.5), 18),
+    Setting("type.ratio", "Ratio", "type", _SHEET, Between(1.05, 1.6, "", 0.005), 1.25),
+    Setting("type.heading_weight", "Heading weight", "type", _SHEET, Between(300, 900, "", 50), 700),
+    Setting("shape.corner", "Corner radius", "palette", _SHEET, Between(0, 32, "px"), 2),
+    Setting(
+        "logo.form", "Logo", "logo", _SHEET, OneOf({"wordmark": "Wordmark", "picture": "Picture"}), "wordmark"
+    ),
+    Setting("logo.picture", "Logo picture", "logo", _SHEET, Identifier(), ""),
+    Setting("frame.width", "Page width", "pages", _PARTS, Between(720, 1680, "px", 10), 1160),
+    Setting("header.arrangement", "Header arrangement", "header", _PARTS, OneOf(ARRANGEMENTS), "row"),
+    Setting("header.height_wide", "Header height, wide", "header", _PARTS, Between(56, 240, "px"), 88),
+    Setting("header.height_phone", "Header height, phone", "header", _PARTS, Between(48, 140, "px"), 64),
+    Setting("header.ground", "Header ground", "header", _PARTS, _GROUND, "light"),
+    Setting("header.tagline", "Tagline in the header", "header", _PARTS, YesNo(), False),
+    Setting("footer.ground", "Footer ground", "footer", _PARTS, _GROUND, "dark"),
+    Setting("footer.copyright", "Copyright line", "footer", _PARTS, Line(160), "© {year} {name}"),
+    Setting("footer.navigation", "Navigation in the footer", "footer", _PARTS, YesNo(), True),
+    Setting("footer.words", "Words in the footer", "footer", _PARTS, Line(240), ""),
+)
+SETTINGS = {setting.key: setting for setting in _ALL}
+
+
+def setting(key: str) -> Setting:
+    """Raises Fault ``no-such-setting``."""
+    if key not in SETTINGS:
+        raise Fault("no-such-setting", f"There is no setting “{key}”.")
+    return SETTINGS[key]

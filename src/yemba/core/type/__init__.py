@@ -1,0 +1,1 @@
+"""Type that is measured: font files, sizes, fallbacks, widths."""

@@ -1,0 +1,1 @@
+"""The demo scenario: Saltmarsh Bindery, invented, with pictures drawn by this package."""

@@ -1,0 +1,1 @@
+"""What reaches visitors: editions, live sites, drafts behind signed addresses."""

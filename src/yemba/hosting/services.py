@@ -1,0 +1,148 @@
+"""Publishing, going back, and what is live."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from datetime import datetime
+from pathlib import Path
+
+from django.conf import settings
+from django.core import signing
+from django.db import transaction
+from django.http import HttpRequest
+from django.utils import timezone
+
+from yemba.catalogue import catalogue
+from yemba.core.errors import Fault
+from yemba.core.site.document import Document, read
+from yemba.core.site.resolve import Look
+from yemba.hosting.models import Edition, Live, Made
+from yemba.people.models import Person
+from yemba.render.files import File, site_files
+from yemba.render.site import Site as Rendering
+from yemba.sites import services as sites
+from yemba.sites import store
+from yemba.sites.models import Site
+
+_SALT = "yemba.draft"
+DRAFT_SECONDS = 4 * 60 * 60
+DRAFT_PREFIX = "draft--"
+
+
+def rendering(document: Document, *, draft: bool = False, on: datetime | None = None) -> Rendering:
+    """A document ready to be rendered with the pictures of the store."""
+    return Rendering(Look(document, catalogue()), (on or timezone.now()).date(), store.load, draft)
+
+
+def made(file: File) -> bytes:
+    """The bytes of a file; what is the same every time is made once and kept."""
+    if not file.key:
+        return file.make()
+    known = Made.objects.filter(key=file.key).first()
+    if known:
+        return store.load(known.digest)
+    data = file.make()
+    Made.objects.get_or_create(key=file.key, defaults={"digest": store.keep(data)})
+    return data
+
+
+def publish(site: Site, changes: Sequence[str] = (), on: datetime | None = None) -> Edition:
+    """Put the draft live as a new edition. Files are written first, the pointer moves last.
+
+    `changes` says in words what differs from the edition before.
+    """
+    document = sites.document(site)
+    moment = on or timezone.now()
+    manifest = {
+        path: store.keep(made(file)) for path, file in site_files(rendering(document, on=moment)).items()
+    }
+    with transaction.atomic():
+        last = Edition.objects.filter(site=site).first()
+        edition = Edition.objects.create(
+            site=site,
+            number=last.number + 1 if last else 1,
+            document=document.text(),
+            manifest=manifest,
+            changes=list(changes),
+            made_at=moment,
+        )
+        Live.objects.update_or_create(site=site, defaults={"edition": edition})
+    return edition
+
+
+def bring_back(site: Site, number: int) -> Edition:
+    """Make an earlier edition live again, byte for byte. The draft stays as it is.
+
+    Raises Fault ``no-such-edition``.
+    """
+    edition = Edition.objects.filter(site=site, number=number).first()
+    if edition is None:
+        raise Fault("no-such-edition", f"There is no edition {number} of this site.")
+    Live.objects.update_or_create(site=site, defaults={"edition": edition})
+    return edition
+
+
+def draft_from(site: Site, number: int) -> None:
+    """Make the draft what an edition was made from, as one edit. Raises Fault ``no-such-edition``."""
+    edition = Edition.objects.filter(site=site, number=number).first()
+    if edition is None:
+        raise Fault("no-such-edition", f"There is no edition {number} of this site.")
+    sites.put_document(site, read(edition.document), f"Draft as edition {number}")
+
+
+def live_edition(site: Site) -> Edition | None:
+    pointer = Live.objects.filter(site=site).select_related("edition").first()
+    return pointer.edition if pointer else None
+
+
+def live_document(site: Site) -> Document | None:
+    """What the live edition was made from; None before the first publishing."""
+    edition = live_edition(site)
+    return read(edition.document) if edition else None
+
+
+def editions(site: Site) -> list[Edition]:
+    """Newest first."""
+    return list(Edition.objects.filter(site=site))
+
+
+def write_out(site: Site, folder: Path, *, draft: bool) -> int:
+    """Write the live site, or the draft as it would be live, as plain files; says how many.
+
+    Raises Fault ``not-published`` or ``folder-not-empty``.
+    """
+    if folder.exists() and any(folder.iterdir()):
+        raise Fault("folder-not-empty", f"“{folder}” is not empty. Name a new folder.")
+    if draft:
+        contents = {p: made(f) for p, f in site_files(rendering(sites.document(site))).items()}
+    else:
+        edition = live_edition(site)
+        if edition is None:
+            raise Fault("not-published", f"“{site.slug}” was never published. Use --draft for the draft.")
+        contents = {path: store.load(digest) for path, digest in edition.manifest.items()}
+    for path, data in contents.items():
+        (folder / path).parent.mkdir(parents=True, exist_ok=True)
+        (folder / path).write_bytes(data)
+    return len(contents)
+
+
+def draft_token(site: Site, person: Person) -> str:
+    """What opens a draft for a while: signed, bound to the site and the person."""
+    return signing.dumps({"site": site.pk, "person": person.pk}, salt=_SALT, compress=True)
+
+
+def site_for(token: str, slug: str) -> Site | None:
+    """The site a token opens, if it is of that address, still owned, and not too old."""
+    try:
+        said = signing.loads(token, salt=_SALT, max_age=DRAFT_SECONDS)
+    except signing.BadSignature:
+        return None
+    return Site.objects.filter(pk=said["site"], slug=slug, owner_id=said["person"]).first()
+
+
+def origin(request: HttpRequest, label: str = "") -> str:
+    """Scheme, host and port of a site (`label` its name), or of the studio."""
+    port = request.get_port()
+    shown = "" if port in ("80", "443") else f":{port}"
+    host = f"{label}.{settings.SITES_DOMAIN}" if label else settings.STUDIO_HOST
+    return f"{settings.SCHEME}://{host}{shown}"

@@ -1,0 +1,137 @@
+"""Answering visitors, and the workbench's windows."""
+
+from __future__ import annotations
+
+import mimetypes
+from pathlib import Path
+
+from csp.decorators import csp
+from django.conf import settings
+from django.http import HttpRequest, HttpResponse, HttpResponseNotModified, HttpResponseRedirect
+from django.shortcuts import render
+from django.utils.http import http_date, parse_etags
+from django.views.decorators.clickjacking import xframe_options_exempt
+from django.views.decorators.csrf import csrf_exempt
+from django.views.decorators.http import require_safe
+
+from yemba.hosting import services
+from yemba.hosting.models import Edition
+from yemba.render.files import site_files
+from yemba.sites import services as sites
+from yemba.sites import store
+from yemba.sites.models import Site
+
+_FOR_EVER = "public, max-age=31536000, immutable"
+_ASK_AGAIN = "public, no-cache"
+_WINDOW = Path(__file__).parent / "window.js"
+_OWN = {
+    "default-src": ["'none'"],
+    "style-src": ["'self'"],
+    "img-src": ["'self'", "data:"],
+    "font-src": ["'self'"],
+    "manifest-src": ["'self'"],
+    "base-uri": ["'none'"],
+    "form-action": ["'none'"],
+}
+_LIVE = {"DIRECTIVES": _OWN | {"frame-ancestors": ["'self'"]}}
+_DRAFT = {
+    "DIRECTIVES": _OWN
+    | {"script-src": ["'self'"], "frame-ancestors": [f"{settings.SCHEME}://{settings.STUDIO_HOST}:*"]}
+}
+mimetypes.add_type("application/manifest+json", ".webmanifest")
+mimetypes.add_type("font/woff2", ".woff2")
+mimetypes.add_type("image/webp", ".webp")
+mimetypes.add_type("image/avif", ".avif")
+
+
+@csrf_exempt
+@require_safe
+@csp(_LIVE)
+def live(request: HttpRequest, path: str) -> HttpResponse:
+    """A file of the live edition."""
+    site = Site.objects.filter(slug=_slug(request)).first()
+    if site is None:
+        return _page(request, "hosting/nobody.html", 404)
+    edition = services.live_edition(site)
+    if edition is None:
+        return _page(request, "hosting/soon.html", 200, name=sites.document(site).name)
+    name, folder = _file(path, edition)
+    if folder:
+        return HttpResponseRedirect(f"/{path}/")
+    if name not in edition.manifest:
+        return _page(request, "hosting/missing.html", 404, name=sites.document(site).name)
+    digest = edition.manifest[name]
+    etag = f'"{digest[:32]}"'
+    known = parse_etags(request.headers.get("If-None-Match", ""))
+    response: HttpResponse
+    if etag in known or "*" in known:  # RFC 9110 13.1.2
+        response = HttpResponseNotModified()
+    else:
+        response = HttpResponse(store.load(digest), content_type=_type(name))
+    response["ETag"] = etag
+    response["Last-Modified"] = http_date(edition.made_at.timestamp())
+    response["Cache-Control"] = _FOR_EVER if name.startswith("assets/") else _ASK_AGAIN
+    return response
+
+
+@csrf_exempt
+@require_safe
+@csp(_DRAFT)
+@xframe_options_exempt
+def draft(request: HttpRequest, token: str, path: str) -> HttpResponse:
+    """A file of the draft, for whoever holds a fresh signed address."""
+    site = services.site_for(token, _slug(request))
+    if site is None:
+        return _page(request, "hosting/no_draft.html", 403)
+    files = site_files(services.rendering(sites.document(site), draft=True))
+    name = f"{path}index.html" if path == "" or path.endswith("/") else path
+    file = files.get(name) or next((f for known, f in files.items() if _same_sheet(known, name)), None)
+    if file is None:
+        return _page(request, "hosting/missing.html", 404, name=sites.document(site).name)
+    response = HttpResponse(services.made(file), content_type=_type(name))
+    response["Cache-Control"] = "private, max-age=31536000, immutable" if file.key else "no-store"
+    response["Referrer-Policy"] = "no-referrer"
+    response["X-Robots-Tag"] = "noindex"
+    return response
+
+
+@csp(_DRAFT)
+def no_draft(request: HttpRequest) -> HttpResponse:
+    return _page(request, "hosting/no_draft.html", 403)
+
+
+@require_safe
+@csp(_DRAFT)
+def window_script(request: HttpRequest) -> HttpResponse:
+    """What a draft page says to the workbench around it."""
+    response = HttpResponse(_WINDOW.read_bytes(), content_type="text/javascript; charset=utf-8")
+    response["Cache-Control"] = "no-cache"
+    return response
+
+
+def _slug(request: HttpRequest) -> str:
+    return str(request.site_slug)  # type: ignore[attr-defined]
+
+
+def _file(path: str, edition: Edition) -> tuple[str, bool]:
+    """The manifest name for an address, and whether the address lacks its closing slash."""
+    if path == "" or path.endswith("/"):
+        return f"{path}index.html", False
+    return path, path not in edition.manifest and f"{path}/index.html" in edition.manifest
+
+
+def _same_sheet(known: str, asked: str) -> bool:
+    """Whether `asked` is an earlier state of a draft's style file; its present state serves."""
+    stem = known.split(".")[0]
+    return stem in ("assets/rules", "assets/values") and asked.startswith(f"{stem}.")
+
+
+def _type(name: str) -> str:
+    kind = mimetypes.guess_type(name)[0] or "application/octet-stream"
+    return f"{kind}; charset=utf-8" if kind.startswith("text/") else kind
+
+
+def _page(request: HttpRequest, template: str, status: int, **context: str) -> HttpResponse:
+    response = render(request, template, context, status=status)
+    response["Cache-Control"] = "no-store"
+    return response

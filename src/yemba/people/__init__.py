@@ -1,0 +1,1 @@
+"""Who somebody is: accounts, signing in and out."""

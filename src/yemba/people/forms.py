@@ -1,0 +1,50 @@
+"""Signing up and in."""
+
+from __future__ import annotations
+
+from django import forms
+from django.contrib.auth.forms import AuthenticationForm
+from django.contrib.auth.password_validation import validate_password
+
+from yemba.people.models import Person
+
+
+class SignUp(forms.ModelForm):
+    password = forms.CharField(
+        label="Password",
+        strip=False,
+        widget=forms.PasswordInput(attrs={"autocomplete": "new-password"}, render_value=True),
+        help_text="At least 8 characters, and not a common one.",
+    )
+
+    class Meta:
+        model = Person
+        fields = ("name", "email")
+
+    field_order = ("name", "email", "password")
+
+    def __init__(self, *args: object, **kwargs: object) -> None:
+        super().__init__(*args, **kwargs)  # type: ignore[arg-type]
+        self.fields["email"].error_messages["unique"] = (
+            "This address already has an account. Sign in instead, or use another address."
+        )
+        self.fields["email"].widget.attrs["autocomplete"] = "email"
+        self.fields["name"].widget.attrs["autocomplete"] = "name"
+
+    def clean_email(self) -> str:
+        return str(self.cleaned_data["email"]).lower()
+
+    def _post_clean(self) -> None:
+        super()._post_clean()  # type: ignore[misc]
+        if password := self.cleaned_data.get("password"):
+            try:
+                validate_password(password, self.instance)
+            except forms.ValidationError as error:
+                self.add_error("password", error)
+
+
+class SignIn(AuthenticationForm):
+    error_messages = {
+        "invalid_login": "No account has this address with this password. Check both; capitals count.",
+        "inactive": "This account is closed.",
+    }

@@ -1,0 +1,19 @@
+"""What a rendering is made from."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from datetime import date
+from typing import NamedTuple
+
+from yemba.core.site.resolve import Look
+
+
+class Site(NamedTuple):
+    """`load` gives the bytes of a stored picture by its hash. In a `draft` the elements carry
+    marks, so that the workbench knows what was pointed at; everything else is the same."""
+
+    look: Look
+    today: date
+    load: Callable[[str], bytes]
+    draft: bool = False

@@ -1,0 +1,179 @@
+"""The stylesheet: rules, which the template decides, and values, which the owner decides."""
+
+from __future__ import annotations
+
+from functools import cache
+from hashlib import sha256
+from pathlib import Path
+from typing import NamedTuple
+
+from yemba import catalogue as shipped
+from yemba.core.change.commands.pages import menu
+from yemba.core.layout.header_fit import SIDE_COLUMN, Fit, fit
+from yemba.core.site.catalogue import Family
+from yemba.core.site.resolve import Look
+from yemba.core.type.fallback import fallback
+from yemba.core.type.scale import line_height
+
+SKELETON = Path(__file__).parent / "skeleton"
+
+# What each subset file holds, as its maker cut it (CSS Fonts 4, unicode-range).
+_RANGES = {
+    "latin-ext": "U+0100-02BA,U+02BD-02C5,U+02C7-02CC,U+02CE-02D7,U+02DD-02FF,U+0304,U+0308,U+0329,"
+    "U+1D00-1DBF,U+1E00-1E9F,U+1EF2-1EFF,U+2020,U+20A0-20AB,U+20AD-20C0,U+2113,U+2C60-2C7F,U+A720-A7FF",
+    "latin": "U+0000-00FF,U+0131,U+0152-0153,U+02BB-02BC,U+02C6,U+02DA,U+02DC,U+0304,U+0308,U+0329,"
+    "U+2000-206F,U+20AC,U+2122,U+2191,U+2193,U+2212,U+2215,U+FEFF,U+FFFD",
+}
+LOGO_SHARE = 0.62  # of the header's height; common practice, no source
+
+
+class Style(NamedTuple):
+    rules: str
+    values: str
+
+
+def style(look: Look, draft: bool = False) -> Style:
+    """Rules and values. A draft has the faces of every family, so that a change of pairing shows
+    while the pointer is still on it; a live page only those it uses."""
+    used = look.catalogue.families.values() if draft else used_families(look)
+    faces = "\n".join(faces_of(family) for family in used)
+    rules = (
+        "@layer base, kinds, template, values;\n"
+        f"{faces}\n@layer base {{\n{_read('base.css')}}}\n@layer kinds {{\n{shipped.kind_css()}}}\n"
+        f"@layer template {{\n{look.template.css}}}\n"
+    )
+    return Style(rules, values(look))
+
+
+def values(look: Look) -> str:
+    """Custom properties of the brand sheet and the parts, and the width at which the menu unfolds."""
+    sizes = look.sizes
+    measures = look.template.measures
+    heading, body = look.family("type.heading"), look.family("type.body")
+    weight = min(heading.weights[1], max(heading.weights[0], look.value("type.heading_weight")))
+    root = {
+        "font-heading": f'"{heading.name}", "{heading.name} fallback", {_generic(heading)}',
+        "font-body": f'"{body.name}", "{body.name} fallback", {_generic(body)}',
+        "heading-weight": f"{weight:g}",
+        "leading": f"{line_height(sizes['body'].high, 66):g}",
+        **{f"size-{level}": size.css() for level, size in sizes.items()},
+        "corner": f"{look.value('shape.corner')}px",
+        "frame-width": f"{look.value('frame.width')}px",
+        "gutter": f"{measures.gutter:g}px",
+        "header-wide": f"{look.value('header.height_wide')}px",
+        "header-phone": f"{look.value('header.height_phone')}px",
+        "title-size": f"{measures.title_size:g}em",
+        "title-weight": f"{measures.title_weight}",
+        "nav-size": f"{measures.nav_size:g}em",
+        "nav-weight": f"{measures.nav_weight}",
+        "nav-spacing": f"{measures.nav_spacing:g}em",
+        "nav-gap": f"{measures.nav_gap:g}px",
+        "side-column": f"{SIDE_COLUMN}px",
+        "logo-share": f"{LOGO_SHARE}",
+    }
+    blocks = [_block(":root", root)]
+    for slug, ground in look.grounds.items():
+        roles = {
+            role.replace("_", "-"): getattr(ground, role).hex for role in ground._fields if role != "link_underlined"
+        }
+        blocks.append(_block(f'[data-ground="{slug}"]', roles))
+    unfolded = f"@media (min-width: {header_fit(look).fold}px) {{\n{_read('unfolded.css')}}}"
+    return "@layer values {\n" + "\n".join([*blocks, unfolded]) + "\n}\n"
+
+
+def header_fit(look: Look) -> Fit:
+    """How the header's parts fit, as they are now."""
+    navigation = look.document.navigation
+    entries = [
+        navigation.names.get(page, look.document.pages[page].name)
+        for page in menu(look.document)
+        if page not in navigation.hidden
+    ]
+    logo = look.document.pictures.get(look.value("logo.picture"))
+    shown = logo is not None and look.value("logo.form") == "picture"
+    width = look.value("header.height_wide") * LOGO_SHARE * logo.width / logo.height if logo and shown else None
+    families = (look.family("type.heading"), look.family("type.body"))
+    return fit(
+        look.value("header.arrangement"),
+        look.document.name,
+        entries,
+        families,
+        look.sizes["body"].high,
+        look.template.measures,
+        width,
+    )
+
+
+def used_families(look: Look) -> list[Family]:
+    """Heading and body family, once where they are the same."""
+    used = {family.slug: family for family in (look.family("type.heading"), look.family("type.body"))}
+    return list(used.values())
+
+
+def font_file(family: Family, style_name: str, subset: str) -> str:
+    """The name a font file is published under; its hash makes it safe to keep for ever."""
+    digest = sha256(font_bytes(family, style_name, subset)).hexdigest()[:10]
+    return f"{family.slug}-{subset}-{style_name}.{digest}.woff2"
+
+
+def font_bytes(family: Family, style_name: str, subset: str) -> bytes:
+    return (shipped.FONTS / family.slug / family.files[style_name, subset]).read_bytes()
+
+
+def faces_of(family: Family) -> str:
+    """@font-face rules of a family, and of a local font dressed up to take its room."""
+    if family.slug not in _FACES:  # shipped files do not change while Yemba runs
+        _FACES[family.slug] = _make_faces(family)
+    return _FACES[family.slug]
+
+
+_FACES: dict[str, str] = {}
+
+
+def _make_faces(family: Family) -> str:
+    low, high = family.weights
+    faces = [
+        _block(
+            "@font-face",
+            {
+                "font-family": f'"{family.name}"',
+                "font-style": style_name,
+                "font-weight": f"{low} {high}",
+                "font-display": "swap",
+                "src": f'url("{font_file(family, style_name, subset)}") format("woff2")',
+                "unicode-range": _RANGES[subset],
+            },
+            prefix="",
+        )
+        for style_name, subset in family.files
+    ]
+    room = fallback(family.facts, family.local)
+    faces.append(
+        _block(
+            "@font-face",
+            {
+                "font-family": f'"{family.name} fallback"',
+                "src": f'local("{room.local}")',
+                "size-adjust": f"{room.size_adjust:.4f}%",
+                "ascent-override": f"{room.ascent_override:.4f}%",
+                "descent-override": f"{room.descent_override:.4f}%",
+                "line-gap-override": f"{room.line_gap_override:.4f}%",
+            },
+            prefix="",
+        )
+    )
+    return "\n".join(faces)
+
+
+def _generic(family: Family) -> str:
+    return f'"{family.local}", {"serif" if family.kind == "serif" else "sans-serif"}'
+
+
+def _block(selector: str, properties: dict[str, str], prefix: str = "--") -> str:
+    lines = "".join(f"{prefix}{name}:{value};" for name, value in properties.items())
+    return f"{selector}{{{lines}}}"
+
+
+@cache
+def _read(name: str) -> str:
+    return (SKELETON / name).read_text()

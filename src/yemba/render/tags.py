@@ -1,0 +1,78 @@
+"""What a section's layout may ask for."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from django import template
+from django.utils.html import format_html, format_html_join
+from django.utils.safestring import SafeString
+
+from yemba.core.calendar import spoken
+
+register = template.Library()
+
+
+@register.simple_tag(takes_context=True)
+def mark(context: template.Context, field: str = "", item: Any = None) -> SafeString:
+    """One-offs of an element, and in a draft its name."""
+    align = context["one_offs"].get(field, {}).get("align") if item is None else None
+    attributes = [("data-align", align)] if align else []
+    if context["draft"]:
+        attributes += [("data-field", field)] if field else []
+        attributes += [("data-item", item["id"])] if item is not None else []
+        types = context["item_types"] if item is not None else context["types"]
+        if types.get(field) in ("line", "words"):
+            attributes.append(("data-edit", types[field]))
+    return format_html_join("", ' {}="{}"', attributes)
+
+
+@register.simple_tag(takes_context=True)
+def picture(context: template.Context, shown: dict[str, Any], sizes: str, eager: bool = False) -> SafeString:
+    """A picture in every width and format that the place needs; `sizes` as in HTML."""
+    return format_html(
+        '<picture><source type="image/webp" srcset="{}" sizes="{}">'
+        '<img src="{}" width="{}" height="{}" alt="{}"{}></picture>',
+        shown["srcset"],
+        sizes,
+        shown["src"],
+        shown["width"],
+        shown["height"],
+        shown["alt"],
+        SafeString("" if eager else ' loading="lazy"'),
+    )
+
+
+@register.filter
+def by_day(items: list[dict[str, Any]]) -> list[dict[str, Any]]:
+    """Dates in the order of time; those without a day last."""
+    return sorted(items, key=lambda item: (item.get("day") or "9999", item.get("begins") or ""))
+
+
+@register.simple_tag(takes_context=True)
+def when(context: template.Context, item: dict[str, Any]) -> SafeString:
+    """The day in words, with its hours."""
+    day = item.get("day")
+    if not day:
+        return format_html("{}", "Date to come")
+    said = format_html('<time datetime="{}">{}</time>', day, spoken.day(day, context["language"]))
+    hours = spoken.hours(item.get("begins"), item.get("ends"))
+    return format_html("{}<br>{}", said, hours) if hours else said
+
+
+@register.simple_tag(takes_context=True)
+def leaf(context: template.Context, item: dict[str, Any]) -> SafeString:
+    """The day as a leaf of a calendar: weekday, number, month."""
+    day = item.get("day")
+    if not day:
+        return format_html('<span class="leaf">{}</span>', "soon")
+    parts = spoken.parts(day, context["language"])
+    hours = spoken.hours(item.get("begins"), item.get("ends"))
+    return format_html(
+        '<time class="leaf" datetime="{}"><span>{}</span><span class="number">{}</span><span>{}</span>{}</time>',
+        day,
+        parts.weekday,
+        parts.number,
+        parts.month,
+        format_html("<span>{}</span>", hours) if hours else "",
+    )

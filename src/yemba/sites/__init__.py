@@ -1,0 +1,1 @@
+"""Sites and their drafts: the ORM around ``core.site`` and ``core.change``."""

@@ -1,0 +1,36 @@
+"""What a site's address may be."""
+
+from __future__ import annotations
+
+import re
+
+from yemba.core.change.commands.pages import slug_from
+from yemba.core.errors import Fault
+from yemba.sites.models import Site
+
+_LABEL = re.compile(r"[a-z0-9](?:[a-z0-9-]{0,38}[a-z0-9])?")  # RFC 1123 2.1, held to 40
+_KEPT = {"www", "studio", "mail", "draft", "static", "admin", "api", "localhost"}
+
+
+def check_address(typed: str) -> str:
+    """The address as stored. Raises Fault ``address-unreadable`` or ``address-in-use``."""
+    slug = typed.strip().lower()
+    if not _LABEL.fullmatch(slug) or "--" in slug or len(slug) < 3:
+        near = slug_from(typed)
+        raise Fault(
+            "address-unreadable",
+            f"“{typed}” cannot be an address. Use 3 to 40 small letters, digits and single hyphens"
+            + (f", such as {near}." if len(near) > 2 else "."),
+            "slug",
+        )
+    if slug in _KEPT or Site.objects.filter(slug=slug).exists():
+        raise Fault("address-in-use", f"“{slug}” is in use. Choose another, such as {free_address(slug)}.", "slug")
+    return slug
+
+
+def free_address(name: str) -> str:
+    """An address nobody has, as near to the name as can be."""
+    wanted = slug_from(name)[:36] or "site"
+    wanted = wanted if len(wanted) > 2 else f"{wanted}-site"
+    taken = set(Site.objects.filter(slug__startswith=wanted).values_list("slug", flat=True)) | _KEPT
+    return next(s for s in (wanted, *(f"{wanted}-{n}" for n in range(2, 10_000))) if s not in taken)

@@ -1,0 +1,44 @@
+"""A site with its draft, and the log of edits that made it."""
+
+from __future__ import annotations
+
+from django.conf import settings
+from django.db import models
+
+
+class Site(models.Model):
+    """`document` is the draft's canonical text; `revision` grows with every edit, undo and redo."""
+
+    owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="sites")
+    slug = models.SlugField("Address", max_length=40, unique=True)
+    document = models.TextField()
+    revision = models.PositiveIntegerField(default=0)
+    made_at = models.DateTimeField(auto_now_add=True)
+    changed_at = models.DateTimeField(auto_now=True)
+
+    class Meta:
+        ordering = ("made_at",)
+
+    def __str__(self) -> str:
+        return self.slug
+
+
+class Edit(models.Model):
+    """One edit, in the order made. Those with `undone` are the ones redo would bring back."""
+
+    site = models.ForeignKey(Site, on_delete=models.CASCADE, related_name="edits")
+    number = models.PositiveIntegerField()
+    revision = models.PositiveIntegerField()
+    command = models.CharField(max_length=40)
+    label = models.CharField(max_length=240)
+    operations = models.JSONField()
+    gesture = models.CharField(max_length=40, blank=True)
+    undone = models.BooleanField(default=False)
+    made_at = models.DateTimeField(auto_now_add=True)
+
+    class Meta:
+        ordering = ("number",)
+        constraints = (models.UniqueConstraint(fields=("site", "number"), name="one_edit_a_number"),)
+
+    def __str__(self) -> str:
+        return self.label

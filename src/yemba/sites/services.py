@@ -1,0 +1,199 @@
+"""What can be done with a site. Each function is one verb; views call one of them."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from functools import lru_cache
+from typing import Any, NamedTuple
+
+from django.db import transaction
+
+from yemba.catalogue import catalogue
+from yemba.core.change.command import Command, read_command
+from yemba.core.change.operation import Operation, apply, fold, from_plain, inverse, overlap
+from yemba.core.errors import Fault
+from yemba.core.site.document import Document, read
+from yemba.core.site.ids import new_id
+from yemba.core.site.resolve import Look
+from yemba.core.site.settings import Line
+from yemba.people.models import Person
+from yemba.sites import starter
+from yemba.sites.addresses import check_address
+from yemba.sites.models import Edit, Site
+
+
+class Done(NamedTuple):
+    """The outcome of an edit, undo or redo: the documents before and after, and what it is called."""
+
+    before: Document
+    after: Document
+    label: str
+
+
+@lru_cache(maxsize=64)
+def _read(text: str) -> Document:
+    return read(text)
+
+
+def document(site: Site) -> Document:
+    """The draft."""
+    return _read(site.document)
+
+
+def look(site: Site) -> Look:
+    return Look(document(site), catalogue())
+
+
+def sites_of(person: Person) -> list[Site]:
+    return list(Site.objects.filter(owner=person))
+
+
+def create(owner: Person, name: str, address: str, template: str) -> Site:
+    """A new site with starter pages. Raises Fault beside ``title``, ``slug`` or ``template``."""
+    title = Line(60, empty=False).read(name, "The site’s name", "title")
+    slug = check_address(address)
+    made = starter.document(title, catalogue().template(template).slug, catalogue())
+    return Site.objects.create(owner=owner, slug=slug, document=made.text())
+
+
+@transaction.atomic
+def edit(site: Site, name: str, arguments: Mapping[str, Any], revision: int | None = None, gesture: str = "") -> Done:
+    """Do one command on the draft and log it.
+
+    `revision` is the one the owner saw; edits to other places made since merge, an edit to the
+    same place raises Fault ``changed-meanwhile``. Edits of one `gesture` fold into one.
+    """
+    site = _locked(site)
+    before = document(site)
+    command = read_command(name, arguments)
+    steps = [step for step in command.plan(before, catalogue()) if step.old != step.new]
+    if revision is not None:
+        _refuse_clash(site, steps, revision)
+    after = apply(before, steps)
+    label = _label(command, before)
+    if not steps:
+        return Done(before, before, label)
+    site.edits.filter(undone=True).delete()
+    last = site.edits.last()
+    _store(site, after)
+    if gesture and last and last.gesture == gesture and last.command == name:
+        earlier = [from_plain(plain) for plain in last.operations]
+        last.operations = [step.plain() for step in fold(earlier, steps)]
+        last.label, last.revision = label, site.revision
+        last.save()
+    else:
+        site.edits.create(
+            number=last.number + 1 if last else 1,
+            revision=site.revision,
+            command=name,
+            label=label,
+            operations=[step.plain() for step in steps],
+            gesture=gesture,
+        )
+    return Done(before, after, label)
+
+
+@transaction.atomic
+def undo(site: Site) -> Done:
+    """Take the last edit back. Raises Fault ``nothing-to-undo``."""
+    site = _locked(site)
+    last = last_edit(site)
+    if last is None:
+        raise Fault("nothing-to-undo", "There is nothing to undo.")
+    return _walk(site, last, undone=True)
+
+
+@transaction.atomic
+def redo(site: Site) -> Done:
+    """Do the last undone edit again. Raises Fault ``nothing-to-redo``."""
+    site = _locked(site)
+    next_one = next_edit(site)
+    if next_one is None:
+        raise Fault("nothing-to-redo", "There is nothing to redo.")
+    return _walk(site, next_one, undone=False)
+
+
+@transaction.atomic
+def put_document(site: Site, new: Document, label: str) -> Done:
+    """Make the draft equal `new` in one edit, which can be undone like any other."""
+    site = _locked(site)
+    before = document(site)
+    was, now = before.plain(), new.plain()
+    missing = {"old", "new"}
+    steps = []
+    for key in sorted(was.keys() | now.keys()):
+        if was.get(key) != now.get(key):
+            plain = {"path": [key], "old": was.get(key), "new": now.get(key)}
+            steps.append({k: v for k, v in plain.items() if k not in missing or v is not None})
+    if not steps:
+        return Done(before, before, label)
+    site.edits.filter(undone=True).delete()
+    last = site.edits.last()
+    _store(site, new)
+    site.edits.create(
+        number=last.number + 1 if last else 1,
+        revision=site.revision,
+        command="put-document",
+        label=label,
+        operations=steps,
+    )
+    return Done(before, new, label)
+
+
+def preview(site: Site, name: str, arguments: Mapping[str, Any]) -> Document:
+    """What the draft would be after a command; nothing is stored."""
+    before = document(site)
+    return apply(before, read_command(name, arguments).plan(before, catalogue()))
+
+
+def last_edit(site: Site) -> Edit | None:
+    """What undo would take back."""
+    return site.edits.filter(undone=False).last()
+
+
+def next_edit(site: Site) -> Edit | None:
+    """What redo would do again."""
+    return site.edits.filter(undone=True).first()
+
+
+def new_gesture() -> str:
+    return new_id()
+
+
+def _locked(site: Site) -> Site:
+    return Site.objects.select_for_update().get(pk=site.pk)
+
+
+def _store(site: Site, after: Document) -> None:
+    site.document = after.text()
+    site.revision += 1
+    site.save(update_fields=["document", "revision", "changed_at"])
+
+
+def _walk(site: Site, which: Edit, *, undone: bool) -> Done:
+    before = document(site)
+    steps = [from_plain(plain) for plain in which.operations]
+    after = apply(before, inverse(steps) if undone else steps)
+    _store(site, after)
+    which.undone = undone
+    which.save(update_fields=["undone"])
+    return Done(before, after, which.label)
+
+
+def _label(command: Command, before: Document) -> str:
+    return command.say(before, catalogue())[:240]
+
+
+def _refuse_clash(site: Site, steps: Sequence[Operation], revision: int) -> None:
+    """Orders merge by themselves, since every command plans on the draft as it is now."""
+    places = [step for step in steps if step.path[-1] != "order"]
+    for later in site.edits.filter(revision__gt=revision, undone=False):
+        for plain in later.operations:
+            theirs = from_plain(plain)
+            clash = next((mine for mine in places if overlap(mine.path, theirs.path)), None)
+            if clash and theirs.path[-1] != "order" and clash.new != theirs.new:
+                raise Fault(
+                    "changed-meanwhile",
+                    f"This was changed in another window meanwhile: “{later.label}”. "
+                    "What stands there now is shown; change it again if yours should win.",
+                )
