@@ -94,6 +94,7 @@ USE_TZ = True
 
 STATIC_URL = "/static/"
 STATIC_ROOT = DATA / "static"
+STATICFILES_DIRS = [("families", ROOT / "src/yemba/catalogue/fonts")]
 MEDIA_ROOT = DATA / "store"
 STORAGES = {
     "default": {"BACKEND": "yemba.sites.store.WholeFileStorage"},

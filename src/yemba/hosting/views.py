@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import json
 import mimetypes
 from pathlib import Path
 
@@ -23,6 +24,7 @@ from yemba.sites.models import Site
 
 _FOR_EVER = "public, max-age=31536000, immutable"
 _ASK_AGAIN = "public, no-cache"
+_BEFORE = "@live/"
 _WINDOW = Path(__file__).parent / "window.js"
 _OWN = {
     "default-src": ["'none'"],
@@ -33,11 +35,9 @@ _OWN = {
     "base-uri": ["'none'"],
     "form-action": ["'none'"],
 }
-_LIVE = {"DIRECTIVES": _OWN | {"frame-ancestors": ["'self'"]}}
-_DRAFT = {
-    "DIRECTIVES": _OWN
-    | {"script-src": ["'self'"], "frame-ancestors": [f"{settings.SCHEME}://{settings.STUDIO_HOST}:*"]}
-}
+_LIVE = _OWN | {"frame-ancestors": ["'self'"]}
+_STUDIO = f"{settings.SCHEME}://{settings.STUDIO_HOST}:*"
+_DRAFT = _OWN | {"script-src": ["'self'"], "frame-ancestors": [_STUDIO]}
 mimetypes.add_type("application/manifest+json", ".webmanifest")
 mimetypes.add_type("font/woff2", ".woff2")
 mimetypes.add_type("image/webp", ".webp")
@@ -83,11 +83,14 @@ def draft(request: HttpRequest, token: str, path: str) -> HttpResponse:
     site = services.site_for(token, _slug(request))
     if site is None:
         return _page(request, "hosting/no_draft.html", 403)
-    files = site_files(services.rendering(sites.document(site), draft=True))
+    document = sites.document(site)
+    if path.startswith(_BEFORE):  # the proof shows what is live beside what would be
+        document, path = services.live_document(site) or document, path.removeprefix(_BEFORE)
+    files = site_files(services.rendering(document, draft=True))
     name = f"{path}index.html" if path == "" or path.endswith("/") else path
     file = files.get(name) or next((f for known, f in files.items() if _same_sheet(known, name)), None)
     if file is None:
-        return _page(request, "hosting/missing.html", 404, name=sites.document(site).name)
+        return _page(request, "hosting/missing.html", 404, name=document.name)
     response = HttpResponse(services.made(file), content_type=_type(name))
     response["Cache-Control"] = "private, max-age=31536000, immutable" if file.key else "no-store"
     response["Referrer-Policy"] = "no-referrer"
@@ -104,7 +107,8 @@ def no_draft(request: HttpRequest) -> HttpResponse:
 @csp(_DRAFT)
 def window_script(request: HttpRequest) -> HttpResponse:
     """What a draft page says to the workbench around it."""
-    response = HttpResponse(_WINDOW.read_bytes(), content_type="text/javascript; charset=utf-8")
+    told = f"const workbench = {json.dumps(services.origin(request))};\n"
+    response = HttpResponse(told + _WINDOW.read_text(), content_type="text/javascript; charset=utf-8")
     response["Cache-Control"] = "no-cache"
     return response
 

@@ -182,7 +182,7 @@ def _value(site: Site, page: Page, field: Field, stored: str) -> Any:
     document = site.look.document
     match field.type:
         case "words":
-            return SafeString(_PAGE_LINK.sub(lambda m: f'href="{_href(site, page, "page:" + m[1])}"', stored))
+            return SafeString(_PAGE_LINK.sub(lambda match: _page_link(site, page, match[1]), stored))
         case "link":
             return _href(site, page, stored)
         case "price":
@@ -192,3 +192,9 @@ def _value(site: Site, page: Page, field: Field, stored: str) -> Any:
             return pictures.shown(found, _root(page)) if found else None
         case _:
             return stored
+
+
+def _page_link(site: Site, at: Page, page_id: str) -> str:
+    """The attributes of a link to a page; a draft also says which, so that words go back as stored."""
+    said = f' data-page="{page_id}"' if site.draft else ""
+    return f'href="{_href(site, at, f"page:{page_id}")}"{said}'

@@ -13,7 +13,6 @@ from yemba.core.change.command import Command, read_command
 from yemba.core.change.operation import Operation, apply, fold, from_plain, inverse, overlap
 from yemba.core.errors import Fault
 from yemba.core.site.document import Document, read
-from yemba.core.site.ids import new_id
 from yemba.core.site.resolve import Look
 from yemba.core.site.settings import Line
 from yemba.people.models import Person
@@ -154,10 +153,6 @@ def last_edit(site: Site) -> Edit | None:
 def next_edit(site: Site) -> Edit | None:
     """What redo would do again."""
     return site.edits.filter(undone=True).first()
-
-
-def new_gesture() -> str:
-    return new_id()
 
 
 def _locked(site: Site) -> Site:

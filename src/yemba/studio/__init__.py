@@ -1,0 +1,1 @@
+"""The workbench and its chapters, the list of sites, the way in."""

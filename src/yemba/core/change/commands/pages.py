@@ -15,7 +15,7 @@ from yemba.core.site.ids import new_id
 from yemba.core.site.settings import Line
 
 _NAME = Line(60, empty=False)
-RESERVED = {"assets", "icons"}
+RESERVED = {"assets", "icons", "static"}
 """Addresses the renderer's own files stand under."""
 
 

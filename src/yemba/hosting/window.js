@@ -1,0 +1,191 @@
+// In a draft page only: tells the workbench what is pointed at, takes patches, lets words be written.
+// The server puts a first line before this one: const workbench, the studio's origin.
+const main = document.getElementById("content");
+const sheets = { rules: document.querySelector('link[href*="/rules."]'), values: document.querySelector('link[href*="/values."]') };
+const streamed = new CSSStyleSheet();
+document.adoptedStyleSheets = [streamed];
+let quiet = 0;
+let writing = null;
+
+const outline = new CSSStyleSheet();
+outline.replaceSync(`
+  [data-pointed], [data-chosen] { outline: 2px solid #000 !important; outline-offset: 0; box-shadow: 0 0 0 4px #fff, 0 0 0 5px #000 !important; }
+  [data-pointed]:not([data-chosen]) { outline-style: dashed !important; }
+  [contenteditable] { outline: 3px solid #000 !important; box-shadow: 0 0 0 6px #fff !important; cursor: text; min-inline-size: 1em; }
+  [data-fault]::after { content: attr(data-fault); display: block; font: 700 15px/1.3 sans-serif; letter-spacing: 0; text-transform: none; background: #fff; color: #000; border-inline-start: 4px solid #000; padding: 4px 8px; }
+`);
+document.adoptedStyleSheets.push(outline);
+
+const say = (message) => parent.postMessage(message, workbench);
+
+function placeOf(element) {
+  const place = element?.closest?.("[data-place]");
+  if (!place) return null;
+  const field = element.closest("[data-field]");
+  const item = element.closest("[data-item]");
+  return {
+    place: place.dataset.place,
+    field: field && place.contains(field) ? field.dataset.field : "",
+    item: item && place.contains(item) ? item.dataset.item : "",
+  };
+}
+
+function find({ place, field, item }) {
+  let found = document.querySelector(`[data-place="${CSS.escape(place || "")}"]`);
+  if (found && item) found = found.querySelector(`[data-item="${CSS.escape(item)}"]`) || found;
+  if (found && field) found = (found.matches(`[data-field="${CSS.escape(field)}"]`) ? found : found.querySelector(`[data-field="${CSS.escape(field)}"]`)) || found;
+  return found;
+}
+
+function mark(message) {
+  const name = message.chosen ? "chosen" : "pointed";
+  for (const old of document.querySelectorAll(`[data-${name}]`)) delete old.dataset[name];
+  const found = message.place && find(message);
+  if (!found) return;
+  found.dataset[name] = "";
+  if (message.chosen && message.scroll) {
+    quiet = performance.now() + 400;
+    found.scrollIntoView({ block: "center", behavior: "instant" });
+  }
+}
+
+function patch(given) {
+  if (given.values !== undefined) {
+    streamed.replaceSync(given.values);
+    if (sheets.values) sheets.values.disabled = true;
+  }
+  if (given.rules && !sheets.rules.href.endsWith(given.rules)) {
+    const fresh = sheets.rules.cloneNode();
+    fresh.href = sheets.rules.href.replace(/rules\.[^/]*$/, given.rules);
+    const old = sheets.rules;
+    fresh.addEventListener("load", () => old.remove());
+    old.after(fresh);
+    sheets.rules = fresh;
+  }
+  if (given.arrangement) document.body.dataset.header = given.arrangement;
+  for (const [place, html] of Object.entries(given.fragments || {})) {
+    const holder = document.createElement("template");
+    holder.innerHTML = html.trim();
+    const old = document.querySelector(`[data-place="${CSS.escape(place)}"]`);
+    if (old) old.replaceWith(holder.content);
+    else main.append(holder.content);
+  }
+  if (given.order) {
+    for (const old of main.querySelectorAll(":scope > [data-place]")) {
+      if (!given.order.includes(old.dataset.place)) old.remove();
+    }
+    for (const place of given.order) main.append(document.querySelector(`[data-place="${CSS.escape(place)}"]`));
+  }
+}
+
+function write(element) {
+  if (writing) stop(true);
+  const before = element.innerHTML;
+  const rich = element.dataset.edit === "words";
+  element.contentEditable = rich ? "true" : "plaintext-only";
+  element.setAttribute("role", "textbox");
+  element.setAttribute("aria-label", "Write here. Escape leaves it as it was.");
+  writing = { element, before, rich };
+  element.focus();
+}
+
+function stop(keep) {
+  const { element, before, rich } = writing;
+  writing = null;
+  for (const name of ["contenteditable", "role", "aria-label"]) element.removeAttribute(name);
+  if (!keep) element.innerHTML = before;
+  else if (element.innerHTML !== before) {
+    say({ type: "words", ...placeOf(element), words: rich ? links(element) : element.innerText });
+  }
+}
+
+// Links between pages were written out for this page; they go back as they are stored.
+function links(element) {
+  const copy = element.cloneNode(true);
+  for (const link of copy.querySelectorAll("a[data-page]")) link.setAttribute("href", `page:${link.dataset.page}`);
+  return copy.innerHTML;
+}
+
+addEventListener("message", (event) => {
+  if (event.source !== parent || event.origin !== workbench) return;
+  const { data } = event;
+  if (data.type === "patch") patch(data.patch);
+  else if (data.type === "mark") mark(data);
+  else if (data.type === "fault") {
+    const found = find(data);
+    if (found) found.dataset.fault = data.sentence;
+  } else if (data.type === "scroll") {
+    quiet = performance.now() + 120;
+    const found = data.place && find({ place: data.place });
+    const top = found ? found.getBoundingClientRect().top + scrollY : 0;
+    const height = found ? found.offsetHeight : document.documentElement.scrollHeight;
+    scrollTo({ top: data.share < 0 ? 0 : top + data.share * height, behavior: "instant" });
+  }
+});
+
+addEventListener("scroll", () => {
+  if (performance.now() < quiet) return;
+  const places = [...document.querySelectorAll("[data-place]")];
+  const at = places.find((place) => place.getBoundingClientRect().bottom > 0);
+  if (!at || scrollY < 2) return say({ type: "scroll", share: -1 });
+  const box = at.getBoundingClientRect();
+  say({ type: "scroll", place: at.dataset.place, share: -box.top / box.height });
+});
+
+addEventListener("pointerover", (event) => {
+  const what = placeOf(event.target);
+  mark({ ...what, chosen: false });
+  if (what) say({ type: "point", ...what });
+});
+document.documentElement.addEventListener("pointerleave", () => {
+  mark({});
+  say({ type: "point", place: "" });
+});
+
+addEventListener("click", (event) => {
+  if (writing && !writing.element.contains(event.target)) stop(true);
+  if (event.target.closest("[contenteditable]")) return;
+  const link = event.target.closest("a");
+  if (link) event.preventDefault();
+  if (event.target.closest("button")) return;
+  const what = placeOf(event.target);
+  if (!what) return;
+  mark({ ...what, chosen: true });
+  say({ type: "choose", ...what });
+}, true);
+
+addEventListener("dblclick", (event) => {
+  const words = event.target.closest("[data-edit]");
+  const link = event.target.closest("a");
+  if (words) return write(words);
+  if (link) follow(link);
+});
+
+function follow(link) {
+  const to = new URL(link.href);
+  const base = location.pathname.split("/").slice(0, 2).join("/");
+  if (to.origin === location.origin && to.pathname.startsWith(base)) {
+    say({ type: "follow", path: to.pathname.slice(base.length + 1).replace("@live/", "") });
+  } else open(link.href, "_blank", "noopener");
+}
+
+addEventListener("keydown", (event) => {
+  if (writing) {
+    if (event.key === "Escape") stop(false);
+    else if (event.key === "Enter" && !writing.rich) {
+      event.preventDefault();
+      stop(true);
+    }
+    return;
+  }
+  const link = event.target.closest?.("a");
+  if (event.key === "Enter" && link) {
+    event.preventDefault();
+    return event.ctrlKey || event.metaKey ? follow(link) : link.click();
+  }
+  if (!event.repeat) say({ type: "key", key: event.key, ctrlKey: event.ctrlKey, metaKey: event.metaKey, shiftKey: event.shiftKey, altKey: event.altKey });
+});
+addEventListener("keyup", (event) => event.key.toLowerCase() === "b" && !writing && say({ type: "key", kind: "keyup", key: event.key }));
+addEventListener("focusout", () => writing && stop(true));
+
+say({ type: "ready", page: document.body.dataset.page });

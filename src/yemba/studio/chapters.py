@@ -1,0 +1,90 @@
+"""The chapters in the order of the work, and how each stands."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from typing import NamedTuple
+
+from yemba.core.change.difference import Change
+from yemba.core.site.document import Document
+from yemba.core.site.resolve import Look
+from yemba.core.site.settings import SETTINGS
+from yemba.core.site.words import plain
+
+NAMES = {
+    "template": "Template",
+    "palette": "Palette",
+    "type": "Type",
+    "logo": "Logo",
+    "header": "Header",
+    "pages": "Pages",
+    "footer": "Footer",
+    "proof": "Proof",
+}
+
+
+class Chapter(NamedTuple):
+    """`state` is "yours" (set by the owner), "template" (as it came) or "look" (needs a look)."""
+
+    slug: str
+    name: str
+    state: str
+    said: str
+    digit: int
+
+
+def chapters(look: Look, waiting: Sequence[Change]) -> list[Chapter]:
+    """All chapters with their states."""
+    return [
+        Chapter(slug, name, *_state(slug, look, waiting), digit)
+        for digit, (slug, name) in enumerate(NAMES.items(), start=1)
+    ]
+
+
+def _state(slug: str, look: Look, waiting: Sequence[Change]) -> tuple[str, str]:
+    document = look.document
+    if slug == "proof":
+        return ("yours", f"{len(waiting)} waiting") if waiting else ("template", "nothing waits")
+    if slug == "pages" and (reason := _unfinished(look)):
+        return "look", reason
+    mine = {
+        "template": document.ready_sheet is not None,
+        "logo": bool(document.tagline),
+        "header": document.navigation != type(document.navigation)(),
+        "pages": True,
+    }.get(slug, False)
+    mine = mine or any(s.chapter == slug and look.resolve(key).set_by_owner for key, s in SETTINGS.items())
+    return ("yours", "set by you") if mine else ("template", "as the template has it")
+
+
+def _unfinished(look: Look) -> str:
+    """What on the pages still needs a look, or ""."""
+    if count := len(starter_sections(look)):
+        return f"{count} section{'s' if count > 1 else ''} with starter words"
+    if without := pictures_without_alt(look.document):
+        return f"{len(without)} picture{'s' if len(without) > 1 else ''} without alt text"
+    return ""
+
+
+def starter_sections(look: Look) -> set[str]:
+    """Ids of sections in which starter words still stand."""
+    found = set()
+    for page in look.document.pages.values():
+        for key, section in page.sections.items():
+            kind = look.catalogue.kind(section.kind)
+            starters = {f.slug: plain(f.read(f.starter)) for f in kind.fields if f.type == "words" and f.starter}
+            if any(plain(section.fields.get(slug, "")) == starter for slug, starter in starters.items()):
+                found.add(key)
+    return found
+
+
+def pictures_without_alt(document: Document) -> list[str]:
+    """Names of pictures in use on pages that say nothing to those who do not see them."""
+    used = {
+        value
+        for page in document.pages.values()
+        for section in page.sections.values()
+        for fields in (section.fields, *(item.fields for item in section.items.values()))
+        for value in fields.values()
+    }
+    return [picture.name for key, picture in document.pictures.items() if key in used and not picture.alt]

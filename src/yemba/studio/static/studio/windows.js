@@ -1,0 +1,45 @@
+// The twin windows: their sizes, and what is said between them and the workbench.
+import { fit } from "./scale.js";
+
+export class Windows {
+  constructor(told, handle) {
+    this.told = told;
+    this.frames = ["wide", "phone"].map((name) => document.getElementById(name));
+    this.widths = { wide: 1280, phone: 390 };
+    addEventListener("message", (event) => {
+      const from = this.frames.find((frame) => frame.contentWindow === event.source);
+      if (from && event.origin === told.origin) handle(event.data, from.id);
+    });
+    new ResizeObserver(() => this.resize()).observe(document.querySelector(".panes"));
+    this.resize();
+  }
+
+  resize() {
+    for (const frame of this.frames) {
+      const pane = frame.parentElement;
+      const width = this.widths[frame.id];
+      const scale = Math.min(1, pane.clientWidth / width);
+      if (pane.clientWidth) fit(frame, width, pane.clientHeight / scale, scale);
+    }
+  }
+
+  setWidth(name, width) {
+    this.widths[name] = Math.min(2560, Math.max(320, Math.round(width) || this.widths[name]));
+    this.resize();
+    return this.widths[name];
+  }
+
+  say(message, except) {
+    for (const frame of this.frames) {
+      if (frame.id !== except) frame.contentWindow.postMessage(message, this.told.origin);
+    }
+  }
+
+  show(path, proof) {
+    const [wide, phone] = this.frames;
+    const first = `${this.told.base}${proof ? "@live/" : ""}${path}`;
+    const second = `${this.told.base}${path}`;
+    if (wide.src !== first) wide.src = first;
+    if (phone.src !== second) phone.src = second;
+  }
+}

@@ -1,0 +1,301 @@
+// The workbench: forms become edits, answers become panels and patches. No rule of the job is here.
+import Alpine from "../vendored/alpine.js";
+import morph from "../vendored/morph.js";
+import { ask, oneInFlight } from "./ask.js";
+import { plane } from "./plane.js";
+import { Windows } from "./windows.js";
+
+const told = JSON.parse(document.getElementById("windows").textContent);
+const bench = document.getElementById("workbench");
+const at = (path) => `${told.address}${path}/`;
+const state = { revision: told.revision, chapter: told.chapter, page: told.page, pages: told.pages, before: false };
+let chosen = null;
+let gesture = "";
+
+const windows = new Windows(told, heard);
+
+function token() {
+  return bench.querySelector("[name=csrfmiddlewaretoken]").value;
+}
+
+function body(form) {
+  const data = new FormData(form);
+  data.set("revision", state.revision);
+  data.set("here", location.search);
+  data.set("chapter", state.chapter);
+  data.set("window_page", state.page);
+  if (gesture) data.set("gesture", gesture);
+  return data;
+}
+
+function kept(words) {
+  document.getElementById("kept").textContent = words;
+}
+
+function fault(form, error) {
+  const slot = form.querySelector(".fault") || document.getElementById("kept");
+  slot.textContent = error ? error.sentence : "";
+  const field = form.querySelector(`[name="${error?.field}"]`) || form.querySelector("input:not([type=hidden]), select, textarea");
+  if (!field) return;
+  if (error) field.setAttribute("aria-invalid", "true");
+  else field.removeAttribute("aria-invalid");
+  if (error && slot.id !== "kept") {
+    slot.id = slot.id || `fault-${form.id}`;
+    field.setAttribute("aria-describedby", slot.id);
+  }
+}
+
+function show(answer) {
+  const focused = document.activeElement?.id;
+  for (const [id, html] of Object.entries(answer.panels)) {
+    Alpine.morph(document.getElementById(id), html.trim());
+  }
+  if (focused && document.activeElement?.id !== focused) document.getElementById(focused)?.focus();
+  Object.assign(state, { revision: answer.revision, chapter: answer.chapter, pages: answer.pages });
+  document.title = answer.title;
+  const select = document.getElementById("page-shown");
+  select.replaceChildren(...state.pages.map((page) => new Option(page.name, page.id, false, page.id === state.page)));
+  mode();
+  if (answer.patch) apply(answer.patch);
+}
+
+function apply(patch) {
+  if (patch.follow !== undefined) {
+    go(patch.page);
+    return;
+  }
+  windows.say({ type: "patch", patch });
+}
+
+function go(page) {
+  const found = state.pages.find((known) => known.id === page);
+  if (!found) return;
+  state.page = page;
+  document.getElementById("page-shown").value = page;
+  windows.show(found.path, state.chapter === "proof");
+}
+
+function mode() {
+  const proof = state.chapter === "proof";
+  const was = bench.classList.contains("is-proof");
+  bench.classList.toggle("is-proof", proof);
+  if (proof === was) return;
+  document.querySelector("#wide-label b").textContent = proof ? "Live now" : "Wide";
+  document.querySelector(".ruler-phone b").textContent = proof ? "After publishing" : "Phone";
+  for (const name of ["wide", "phone"]) {
+    document.getElementById(`${name}-width`).value = windows.setWidth(name, proof || name === "wide" ? 1280 : 390);
+  }
+  go(state.page);
+}
+
+async function send(form) {
+  const answer = await ask(form.getAttribute("action"), body(form));
+  if (answer.error) {
+    if (answer.revision) state.revision = answer.revision;
+    fault(form, answer.error);
+    return;
+  }
+  fault(form, null);
+  show(answer);
+  kept(answer.said ? `Kept: ${answer.said}` : "Kept");
+}
+
+const stream = oneInFlight(async (form) => {
+  const answer = await ask(at("stream"), body(form));
+  if (answer.patch) apply(answer.patch);
+});
+
+async function open(address, control) {
+  const answer = await ask(address);
+  if (answer.error) return kept(answer.error.sentence);
+  const from = new URL(address, location.href);
+  history.pushState({}, "", from.pathname + from.search);
+  show(answer);
+  const page = from.searchParams.get("page");
+  if (page && page !== state.page) go(page);
+  const section = from.searchParams.get("section");
+  if (section) choose({ place: section }, false);
+  const target = control ? document.getElementById(control) : document.querySelector("#desk h1");
+  if (!target) return;
+  target.closest("details")?.setAttribute("open", "");
+  target.scrollIntoView({ block: "center" });
+  if (control) target.focus({ preventScroll: true });
+}
+
+function choose(what, scroll = true) {
+  chosen = what;
+  windows.say({ type: "mark", ...what, chosen: true, scroll });
+}
+
+const cache = new Map();
+async function tell(what, follow) {
+  const query = new URLSearchParams({ place: what.place, field: what.field || "", item: what.item || "" });
+  const key = `${state.revision}:${query}`;
+  if (!cache.has(key)) cache.set(key, ask(`${at("where")}?${query}`));
+  const answer = await cache.get(key);
+  if (!answer.html) return;
+  document.getElementById("told").innerHTML = answer.html;
+  if (follow) open(answer.address, answer.control);
+}
+
+async function before(on) {
+  if (on === state.before) return;
+  state.before = on;
+  for (const pane of document.querySelectorAll(".pane")) pane.classList.toggle("is-before", on);
+  const answer = await ask(`${at("state")}?which=${on ? "live" : "draft"}&page=${state.page}`);
+  if (answer.patch && state.before === on) apply(answer.patch);
+}
+
+let pointing = 0;
+function heard(message, from) {
+  if (message.type === "ready") {
+    if (message.page && message.page !== state.page) go(message.page);
+    if (chosen) windows.say({ type: "mark", ...chosen, chosen: true });
+  } else if (message.type === "point") {
+    windows.say({ type: "mark", ...message, type: "mark" }, from);
+    clearTimeout(pointing);
+    if (message.place) pointing = setTimeout(() => tell(message, false), 90);
+  } else if (message.type === "choose") {
+    choose(message, false);
+    tell(message, true);
+  } else if (message.type === "scroll") {
+    windows.say(message, from);
+  } else if (message.type === "follow") {
+    const page = state.pages.find((known) => known.path === message.path);
+    if (page) go(page.id);
+  } else if (message.type === "words") {
+    const form = new FormData();
+    const given = { csrfmiddlewaretoken: token(), command: "set-words", section: message.place, field: message.field, item: message.item || "", words: message.words };
+    for (const [name, value] of Object.entries({ ...given, revision: state.revision, chapter: state.chapter, here: location.search, window_page: state.page })) form.set(name, value);
+    ask(at("edit"), form).then((answer) => {
+      if (answer.error) {
+        kept(answer.error.sentence);
+        windows.say({ type: "fault", ...message, type: "fault", sentence: answer.error.sentence });
+      } else {
+        show(answer);
+        kept(`Kept: ${answer.said}`);
+      }
+    });
+  } else if (message.type === "key") {
+    key(message);
+  }
+}
+
+function key(event) {
+  const name = event.key;
+  if ((event.ctrlKey || event.metaKey) && name.toLowerCase() === "z") {
+    event.preventDefault?.();
+    walk(event.shiftKey ? "redo" : "undo");
+  } else if (event.ctrlKey || event.metaKey || event.altKey) {
+    return;
+  } else if (/^[1-8]$/.test(name)) {
+    document.querySelectorAll("#chapters a")[Number(name) - 1].click();
+  } else if (name === "b" || name === "B") {
+    before(event.kind !== "keyup");
+  } else if (name === "?") {
+    document.getElementById("keys").showModal();
+  } else if (name === "/") {
+    event.preventDefault?.();
+    document.getElementById("find").showModal();
+  }
+}
+
+function walk(which) {
+  const form = document.querySelector(`[data-walk="${which}"]`);
+  if (!form.querySelector("button").disabled) send(form).then(() => kept(which === "undo" ? "Undone" : "Done again"));
+}
+
+function typing(target) {
+  return target.closest("input:not([type=range]):not([type=radio]):not([type=checkbox]), textarea, select, [contenteditable]");
+}
+
+bench.addEventListener("submit", (event) => {
+  const form = event.target;
+  if (form.dataset.walk) {
+    event.preventDefault();
+    walk(form.dataset.walk);
+  } else if (form.dataset.edit) {
+    event.preventDefault();
+    send(form);
+  } else if (form.dataset.busy) {
+    kept(form.dataset.busy);
+  }
+});
+
+bench.addEventListener("input", (event) => {
+  const { target } = event;
+  const twin = target.dataset.twin;
+  if (twin) document.getElementById(twin).value = target.value;
+  const form = target.form;
+  if (target.id === "find-words") {
+    for (const item of document.querySelectorAll("#found li")) item.hidden = !item.dataset.words.includes(target.value.toLowerCase());
+  } else if (form?.dataset.stream !== undefined) {
+    stream(form);
+  }
+});
+
+bench.addEventListener("change", (event) => {
+  const { target } = event;
+  if (target.dataset.window) {
+    target.value = windows.setWidth(target.dataset.window, Number(target.value));
+  } else if (target.id === "page-shown") {
+    go(target.value);
+  } else if (target.dataset.other !== undefined && target.value === "other") {
+    const other = target.nextElementSibling;
+    other.hidden = other.disabled = false;
+    target.disabled = true;
+    other.focus();
+  } else if (target.form?.dataset.edit === "change") {
+    send(target.form);
+  }
+});
+
+bench.addEventListener("click", (event) => {
+  const link = event.target.closest("a[data-chapter], a[data-chapter-link]");
+  if (!link || event.ctrlKey || event.metaKey || event.shiftKey) return;
+  event.preventDefault();
+  document.querySelector("dialog[open]")?.close();
+  open(link.href, link.dataset.control);
+});
+
+// A pairing is shown while it is pointed at, and taken back when the pointer leaves.
+bench.addEventListener("pointerover", (event) => {
+  const button = event.target.closest("[data-point-stream]");
+  if (button && !button.contains(event.relatedTarget)) stream(button.form);
+});
+bench.addEventListener("pointerout", (event) => {
+  const button = event.target.closest("[data-point-stream]");
+  if (button && !button.contains(event.relatedTarget)) {
+    ask(`${at("state")}?page=${state.page}`).then((answer) => answer.patch && apply(answer.patch));
+  }
+});
+
+const hold = document.getElementById("see-before");
+hold.addEventListener("pointerdown", () => before(true));
+for (const end of ["pointerup", "pointerleave", "blur"]) hold.addEventListener(end, () => before(false));
+addEventListener("keydown", (event) => {
+  if (!typing(event.target) && !event.repeat && !document.querySelector("dialog[open]")) key(event);
+});
+addEventListener("keyup", (event) => {
+  if (event.key.toLowerCase() === "b") before(false);
+});
+addEventListener("popstate", () => location.reload());
+
+// For the instruments: a form sent as one gesture while it streams.
+export const gestures = {
+  begin() {
+    gesture = `g${Date.now().toString(36)}${Math.random().toString(36).slice(2, 6)}`;
+  },
+  end() {
+    gesture = "";
+  },
+  stream,
+  send,
+  at,
+};
+
+Alpine.plugin(morph);
+Alpine.data("workbench", () => ({}));
+Alpine.data("plane", () => plane(gestures));
+Alpine.start();
+mode();

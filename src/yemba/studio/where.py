@@ -1,0 +1,105 @@
+"""What was pointed at: its name, where its look comes from, and the control that decides it."""
+
+from __future__ import annotations
+
+from typing import NamedTuple
+from urllib.parse import urlencode
+
+from django.urls import reverse
+
+from yemba.core.colour.grounds import GROUND_NAMES, ROLE_NAMES
+from yemba.core.errors import Fault
+from yemba.core.site.resolve import Look, Origin, Resolved
+from yemba.sites.models import Site
+
+
+class Fact(NamedTuple):
+    """One thing that decides how an element looks: what, its value, its origin, and its chapter's address."""
+
+    what: str
+    value: str
+    origin: str
+    address: str
+
+
+class Told(NamedTuple):
+    """`address` opens the chapter that decides the element, `control` is the id to go to there."""
+
+    name: str
+    facts: list[Fact]
+    address: str
+    control: str
+
+
+_LEVELS = {"opening": "h1"}
+_HEADER = {"logo": ("logo", "Logo"), "tagline": ("logo", "Tagline"), "navigation": ("header", "Navigation")}
+_FOOTER = {"copyright": "footer.copyright", "words": "footer.words", "navigation": "footer.navigation"}
+
+
+def where(site: Site, look: Look, place: str, field: str = "", item: str = "") -> Told:
+    """Raises Fault ``gone`` for a section that is no longer there."""
+    if place == "header":
+        chapter, name = _HEADER.get(field, ("header", "Header"))
+        control = {"logo": "title", "tagline": "tagline", "navigation": "menu-entries"}.get(field, "header.ground")
+        facts = [*_on_ground(site, look, look.value("header.ground"), "header", field), _type(site, look, field == "logo")]
+        return Told(name, facts, _address(site, chapter), control)
+    if place == "footer":
+        control = _FOOTER.get(field, "footer.ground")
+        facts = [*_on_ground(site, look, look.value("footer.ground"), "footer", "words"), _type(site, look, heading=False)]
+        return Told({"copyright": "Copyright line"}.get(field, "Footer"), facts, _address(site, "footer"), control)
+    page_id, section = look.document.section(place)
+    kind = look.catalogue.kind(section.kind)
+    ground, layout = look.ground(section), look.layout(section)
+    known = kind.item_field(field).name if item and field else kind.field(field).name if field else ""
+    page = look.document.pages[page_id].name
+    name = f"{known} in {kind.name}, {page}" if known else f"{kind.name}, {page}"
+    address = _address(site, "pages", page=page_id, section=place)
+    heading = field in ("heading", "title")
+    facts = [*_on_ground(site, look, ground.value, "", field)]
+    facts += [] if field in ("picture", "") else [_type(site, look, heading)]
+    facts.append(Fact("Layout", kind.layout_names()[layout.value], _from(layout), address))
+    if field and not item and look.align(section, field).origin is Origin.ONE_OFF:
+        facts.append(Fact("Alignment", look.align(section, field).value, "a one-off here", address))
+    control = f"words-{item}-{field}" if item else f"words-{field}" if field else f"section-{place}"
+    return Told(name, facts, address, control)
+
+
+def _address(site: Site, chapter: str, **query: str) -> str:
+    address = reverse("workbench", args=(site.slug, chapter))
+    return f"{address}?{urlencode(query)}" if query else address
+
+
+def _from(found: Resolved) -> str:
+    return f"{found.origin} {found.detail}".strip()
+
+
+def _on_ground(site: Site, look: Look, slug: str, part: str, field: str) -> list[Fact]:
+    """The colour of an element: brand colour or worked out, by its role, on its ground."""
+    role = {"heading": "heading", "title": "heading", "button": "button", "label": "link", "link": "link"}.get(field, "text")
+    if field in ("", "picture"):
+        role = "fill"
+    colour = getattr(look.grounds[slug], role)
+    named = look.brand_name(colour) or f"{colour.hex}, worked out"
+    palette = _from(look.resolve("palette"))
+    place = f" in the {part}" if part else ""
+    return [
+        Fact(
+            "Colour",
+            f"{named}, {ROLE_NAMES[role]} on {GROUND_NAMES[slug]}{place}",
+            palette,
+            _address(site, "palette", ground=slug),
+        )
+    ]
+
+
+def _type(site: Site, look: Look, heading: bool) -> Fact:
+    key = "type.heading" if heading else "type.body"
+    return Fact("Typeface", look.family(key).name, _from(look.resolve(key)), _address(site, "type"))
+
+
+def safe_where(site: Site, look: Look, place: str, field: str, item: str) -> Told | None:
+    """As `where`, None for anything that is no longer there."""
+    try:
+        return where(site, look, place, field, item)
+    except Fault:
+        return None
