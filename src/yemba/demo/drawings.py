@@ -43,9 +43,7 @@ def _tide(width: int, top: int, lines: int, ink: str, seed: int) -> str:
     drawn = []
     for line in range(lines):
         y, swing, shift = top + line * (16 + line * 5), 5 + line * 2.2, chance.random() * 2 * pi
-        points = " ".join(
-            f"{x},{y + swing * sin(x / (150 + 18 * line) + shift):.1f}" for x in range(0, width + 20, 20)
-        )
+        points = " ".join(f"{x},{y + swing * sin(x / (150 + 18 * line) + shift):.1f}" for x in range(0, width + 20, 20))
         drawn.append(f'<polyline points="{points}" fill="none" stroke="{ink}" stroke-width="2.4" opacity=".5"/>')
     return "".join(drawn)
 
@@ -116,9 +114,7 @@ def marbled_paper() -> Drawing:
     drawn = []
     for column in range(-2, 42):
         x = column * 34
-        wave = [
-            (x + 26 * sin(y / 60 + column * 0.9) + 15 * cos(y / 23 + column), y) for y in range(-20, 1060, 14)
-        ]
+        wave = [(x + 26 * sin(y / 60 + column * 0.9) + 15 * cos(y / 23 + column), y) for y in range(-20, 1060, 14)]
         points = " ".join(f"{px:.0f},{py}" for px, py in wave)
         drawn.append(
             f'<polyline points="{points}" fill="none" stroke="{inks[column % len(inks)]}" '
@@ -153,15 +149,16 @@ def workshop_window() -> Drawing:
     panes = "".join(
         f'<path fill="#f0cf86" d="M{470 + c * 150} {330 + r * 130}h136v116h-136z"/>' for c in range(3) for r in range(2)
     )
-    press = (
-        '<path fill="#3a2a1c" d="M520 520h290v20H520zM640 400h30v120h-30zM590 392h130v16H590zM560 470h210v14H560z" opacity=".85"/>'
-    )
+    press = '<path fill="#3a2a1c" d="M520 520h290v20H520zM640 400h30v120h-30zM590 392h130v16H590zM560 470h210v14H560z" opacity=".85"/>'
     roof = '<path fill="#15211f" d="M130 190L690 40l560 150v22H130z"/>'
     slip = '<path fill="#55635d" d="M0 720h1380v60H0z"/><path fill="#3f4d48" d="M520 780h260l160 260H400z"/>'
     house = '<path fill="#2b3d3a" d="M170 190h1040v530H170z"/>'
     door = '<path fill="#8c3b2a" d="M990 440h140v280H990z"/><circle cx="1108" cy="590" r="7" fill="#d9a441"/>'
     return _frame(
-        1380, 1040, house + boards + panes + press + door + roof + _tide(1380, 800, 7, "#aab8b0", 8) + slip, "url(#dusk)"
+        1380,
+        1040,
+        house + boards + panes + press + door + roof + _tide(1380, 800, 7, "#aab8b0", 8) + slip,
+        "url(#dusk)",
     )
 
 

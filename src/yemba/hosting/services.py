@@ -53,9 +53,7 @@ def publish(site: Site, changes: Sequence[str] = (), on: datetime | None = None)
     """
     document = sites.document(site)
     moment = on or timezone.now()
-    manifest = {
-        path: store.keep(made(file)) for path, file in site_files(rendering(document, on=moment)).items()
-    }
+    manifest = {path: store.keep(made(file)) for path, file in site_files(rendering(document, on=moment)).items()}
     with transaction.atomic():
         last = Edition.objects.filter(site=site).first()
         edition = Edition.objects.create(

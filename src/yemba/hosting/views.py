@@ -126,7 +126,7 @@ def _file(path: str, edition: Edition) -> tuple[str, bool]:
 
 def _same_sheet(known: str, asked: str) -> bool:
     """Whether `asked` is an earlier state of a draft's style file; its present state serves."""
-    stem = known.split(".")[0]
+    stem = known.split(".", maxsplit=1)[0]
     return stem in ("assets/rules", "assets/values") and asked.startswith(f"{stem}.")
 
 

@@ -86,12 +86,14 @@ function write(element) {
   element.setAttribute("role", "textbox");
   element.setAttribute("aria-label", "Write here. Escape leaves it as it was.");
   writing = { element, before, rich };
+  say({ type: "writing", on: true });
   element.focus();
 }
 
 function stop(keep) {
   const { element, before, rich } = writing;
   writing = null;
+  say({ type: "writing", on: false });
   for (const name of ["contenteditable", "role", "aria-label"]) element.removeAttribute(name);
   if (!keep) element.innerHTML = before;
   else if (element.innerHTML !== before) {

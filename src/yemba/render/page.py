@@ -74,9 +74,9 @@ def render_page(site: Site, page_id: str, sheets: list[str], preloads: list[str]
         theme=look.grounds[look.value("header.ground")].fill.hex,
         arrangement=made.arrangement,
         lone=first is None or not first.fields.get("heading"),
-        header=mark_safe(made.pieces["header"]),  # noqa: S308 - made by the templates of this module
-        footer=mark_safe(made.pieces["footer"]),  # noqa: S308
-        sections=[mark_safe(made.pieces[place]) for place in made.order],  # noqa: S308
+        header=mark_safe(made.pieces["header"]),
+        footer=mark_safe(made.pieces["footer"]),
+        sections=[mark_safe(made.pieces[place]) for place in made.order],
     )
 
 
@@ -147,9 +147,7 @@ def _section(site: Site, page: Page, section_id: str, section: Section, place: i
     inner = _render(
         own if (shipped.KINDS / own).exists() else f"{section.kind}/section.html",
         s=_shown(site, page, kind.fields, section.fields),
-        items=[
-            {"id": key, **_shown(site, page, item_fields, item.fields)} for key, item in ordered_items(section)
-        ],
+        items=[{"id": key, **_shown(site, page, item_fields, item.fields)} for key, item in ordered_items(section)],
         layout=layout,
         level=level,
         below=level + 1 if section.fields.get("heading") or place == 0 else 2,
@@ -167,15 +165,13 @@ def _section(site: Site, page: Page, section_id: str, section: Section, place: i
         layout=layout,
         ground=look.ground(section).value,
         draft=site.draft,
-        inner=mark_safe(inner),  # noqa: S308
+        inner=mark_safe(inner),
     )
 
 
 def _shown(site: Site, page: Page, fields: list[Field], stored: dict[str, str]) -> dict[str, Any]:
     """Stored values as a layout prints them."""
-    return {
-        field.slug: _value(site, page, field, stored[field.slug]) for field in fields if stored.get(field.slug)
-    }
+    return {field.slug: _value(site, page, field, stored[field.slug]) for field in fields if stored.get(field.slug)}
 
 
 def _value(site: Site, page: Page, field: Field, stored: str) -> Any:

@@ -25,5 +25,6 @@ def document(name: str, template: str, catalogue: Catalogue) -> Document:
         pages[new_id()] = {"name": page_name, "slug": slug, "sections": sections, "order": list(sections)}
     home = next(iter(pages.values()))
     opening = home["sections"][home["order"][0]]
-    opening["fields"]["heading"] = name
+    prices = next(key for key, page in pages.items() if page["slug"] == "prices")
+    opening["fields"] |= {"heading": name, "button": "What it costs", "link": f"page:{prices}"}
     return Document.model_validate({"name": name, "template": template, "pages": pages, "order": list(pages)})

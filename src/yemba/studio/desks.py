@@ -43,7 +43,14 @@ def setting(look: Look, key: str) -> Context:
     rule = known.rule
     limits = rule._asdict() if isinstance(rule, Between) else {}
     origin = f"{found.origin} {found.detail}".strip()
-    return {"key": key, "name": known.name, "value": found.value, "mine": found.set_by_owner, "origin": origin, **limits}
+    return {
+        "key": key,
+        "name": known.name,
+        "value": found.value,
+        "mine": found.set_by_owner,
+        "origin": origin,
+        **limits,
+    }
 
 
 def _template(site: Site, look: Look, query: Mapping[str, str]) -> Context:
@@ -307,7 +314,13 @@ def _section_desk(look: Look, document: Document, key: str) -> Context:
 def _control(document: Document, field: Field, value: str) -> Context:
     links = [(f"page:{key}", page.name) for key, page in document.ordered_pages()]
     picture = document.pictures.get(value) if field.type == "picture" else None
-    return {"field": field, "value": value, "links": links, "picture": picture, "elsewhere": not value.startswith("page:")}
+    return {
+        "field": field,
+        "value": value,
+        "links": links,
+        "picture": picture,
+        "elsewhere": not value.startswith("page:"),
+    }
 
 
 def _footer(site: Site, look: Look, query: Mapping[str, str]) -> Context:

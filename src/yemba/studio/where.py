@@ -41,11 +41,17 @@ def where(site: Site, look: Look, place: str, field: str = "", item: str = "") -
     if place == "header":
         chapter, name = _HEADER.get(field, ("header", "Header"))
         control = {"logo": "title", "tagline": "tagline", "navigation": "menu-entries"}.get(field, "header.ground")
-        facts = [*_on_ground(site, look, look.value("header.ground"), "header", field), _type(site, look, field == "logo")]
+        facts = [
+            *_on_ground(site, look, look.value("header.ground"), "header", field),
+            _type(site, look, field == "logo"),
+        ]
         return Told(name, facts, _address(site, chapter), control)
     if place == "footer":
         control = _FOOTER.get(field, "footer.ground")
-        facts = [*_on_ground(site, look, look.value("footer.ground"), "footer", "words"), _type(site, look, heading=False)]
+        facts = [
+            *_on_ground(site, look, look.value("footer.ground"), "footer", "words"),
+            _type(site, look, heading=False),
+        ]
         return Told({"copyright": "Copyright line"}.get(field, "Footer"), facts, _address(site, "footer"), control)
     page_id, section = look.document.section(place)
     kind = look.catalogue.kind(section.kind)
@@ -75,7 +81,9 @@ def _from(found: Resolved) -> str:
 
 def _on_ground(site: Site, look: Look, slug: str, part: str, field: str) -> list[Fact]:
     """The colour of an element: brand colour or worked out, by its role, on its ground."""
-    role = {"heading": "heading", "title": "heading", "button": "button", "label": "link", "link": "link"}.get(field, "text")
+    role = {"heading": "heading", "title": "heading", "button": "button", "label": "link", "link": "link"}.get(
+        field, "text"
+    )
     if field in ("", "picture"):
         role = "fill"
     colour = getattr(look.grounds[slug], role)

@@ -49,11 +49,11 @@ def difference(before: Document, after: Document, catalogue: Catalogue) -> list[
 
 def _site(before: Document, after: Document, catalogue: Catalogue) -> Iterator[Change]:
     if before.template != after.template:
-        names = [catalogue.template(d.template).name for d in (before, after)]
-        yield Change("template", "value", "Template", *names, "template")
+        old, new = (catalogue.template(d.template).name for d in (before, after))
+        yield Change("template", "value", "Template", old, new, "template")
     if before.ready_sheet != after.ready_sheet:
-        names = [catalogue.ready_sheet(d.ready_sheet).name if d.ready_sheet else "—" for d in (before, after)]
-        yield Change("ready-sheet", "value", "Brand sheet", *names, "template")
+        old, new = (catalogue.ready_sheet(d.ready_sheet).name if d.ready_sheet else "—" for d in (before, after))
+        yield Change("ready-sheet", "value", "Brand sheet", old, new, "template")
     if before.name != after.name:
         yield Change("name", "words", "Site name", before.name, after.name, "logo", control="title")
     if before.tagline != after.tagline:
@@ -114,11 +114,11 @@ def _navigation(before: Document, after: Document) -> Iterator[Change]:
     for page_id, page in after.pages.items():
         names = [document.navigation.names.get(page_id, "") for document in (before, after)]
         if names[0] != names[1]:
-            said = [name or page.name for name in names]
-            yield Change(f"navigation.{page_id}", "words", "Menu name", *said, "header", page_id)
-        shown = ["hidden" if page_id in d.navigation.hidden else "shown" for d in (before, after)]
-        if shown[0] != shown[1] and page_id in before.pages:
-            yield Change(f"menu.{page_id}", "value", f"{page.name} in the menu", *shown, "header", page_id)
+            was, now = (name or page.name for name in names)
+            yield Change(f"navigation.{page_id}", "words", "Menu name", was, now, "header", page_id)
+        was, now = ("hidden" if page_id in d.navigation.hidden else "shown" for d in (before, after))
+        if was != now and page_id in before.pages:
+            yield Change(f"menu.{page_id}", "value", f"{page.name} in the menu", was, now, "header", page_id)
 
 
 def _pages(was: Look, now: Look) -> Iterator[Change]:
@@ -138,10 +138,17 @@ def _pages(was: Look, now: Look) -> Iterator[Change]:
 
 
 def _page(page_id: str, old: Page, new: Page, now: Look) -> Iterator[Change]:
-    for field, subject in (("name", "Page name"), ("slug", "Address"), ("title", "Title"), ("description", "Description")):
+    for field, subject in (
+        ("name", "Page name"),
+        ("slug", "Address"),
+        ("title", "Title"),
+        ("description", "Description"),
+    ):
         values = (getattr(old, field), getattr(new, field))
         if values[0] != values[1]:
-            yield Change(f"page.{page_id}.{field}", "words", subject, *values, "pages", page_id, control=f"page-{page_id}")
+            yield Change(
+                f"page.{page_id}.{field}", "words", subject, *values, "pages", page_id, control=f"page-{page_id}"
+            )
     for key in new.order:
         kind = now.catalogue.kind(new.sections[key].kind).name
         if key not in old.sections:
@@ -154,7 +161,9 @@ def _page(page_id: str, old: Page, new: Page, now: Look) -> Iterator[Change]:
             yield Change(f"section.{key}", "section", f"{kind} on {new.name}", "there", "gone", "pages", page_id)
     common = [[s for s in page.order if s in new.sections and s in old.sections] for page in (old, new)]
     if common[0] != common[1]:
-        yield Change(f"page.{page_id}.order", "value", f"Order on {new.name}", "as it was", "new order", "pages", page_id)
+        yield Change(
+            f"page.{page_id}.order", "value", f"Order on {new.name}", "as it was", "new order", "pages", page_id
+        )
 
 
 def _section(page: str, key: str, old: Section, new: Section, where: str, now: Look) -> Iterator[Change]:

@@ -98,7 +98,7 @@ def _part(look: Look, part: str) -> tuple[Any, ...]:
     if part == "header":
         keys = ("header.arrangement", "header.height_wide", "header.height_phone", "header.tagline", "logo.form")
         own = (*(look.value(key) for key in keys), document.tagline, look.value("logo.picture"))
-        roles = (*_TEXT_ROLES, "link_hover")
+        roles: tuple[str, ...] = (*_TEXT_ROLES, "link_hover")
     else:
         own = tuple(look.value(f"footer.{key}") for key in ("copyright", "navigation", "words"))
         roles = (*_TEXT_ROLES, *_LINK_ROLES)

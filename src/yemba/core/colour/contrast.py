@@ -43,9 +43,7 @@ def nearest(wanted: Colour, ground: Colour, asked: float) -> Colour:
     if ratio(wanted, ground) >= asked:
         return wanted
     start = to_oklch(wanted)
-    answers = [
-        _towards(start, end, ground, asked) for end in (BLACK, WHITE) if ratio(end, ground) >= asked
-    ]
+    answers = [_towards(start, end, ground, asked) for end in (BLACK, WHITE) if ratio(end, ground) >= asked]
     if not answers:
         raise ValueError(f"no colour has a ratio of {asked} on {ground.hex}")
     return min(answers, key=lambda answer: difference(answer, wanted))

@@ -120,9 +120,7 @@ def _ink(palette: Sequence[Colour]) -> Colour:
 def _lead(palette: Sequence[Colour], taken: Iterable[Colour]) -> Colour:
     """The first brand colour that is neither paper nor ink, nor another near-white or near-grey."""
     free = [colour for colour in palette if colour not in set(taken)] or list(palette)
-    vivid = [
-        c for c in free if to_oklch(c).chroma >= _PLAIN_BELOW and to_oklch(c).lightness < _PAPER_FROM
-    ]
+    vivid = [c for c in free if to_oklch(c).chroma >= _PLAIN_BELOW and to_oklch(c).lightness < _PAPER_FROM]
     return (vivid or free)[0]
 
 

@@ -20,8 +20,22 @@ MOST_PIXELS = 50_000_000
 _LONGEST_SIDE = 2560  # px kept of a photograph: more than any place on a page shows
 _KNOWN = {"PNG": "png", "JPEG": "jpeg", "WEBP": "webp"}
 _SVG = "{http://www.w3.org/2000/svg}"
-_UNSAFE_ELEMENTS = {"script", "foreignObject", "iframe", "embed", "object", "audio", "video", "handler", "animate", "set"}
+_UNSAFE_ELEMENTS = {
+    "script",
+    "foreignObject",
+    "iframe",
+    "embed",
+    "object",
+    "audio",
+    "video",
+    "handler",
+    "animate",
+    "set",
+}
 _ELSEWHERE = re.compile(r"(?:https?:|//|javascript:|file:|@import|url\(\s*['\"]?(?!#))", re.IGNORECASE)
+_URL_ELSEWHERE = re.compile(r"url\(\s*['\"]?(?!#)", re.IGNORECASE)
+_REFERENCES = ("href", "src")
+_HARMLESS = ("#", "data:image/png", "data:image/jpeg")
 
 
 class Taken(NamedTuple):
@@ -117,10 +131,12 @@ def _refuse_unsafe(element: Element, name: str) -> None:
     found = tag if tag in _UNSAFE_ELEMENTS else ""
     for attribute, value in element.attrib.items():
         plain = attribute.rpartition("}")[2].lower()
-        reference = plain in ("href", "src") and not value.startswith(("#", "data:image/png", "data:image/jpeg"))
-        if plain.startswith("on") or reference or (plain == "style" and _ELSEWHERE.search(value)):
-            found = f"{plain}=“{value[:40]}”"
-        elif plain not in ("href", "src") and re.search(r"url\(\s*['\"]?(?!#)", value):
+        if (
+            plain.startswith("on")
+            or (plain in _REFERENCES and not value.startswith(_HARMLESS))
+            or (plain == "style" and _ELSEWHERE.search(value))
+            or (plain not in _REFERENCES and _URL_ELSEWHERE.search(value))
+        ):
             found = f"{plain}=“{value[:40]}”"
     if tag == "style" and _ELSEWHERE.search(element.text or ""):
         found = "a style that loads from elsewhere"

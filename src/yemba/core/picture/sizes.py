@@ -20,14 +20,11 @@ def widths(own: int) -> list[int]:
 
 def resized(data: bytes, width: int, form: str) -> bytes:
     """The picture `width` px wide as "webp", "jpeg" or "png"."""
-    with Image.open(BytesIO(data)) as picture:
-        picture.load()
-        height = max(1, round(picture.height * width / picture.width))
-        if width < picture.width:
-            picture = picture.resize((width, height), Image.Resampling.LANCZOS)
-        if form == "jpeg":
-            picture = picture.convert("RGB")
+    with Image.open(BytesIO(data)) as opened:
+        opened.load()
+        height = max(1, round(opened.height * width / opened.width))
+        drawn = opened.resize((width, height), Image.Resampling.LANCZOS) if width < opened.width else opened
         out = BytesIO()
         options = {"quality": _QUALITY[form]} if form in _QUALITY else {"optimize": True}
-        picture.save(out, form.upper(), **options)
+        (drawn.convert("RGB") if form == "jpeg" else drawn).save(out, form.upper(), **options)
         return out.getvalue()

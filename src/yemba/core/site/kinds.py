@@ -137,7 +137,6 @@ def _named(fields: list[Field], slug: str, where: str) -> Field:
     raise Fault("no-such-field", f"{where} has no field “{slug}”.")
 
 
-
 def _date(typed: str) -> str:
     return date.fromisoformat(typed).isoformat()
 

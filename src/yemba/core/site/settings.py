@@ -142,9 +142,7 @@ _ALL: Sequence[Setting] = (
     Setting("type.ratio", "Ratio", "type", _SHEET, Between(1.05, 1.6, "", 0.005), 1.25),
     Setting("type.heading_weight", "Heading weight", "type", _SHEET, Between(300, 900, "", 50), 700),
     Setting("shape.corner", "Corner radius", "palette", _SHEET, Between(0, 32, "px"), 2),
-    Setting(
-        "logo.form", "Logo", "logo", _SHEET, OneOf({"wordmark": "Wordmark", "picture": "Picture"}), "wordmark"
-    ),
+    Setting("logo.form", "Logo", "logo", _SHEET, OneOf({"wordmark": "Wordmark", "picture": "Picture"}), "wordmark"),
     Setting("logo.picture", "Logo picture", "logo", _SHEET, Identifier(), ""),
     Setting("frame.width", "Page width", "pages", _PARTS, Between(720, 1680, "px", 10), 1160),
     Setting("header.arrangement", "Header arrangement", "header", _PARTS, OneOf(ARRANGEMENTS), "row"),

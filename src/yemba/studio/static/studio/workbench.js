@@ -11,6 +11,7 @@ const at = (path) => `${told.address}${path}/`;
 const state = { revision: told.revision, chapter: told.chapter, page: told.page, pages: told.pages, before: false };
 let chosen = null;
 let gesture = "";
+let writing = false; // words are being written in a window, which keeps the focus
 
 const windows = new Windows(told, heard);
 
@@ -50,7 +51,7 @@ function show(answer) {
   for (const [id, html] of Object.entries(answer.panels)) {
     Alpine.morph(document.getElementById(id), html.trim());
   }
-  if (focused && document.activeElement?.id !== focused) document.getElementById(focused)?.focus();
+  if (focused && !writing && document.activeElement?.id !== focused) document.getElementById(focused)?.focus();
   Object.assign(state, { revision: answer.revision, chapter: answer.chapter, pages: answer.pages });
   document.title = answer.title;
   const select = document.getElementById("page-shown");
@@ -119,7 +120,7 @@ async function open(address, control) {
   if (!target) return;
   target.closest("details")?.setAttribute("open", "");
   target.scrollIntoView({ block: "center" });
-  if (control) target.focus({ preventScroll: true });
+  if (control && !writing) target.focus({ preventScroll: true });
 }
 
 function choose(what, scroll = true) {
@@ -176,6 +177,8 @@ function heard(message, from) {
         kept(`Kept: ${answer.said}`);
       }
     });
+  } else if (message.type === "writing") {
+    writing = message.on;
   } else if (message.type === "key") {
     key(message);
   }

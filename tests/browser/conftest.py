@@ -1,0 +1,39 @@
+"""A real browser on a real server. Chromium finds every *.localhost on this machine by itself."""
+
+from __future__ import annotations
+
+import os
+import shutil
+from collections.abc import Iterator
+
+import pytest
+from playwright.sync_api import Browser, BrowserContext, Page, sync_playwright
+
+from tests.conftest import needs
+
+os.environ["DJANGO_ALLOW_ASYNC_UNSAFE"] = "true"  # Playwright's loop and the ORM share the thread
+ARGUMENTS = ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking"]
+
+
+@pytest.fixture(scope="session")
+def browser() -> Iterator[Browser]:
+    chromium = shutil.which("chromium")
+    needs("Chromium", chromium is not None)
+    with sync_playwright() as playwright:
+        started = playwright.chromium.launch(executable_path=chromium, args=ARGUMENTS)
+        yield started
+        started.close()
+
+
+@pytest.fixture
+def page(browser: Browser) -> Iterator[Page]:
+    """A window in which any error of a script, or refusal by the content policy, fails the test."""
+    context: BrowserContext = browser.new_context(viewport={"width": 1280, "height": 800})
+    opened = context.new_page()
+    opened.set_default_timeout(8_000)
+    wrong: list[str] = []
+    opened.on("pageerror", lambda error: wrong.append(str(error)))
+    opened.on("console", lambda m: wrong.append(m.text) if "Content Security Policy" in m.text else None)
+    yield opened
+    context.close()
+    assert wrong == []

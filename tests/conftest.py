@@ -1,0 +1,55 @@
+"""What many tests begin with: a catalogue, a document, Ines and her site."""
+
+from __future__ import annotations
+
+import os
+import shutil
+from pathlib import Path
+
+import pytest
+
+from yemba.catalogue import catalogue as shipped
+from yemba.core.site.catalogue import Catalogue
+from yemba.core.site.document import Document
+from yemba.people.models import Person
+from yemba.sites import services as sites
+from yemba.sites import starter
+from yemba.sites.models import Site
+
+ASSETS = Path(__file__).parent.parent / "assets"
+
+
+def needs(reason: str, there: bool) -> None:
+    """Skip with the reason; where CI runs a missing tool is a failure."""
+    if there:
+        return
+    if os.environ.get("CI") == "true":
+        pytest.fail(f"missing in CI: {reason}")
+    pytest.skip(reason)
+
+
+@pytest.fixture(scope="session")
+def node_modules() -> Path:
+    folder = ASSETS / "node_modules"
+    needs("the Node packages of assets/package.json", folder.exists() and shutil.which("node") is not None)
+    return folder
+
+
+@pytest.fixture(scope="session")
+def catalogue() -> Catalogue:
+    return shipped()
+
+
+@pytest.fixture
+def document(catalogue: Catalogue) -> Document:
+    return starter.document("Saltmarsh Bindery", "slipway", catalogue)
+
+
+@pytest.fixture
+def ines(db: None) -> Person:
+    return Person.objects.create_user("ines@saltmarsh.example", "tide-row-four", name="Ines Varela")
+
+
+@pytest.fixture
+def site(ines: Person) -> Site:
+    return sites.create(ines, "Saltmarsh Bindery", "saltmarsh", "slipway")
