@@ -7,6 +7,7 @@ import shutil
 from pathlib import Path
 
 import pytest
+from django.test import Client
 
 from yemba.catalogue import catalogue as shipped
 from yemba.core.site.catalogue import Catalogue
@@ -43,6 +44,12 @@ def catalogue() -> Catalogue:
 @pytest.fixture
 def document(catalogue: Catalogue) -> Document:
     return starter.document("Saltmarsh Bindery", "slipway", catalogue)
+
+
+@pytest.fixture
+def client() -> Client:
+    """A visitor of the studio's own host, unless a test names another."""
+    return Client(SERVER_NAME="localhost")
 
 
 @pytest.fixture

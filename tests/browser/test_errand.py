@@ -42,8 +42,16 @@ def kept(page: Page, words: str) -> None:
 
 def point(page: Page, selector: str) -> tuple[float, float]:
     """Where an element of the wide window stands on the screen, the window being drawn smaller."""
-    pane = page.locator("#wide").evaluate("e => [e.getBoundingClientRect().x, e.getBoundingClientRect().y, e.getBoundingClientRect().width / e.offsetWidth]")
-    box = frames(page)[0].locator(selector).first.evaluate("e => { e.scrollIntoView({block: 'center'}); const b = e.getBoundingClientRect(); return [b.x + 20, b.y + b.height / 2]; }")
+    pane = page.locator("#wide").evaluate(
+        "e => [e.getBoundingClientRect().x, e.getBoundingClientRect().y, e.getBoundingClientRect().width / e.offsetWidth]"
+    )
+    box = (
+        frames(page)[0]
+        .locator(selector)
+        .first.evaluate(
+            "e => { e.scrollIntoView({block: 'center'}); const b = e.getBoundingClientRect(); return [b.x + 20, b.y + b.height / 2]; }"
+        )
+    )
     return pane[0] + box[0] * pane[2], pane[1] + box[1] * pane[2]
 
 

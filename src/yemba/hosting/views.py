@@ -4,20 +4,24 @@ from __future__ import annotations
 
 import json
 import mimetypes
+from datetime import date
+from functools import lru_cache
 from pathlib import Path
 
 from csp.decorators import csp
 from django.conf import settings
 from django.http import HttpRequest, HttpResponse, HttpResponseNotModified, HttpResponseRedirect
 from django.shortcuts import render
+from django.utils import timezone
 from django.utils.http import http_date, parse_etags
 from django.views.decorators.clickjacking import xframe_options_exempt
 from django.views.decorators.csrf import csrf_exempt
 from django.views.decorators.http import require_safe
 
+from yemba.core.site.document import read
 from yemba.hosting import services
 from yemba.hosting.models import Edition
-from yemba.render.files import site_files
+from yemba.render.files import File, site_files
 from yemba.sites import services as sites
 from yemba.sites import store
 from yemba.sites.models import Site
@@ -86,7 +90,7 @@ def draft(request: HttpRequest, token: str, path: str) -> HttpResponse:
     document = sites.document(site)
     if path.startswith(_BEFORE):  # the proof shows what is live beside what would be
         document, path = services.live_document(site) or document, path.removeprefix(_BEFORE)
-    files = site_files(services.rendering(document, draft=True))
+    files = _draft_files(document.text(), timezone.now().date())
     name = f"{path}index.html" if path == "" or path.endswith("/") else path
     file = files.get(name) or next((f for known, f in files.items() if _same_sheet(known, name)), None)
     if file is None:
@@ -111,6 +115,12 @@ def window_script(request: HttpRequest) -> HttpResponse:
     response = HttpResponse(told + _WINDOW.read_text(), content_type="text/javascript; charset=utf-8")
     response["Cache-Control"] = "no-cache"
     return response
+
+
+@lru_cache(maxsize=16)
+def _draft_files(text: str, day: date) -> dict[str, File]:
+    """The files of a draft, planned once for the dozen requests that one page makes."""
+    return site_files(services.rendering(read(text), draft=True))
 
 
 def _slug(request: HttpRequest) -> str:

@@ -10,7 +10,7 @@ from django.db import transaction
 
 from yemba.catalogue import catalogue
 from yemba.core.change.command import Command, read_command
-from yemba.core.change.operation import Operation, apply, fold, from_plain, inverse, overlap
+from yemba.core.change.operation import ABSENT, Operation, apply, fold, from_plain, inverse, overlap, put
 from yemba.core.errors import Fault
 from yemba.core.site.document import Document, read
 from yemba.core.site.resolve import Look
@@ -117,13 +117,9 @@ def put_document(site: Site, new: Document, label: str) -> Done:
     """Make the draft equal `new` in one edit, which can be undone like any other."""
     site = _locked(site)
     before = document(site)
-    was, now = before.plain(), new.plain()
-    missing = {"old", "new"}
-    steps = []
-    for key in sorted(was.keys() | now.keys()):
-        if was.get(key) != now.get(key):
-            plain = {"path": [key], "old": was.get(key), "new": now.get(key)}
-            steps.append({k: v for k, v in plain.items() if k not in missing or v is not None})
+    now = new.plain()
+    steps = [put(before, (key,), now.get(key, ABSENT)) for key in sorted(before.plain().keys() | now.keys())]
+    steps = [step for step in steps if step.old != step.new]
     if not steps:
         return Done(before, before, label)
     site.edits.filter(undone=True).delete()
@@ -134,7 +130,7 @@ def put_document(site: Site, new: Document, label: str) -> Done:
         revision=site.revision,
         command="put-document",
         label=label,
-        operations=steps,
+        operations=[step.plain() for step in steps],
     )
     return Done(before, new, label)
 

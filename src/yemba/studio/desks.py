@@ -174,7 +174,7 @@ def _type(site: Site, look: Look, query: Mapping[str, str]) -> Context:
     top, rows = 0.0, []
     for level in levels:
         size = sizes[level]
-        top += size.high * 0.62 + 13
+        top += size.high * 0.5 + 13
         is_heading = level.startswith("h")
         rows.append(
             {
@@ -182,6 +182,7 @@ def _type(site: Site, look: Look, query: Mapping[str, str]) -> Context:
                 "low": size.low,
                 "high": size.high,
                 "y": top,
+                "drawn": size.high * 0.5,
                 "family": (heading if is_heading else body).name,
                 "weight": look.value("type.heading_weight") if is_heading else 400,
             }

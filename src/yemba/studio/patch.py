@@ -7,8 +7,7 @@ from typing import Any
 from yemba.core.site.document import Document
 from yemba.hosting.services import rendering
 from yemba.render.files import style_names
-from yemba.render.page import fragments, path_of
-from yemba.render.site import Site as Rendering
+from yemba.render.page import fragments
 from yemba.render.style import values
 
 
@@ -18,20 +17,17 @@ def patch(before: Document | None, after: Document, page: str) -> dict[str, Any]
     Where the page is no longer there, `follow` names the one to show instead.
     """
     if page not in after.pages:
-        return {"follow": path_of(after.pages[after.order[0]]), "page": after.order[0]}
-    new = rendering(after, draft=True)
-    made = fragments(new, page)
-    changed: dict[str, Any] = {"fragments": made.pieces, "order": made.order, "arrangement": made.arrangement}
-    changed |= _styles(new)
-    changed["page"], changed["slugs"] = page, {key: path_of(known) for key, known in after.pages.items()}
+        return {"follow": after.order[0]}
+    shown, pieces = _state(after, page)
     if before is not None and page in before.pages:
-        old = rendering(before, draft=True)
-        was = fragments(old, page)
-        changed["fragments"] = {p: html for p, html in made.pieces.items() if was.pieces.get(p) != html}
-        styles = _styles(old)
-        changed = {key: value for key, value in changed.items() if styles.get(key) != value}
-    return changed
+        was, old_pieces = _state(before, page)
+        shown = {key: value for key, value in shown.items() if was[key] != value}
+        pieces = {place: html for place, html in pieces.items() if old_pieces.get(place) != html}
+    return shown | {"fragments": pieces}
 
 
-def _styles(site: Rendering) -> dict[str, str]:
-    return {"values": values(site.look), "rules": style_names(site.look)[0]}
+def _state(document: Document, page: str) -> tuple[dict[str, Any], dict[str, str]]:
+    site = rendering(document, draft=True)
+    made = fragments(site, page)
+    shown = {"values": values(site.look), "rules": style_names(site.look)[0]}
+    return shown | {"order": made.order, "arrangement": made.arrangement}, made.pieces

@@ -14,7 +14,6 @@ urlpatterns = [
     path("sites/<slug:slug>/state/", views.state, name="state"),
     path("sites/<slug:slug>/where/", views.where_is, name="where"),
     path("sites/<slug:slug>/plane/", views.plane, name="plane"),
-    path("sites/<slug:slug>/reading/", views.reading, name="reading"),
     path("sites/<slug:slug>/icon/<path:path>", views.icon, name="icon"),
     path("sites/<slug:slug>/publish/", views.publish, name="publish"),
     path("sites/<slug:slug>/editions/<int:number>/", views.bring_back, name="bring-back"),

@@ -15,7 +15,6 @@ from django.urls import reverse
 from django.views.decorators.http import require_GET, require_POST, require_safe
 
 from yemba.catalogue import catalogue
-from yemba.core.colour.srgb import parse
 from yemba.core.errors import Fault
 from yemba.core.picture.intake import MOST_BYTES, take
 from yemba.core.site.ids import new_id
@@ -184,17 +183,6 @@ def plane(request: HttpRequest, slug: str) -> HttpResponse:
     if not hue.isdigit() or ground is None:
         raise Http404
     return JsonResponse(desks.plane_context(int(hue) % 360, ground.fill))
-
-
-@login_required
-@require_GET
-def reading(request: HttpRequest, slug: str) -> HttpResponse:
-    """A colour as hex, whatever it was written in."""
-    _site(request, slug)
-    try:
-        return JsonResponse({"hex": parse(request.GET.get("colour", "")).hex})
-    except Fault as fault:
-        return JsonResponse({"error": _error(fault)}, status=422)
 
 
 @login_required

@@ -15,11 +15,16 @@ from yemba.sites.models import Site
 
 
 class Waiting(NamedTuple):
-    """A change, the places it touches, and both in words."""
+    """A change, the places it touches, and these in words."""
 
     change: Change
     places: list[Place]
     reach: str
+
+    @property
+    def short(self) -> str:
+        """The reach without its pages."""
+        return self.reach.partition(",")[0]
 
 
 def waiting(site: Site) -> list[Waiting]:

@@ -7,7 +7,7 @@ from decimal import Decimal
 from typing import NamedTuple
 
 from babel import Locale
-from babel.dates import format_date, format_skeleton
+from babel.dates import format_date
 from babel.numbers import format_currency
 
 
@@ -23,7 +23,7 @@ def _locale(language: str) -> Locale:
 
 def day(iso: str, language: str) -> str:
     """Saturday 5 December 2026, as the language orders it. `iso` is YYYY-MM-DD."""
-    return str(format_skeleton("yMMMMEEEEd", date.fromisoformat(iso), locale=_locale(language)))
+    return str(format_date(date.fromisoformat(iso), "full", locale=_locale(language)))
 
 
 def parts(iso: str, language: str) -> Day:

@@ -24,24 +24,30 @@ ABSENT = Absent()
 
 
 class Operation(NamedTuple):
-    """`path` into the plain document; `old` and `new` are JSON values or ABSENT."""
+    """`path` into the plain document; `old` and `new` are JSON values or ABSENT.
+
+    `stood` counts the steps of `path` that were there before; holders made on the way below
+    them go again, once empty, when the step is taken back.
+    """
 
     path: Path
     old: Any
     new: Any
+    stood: int
 
     @property
     def inverse(self) -> Operation:
-        return Operation(self.path, self.new, self.old)
+        return self._replace(old=self.new, new=self.old)
 
     def plain(self) -> dict[str, Any]:
         """JSON form: an absent value is left out."""
         values = {"old": self.old, "new": self.new}
-        return {"path": list(self.path)} | {k: v for k, v in values.items() if v is not ABSENT}
+        about = {"path": list(self.path), "stood": self.stood}
+        return about | {k: v for k, v in values.items() if v is not ABSENT}
 
 
 def from_plain(data: dict[str, Any]) -> Operation:
-    return Operation(tuple(data["path"]), data.get("old", ABSENT), data.get("new", ABSENT))
+    return Operation(tuple(data["path"]), data.get("old", ABSENT), data.get("new", ABSENT), data["stood"])
 
 
 def inverse(operations: Sequence[Operation]) -> list[Operation]:
@@ -50,7 +56,9 @@ def inverse(operations: Sequence[Operation]) -> list[Operation]:
 
 def put(document: Document, path: Path, new: Any) -> Operation:
     """The step that makes the place at `path` hold `new` in `document`."""
-    return Operation(path, _get(document.plain(), path), new)
+    plain = document.plain()
+    stood = next((n for n in range(1, len(path)) if _get(plain, path[:n]) is ABSENT), len(path)) - 1
+    return Operation(path, _get(plain, path), new, stood)
 
 
 def remove(document: Document, path: Path) -> Operation:
@@ -64,7 +72,7 @@ def apply(document: Document, operations: Iterable[Operation]) -> Document:
     """
     plain = document.plain()
     for operation in operations:
-        _set(plain, operation.path, operation.new)
+        _set(plain, operation)
     return Document.model_validate(plain)
 
 
@@ -91,11 +99,15 @@ def _get(plain: Any, path: Path) -> Any:
     return plain
 
 
-def _set(plain: dict[str, Any], path: Path, value: Any) -> None:
-    *way, last = path
+def _set(plain: dict[str, Any], operation: Operation) -> None:
+    *way, last = operation.path
+    holders = [plain]
     for step in way:
-        plain = plain.setdefault(step, {})
-    if value is ABSENT:
-        plain.pop(last, None)
-    else:
-        plain[last] = value
+        holders.append(holders[-1].setdefault(step, {}))
+    if operation.new is not ABSENT:
+        holders[-1][last] = operation.new
+        return
+    holders[-1].pop(last, None)
+    for depth in range(len(way), operation.stood, -1):
+        if not holders[depth]:
+            holders[depth - 1].pop(way[depth - 1], None)

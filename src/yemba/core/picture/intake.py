@@ -82,7 +82,7 @@ def _take_pixels(data: bytes, name: str) -> Taken:
                 turned = ImageOps.exif_transpose(opened)
                 turned.thumbnail((_LONGEST_SIDE, _LONGEST_SIDE), Image.Resampling.LANCZOS)
                 return _kept(turned, form)
-    except (UnidentifiedImageError, OSError, SyntaxError, ValueError, Image.DecompressionBombError) as error:
+    except (UnidentifiedImageError, OSError, SyntaxError, ValueError) as error:
         if isinstance(error, Fault):
             raise
         raise Fault(
@@ -90,8 +90,8 @@ def _take_pixels(data: bytes, name: str) -> Taken:
             f"“{name}” is not a picture Yemba can read, or it is broken. Use SVG, PNG, JPEG or WebP.",
             "file",
         ) from error
-    except Image.DecompressionBombWarning as error:
-        raise Fault("picture-too-large", f"“{name}” has too many pixels. Save it smaller.", "file") from error
+    except (Image.DecompressionBombWarning, Image.DecompressionBombError) as error:
+        raise Fault("picture-too-large", f"“{name}” has more than {MOST_PIXELS // 1_000_000} million pixels. Save it smaller.", "file") from error
 
 
 def _kept(picture: Image.Image, form: str) -> Taken:

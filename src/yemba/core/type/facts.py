@@ -6,7 +6,7 @@ from functools import cached_property
 from io import BytesIO
 from typing import Any, NamedTuple
 
-from fontTools.ttLib import TTFont, TTLibError
+from fontTools.ttLib import TTFont
 
 from yemba.core.errors import Fault
 
@@ -49,7 +49,7 @@ class Face:
             self._glyphs: dict[int, str] = self._font.getBestCmap()
             self._weights: dict[int, Any] = {}
             self._font["hmtx"], self._font["OS/2"], self._font["hhea"]  # a font without these is none
-        except (TTLibError, KeyError, AssertionError, OSError) as error:
+        except Exception as error:  # a broken file makes fontTools raise nearly anything
             raise Fault("font-unreadable", f"This file is not a font Yemba can read: {error}.") from error
 
     @cached_property

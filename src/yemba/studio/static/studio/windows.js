@@ -19,7 +19,9 @@ export class Windows {
       const pane = frame.parentElement;
       const width = this.widths[frame.id];
       const scale = Math.min(1, pane.clientWidth / width);
-      if (pane.clientWidth) fit(frame, width, pane.clientHeight / scale, scale);
+      if (!pane.clientWidth) continue;
+      fit(frame, width, pane.clientHeight / scale, scale);
+      frame.style.left = `${(pane.clientWidth - width * scale) / 2}px`;
     }
   }
 

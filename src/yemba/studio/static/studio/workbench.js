@@ -62,7 +62,7 @@ function show(answer) {
 
 function apply(patch) {
   if (patch.follow !== undefined) {
-    go(patch.page);
+    go(patch.follow);
     return;
   }
   windows.say({ type: "patch", patch });
@@ -83,10 +83,14 @@ function mode() {
   if (proof === was) return;
   document.querySelector("#wide-label b").textContent = proof ? "Live now" : "Wide";
   document.querySelector(".ruler-phone b").textContent = proof ? "After publishing" : "Phone";
-  for (const name of ["wide", "phone"]) {
-    document.getElementById(`${name}-width`).value = windows.setWidth(name, proof || name === "wide" ? 1280 : 390);
-  }
+  resize({ wide: 1280, phone: proof ? 1280 : 390 });
   go(state.page);
+}
+
+function resize(widths) {
+  for (const [name, width] of Object.entries(widths)) {
+    document.getElementById(`${name}-width`).value = windows.setWidth(name, width);
+  }
 }
 
 async function send(form) {
@@ -253,6 +257,29 @@ bench.addEventListener("change", (event) => {
   }
 });
 
+// Words with bold, italic and lists: what stands there goes into the form when it is left.
+bench.addEventListener("focusin", ({ target }) => {
+  if (target.dataset.rich !== undefined) target.dataset.before = target.innerHTML;
+});
+bench.addEventListener("focusout", ({ target, relatedTarget }) => {
+  if (target.dataset.rich === undefined || relatedTarget?.dataset.format) return;
+  keepRich(target);
+});
+function keepRich(target) {
+  if (target.innerHTML === target.dataset.before) return;
+  target.dataset.before = target.innerHTML;
+  const form = target.closest("form");
+  form.elements.words.value = target.innerHTML;
+  send(form);
+}
+bench.addEventListener("click", ({ target }) => {
+  const button = target.closest("[data-format]");
+  if (!button) return;
+  const rich = button.closest("form").querySelector("[data-rich]");
+  rich.focus();
+  document.execCommand(button.dataset.format);
+});
+
 bench.addEventListener("click", (event) => {
   const link = event.target.closest("a[data-chapter], a[data-chapter-link]");
   if (!link || event.ctrlKey || event.metaKey || event.shiftKey) return;
@@ -271,6 +298,13 @@ bench.addEventListener("pointerout", (event) => {
   if (button && !button.contains(event.relatedTarget)) {
     ask(`${at("state")}?page=${state.page}`).then((answer) => answer.patch && apply(answer.patch));
   }
+});
+
+document.getElementById("proof-width").addEventListener("click", ({ target }) => {
+  const phone = target.getAttribute("aria-pressed") !== "true";
+  target.setAttribute("aria-pressed", phone);
+  target.textContent = phone ? "both as on a wide window" : "both as on a phone";
+  resize({ wide: phone ? 390 : 1280, phone: phone ? 390 : 1280 });
 });
 
 const hold = document.getElementById("see-before");

@@ -1,0 +1,170 @@
+"""The demo site as published, and every screen of the studio, before outside judges."""
+
+from __future__ import annotations
+
+import functools
+import http.server
+import json
+import shutil
+import subprocess
+import threading
+from collections.abc import Iterator
+from pathlib import Path
+
+import pytest
+from playwright.sync_api import Browser, Page
+
+from tests.conftest import needs
+from yemba.core.site.document import Document
+from yemba.demo import scenario
+from yemba.hosting import services as hosting
+from yemba.sites import services as sites
+from yemba.studio.chapters import NAMES
+
+pytestmark = [pytest.mark.browser, pytest.mark.tools, pytest.mark.django_db(transaction=True)]
+LONG = "Herringbone, paste paper and other endpapers that Ines makes when the tide keeps her"
+
+
+@pytest.fixture
+def exported(tmp_path: Path, db: None) -> Path:
+    """The demo's live site, its draft in both templates, and an awkward one, each in a folder."""
+    site = scenario.load()
+    hosting.write_out(site, tmp_path / "live", draft=False)
+    for name, over in {
+        "slipway": {},
+        "handbill": {"template": "handbill"},
+        "side": {"parts": {"header.arrangement": "side"}},
+        "awkward": awkward(sites.document(site)),
+        "awkward-handbill": awkward(sites.document(site)) | {"template": "handbill"},
+    }.items():
+        site.document = Document.model_validate(sites.document(site).plain() | over).text()
+        hosting.write_out(site, tmp_path / name, draft=True)
+        site.refresh_from_db()
+    return tmp_path
+
+
+def awkward(document: Document) -> dict[str, object]:
+    """Long names, fourteen pages, no pictures, an empty page, a long word."""
+    plain = document.plain()
+    for page in plain["pages"].values():
+        page["name"] = f"{page['name']} and a longer name"
+        for section in page["sections"].values():
+            section["fields"] = {k: v for k, v in section["fields"].items() if k != "picture"}
+            section["fields"]["heading"] = LONG
+    extra = {f"p{n}": {"name": f"Unbreakable{'word' * 6}{n}", "slug": f"extra-{n}"} for n in range(8)}
+    order = [*plain["order"], *extra]
+    return {"name": LONG, "pages": plain["pages"] | extra, "order": order, "pictures": {}, "navigation": {}}
+
+
+@pytest.fixture
+def served(exported: Path) -> Iterator[str]:
+    class Quiet(http.server.SimpleHTTPRequestHandler):
+        def log_message(self, format: str, *args: object) -> None:  # noqa: A002
+            pass
+
+    server = http.server.ThreadingHTTPServer(("127.0.0.1", 0), functools.partial(Quiet, directory=str(exported)))
+    threading.Thread(target=server.serve_forever, daemon=True).start()
+    yield f"http://127.0.0.1:{server.server_port}/"
+    server.shutdown()
+
+
+def pages_in(exported: Path) -> list[str]:
+    return sorted(str(file.parent.relative_to(exported)) + "/" for file in exported.rglob("index.html"))
+
+
+def test_no_page_has_an_error_of_the_nu_checker(exported: Path, node_modules: Path) -> None:
+    needs("Java, for the Nu HTML checker", shutil.which("java") is not None)
+    jar = node_modules / "vnu-jar/build/dist/vnu.jar"
+    files = [str(file) for file in exported.rglob("*.html")]
+    assert len(files) > 40
+    ran = subprocess.run(
+        ["java", "-jar", str(jar), "--format", "json", "--errors-only", *files], capture_output=True, text=True
+    )
+    messages = json.loads(ran.stderr)["messages"]
+    assert [f"{m['url']}: {m['message']}" for m in messages] == []
+
+
+def violations(page: Page, node_modules: Path) -> list[str]:
+    page.evaluate((node_modules / "axe-core/axe.min.js").read_text())
+    found = page.evaluate(
+        "axe.run({iframes: false}).then(r => r.violations.map(v => [v.id, v.nodes.map(n => n.html.slice(0, 160))]))"
+    )
+    return [f"{page.url}: {rule}: {nodes}" for rule, nodes in found]
+
+
+def test_pages_are_accessible_fit_every_width_and_ask_nobody_else(
+    browser: Browser, exported: Path, served: str, node_modules: Path
+) -> None:
+    context = browser.new_context(bypass_csp=True)
+    page = context.new_page()
+    asked: set[str] = set()
+    page.on("request", lambda request: asked.add(request.url))
+    page.on("response", lambda answer: missing.append(answer.url) if answer.status >= 400 else None)
+    missing: list[str] = []
+    wrong: list[str] = []
+    for path in pages_in(exported):
+        page.goto(served + path)
+        for width in (1280, 390, 320):
+            page.set_viewport_size({"width": width, "height": 800})
+            wide = page.evaluate("document.documentElement.scrollWidth")
+            wrong += [f"{path} is {wide} px wide at {width}"] if wide > width else []
+            wrong += violations(page, node_modules) if width != 320 else []
+            foot = page.evaluate("document.querySelector('.site-footer').getBoundingClientRect().bottom + scrollY")
+            wrong += [f"{path}: the footer floats at {foot} px"] if foot < 799 else []
+    assert wrong == []
+    assert missing == []
+    assert {url for url in asked if not url.startswith(served)} == set()
+    context.close()
+
+
+def test_the_menu_folds_where_it_is_said_and_opens_without_script(
+    browser: Browser, exported: Path, served: str
+) -> None:
+    context = browser.new_context(java_script_enabled=True)
+    page = context.new_page()
+    for site in ("slipway", "handbill", "awkward"):
+        page.goto(f"{served}{site}/")
+        page.set_viewport_size({"width": 390, "height": 800})
+        assert not page.locator(".menu a").first.is_visible()
+        page.locator(".menu-button").click()
+        assert page.locator(".menu a").last.is_visible() or page.locator(".menu").evaluate(
+            "e => e.scrollHeight > e.clientHeight"
+        )
+        page.keyboard.press("Escape")
+        assert not page.locator(".menu a").first.is_visible()
+        for width in range(500, 1700, 100):
+            page.set_viewport_size({"width": width, "height": 800})
+            if page.locator(".menu-button").is_visible():
+                continue
+            bar = page.locator(".bar").bounding_box()
+            menu = page.locator(".menu ul").bounding_box()
+            assert bar is not None and menu is not None
+            assert menu["x"] >= 0
+            assert menu["x"] + menu["width"] <= bar["x"] + bar["width"] + 1, f"{site} at {width}"
+            assert menu["height"] < 60, f"{site} breaks its menu into lines at {width}"
+    context.close()
+
+
+def test_every_screen_of_the_studio_is_accessible(page: Page, live_server, node_modules: Path) -> None:
+    scenario.load()
+    studio = f"http://localhost:{live_server.url.rpartition(':')[2]}"
+    wrong: list[str] = []
+
+    def look(address: str, width: int = 1280) -> None:
+        page.set_viewport_size({"width": width, "height": 800})
+        page.goto(studio + address)
+        wrong.extend(violations(page, node_modules))
+
+    for address in ("/", "/sign-in/", "/sign-up/"):
+        look(address)
+        look(address, 390)
+    page.goto(studio)
+    page.get_by_role("button", name="Enter the demo as Ines").click()
+    for address in ("/sites/", "/sites/new/", "/sites/saltmarsh/proof/"):
+        look(address)
+        look(address, 390)
+    for chapter in NAMES:
+        look(f"/sites/saltmarsh/{chapter}/")
+    look("/sites/saltmarsh/pages/?section=opening")
+    look("/sites/saltmarsh/pages/?section=c-dates")
+    assert wrong == []

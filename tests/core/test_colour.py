@@ -1,0 +1,150 @@
+"""Colours an owner types are read; what stands on a ground can be read."""
+
+from __future__ import annotations
+
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from yemba.core.colour.contrast import EDGE, TEXT, nearest, ratio
+from yemba.core.colour.grounds import Ground, failures, work_out
+from yemba.core.colour.oklch import Oklch, difference, to_colour, to_oklch
+from yemba.core.colour.plane import HEIGHT, MOST_CHROMA, WIDTH, line, plane
+from yemba.core.colour.srgb import BLACK, WHITE, Colour, from_hex, mix, parse
+from yemba.core.errors import Fault
+
+channel = st.integers(0, 255)
+colours = st.builds(Colour, channel, channel, channel)
+darks = st.builds(Colour, *[st.integers(0, 40)] * 3)
+lights = st.builds(Colour, *[st.integers(215, 255)] * 3)
+greys = channel.map(lambda v: Colour(v, v, v))
+one_hue = st.builds(
+    lambda lightness, chroma: to_colour(Oklch(lightness, chroma, 30)), st.floats(0, 1), st.floats(0, 0.3)
+)
+poles = st.sampled_from([BLACK, WHITE])
+
+
+def palettes(of: st.SearchStrategy[Colour]) -> st.SearchStrategy[tuple[Colour, ...]]:
+    return st.lists(of, min_size=3, max_size=8).map(tuple)
+
+
+any_palette = st.one_of(*(palettes(kind) for kind in (colours, darks, lights, greys, one_hue, poles)))
+
+
+@pytest.mark.parametrize(
+    ("typed", "read"),
+    [
+        ("#8c3b2a", "#8c3b2a"),
+        ("8C3B2A", "#8c3b2a"),
+        ("abc", "#aabbcc"),
+        ("#abcf", "#aabbcc"),
+        (" rgb(140 59 42) ", "#8c3b2a"),
+        ("rgb(140, 59, 42)", "#8c3b2a"),
+        ("teal", "#008080"),
+        ("hsl(0 100% 50%)", "#ff0000"),
+    ],
+)
+def test_a_colour_is_read_however_it_is_written(typed: str, read: str) -> None:
+    assert parse(typed).hex == read
+
+
+def test_a_colour_outside_srgb_is_mapped_in_and_keeps_its_hue() -> None:
+    wanted = Oklch(0.7, 0.37, 150)
+    mapped = to_oklch(parse("oklch(0.7 0.37 150)"))
+    assert abs(mapped.hue - wanted.hue) < 3
+    assert mapped.chroma < wanted.chroma
+
+
+@pytest.mark.parametrize("typed", ["", "no colour", "#12", "#ggg", "rgb(1,2)", "#8c3b2a80"])
+def test_what_is_no_colour_is_named_with_the_cure(typed: str) -> None:
+    with pytest.raises(Fault) as caught:
+        parse(typed, "hex")
+    assert f"“{typed}”" in caught.value.sentence
+    assert caught.value.field == "hex"
+
+
+@given(colours, colours)
+def test_contrast_is_the_same_both_ways_and_within_its_range(one: Colour, other: Colour) -> None:
+    assert ratio(one, other) == ratio(other, one)
+    assert 1 <= ratio(one, other) <= 21
+
+
+@given(colours, colours, st.sampled_from([EDGE, TEXT]))
+def test_the_nearest_colour_passes_and_is_the_colour_itself_where_that_passes(
+    wanted: Colour, ground: Colour, asked: float
+) -> None:
+    found = nearest(wanted, ground, asked)
+    assert ratio(found, ground) >= asked
+    if ratio(wanted, ground) >= asked:
+        assert found == wanted
+
+
+def test_no_colour_has_more_contrast_than_black_or_white_give() -> None:
+    with pytest.raises(ValueError, match="no colour"):
+        nearest(WHITE, from_hex("#777777"), 15)
+
+
+@settings(max_examples=400, deadline=None)
+@given(any_palette)
+def test_every_role_on_every_ground_passes_aa(palette: tuple[Colour, ...]) -> None:
+    for name, ground in work_out(palette).items():
+        assert failures(ground) == [], name
+
+
+@settings(max_examples=150, deadline=None)
+@given(any_palette)
+def test_states_differ_visibly_from_rest(palette: tuple[Colour, ...]) -> None:
+    for ground in work_out(palette).values():
+        rest, over, pressed = ground.button, ground.button_hover, ground.button_pressed
+        assert min(difference(rest, over), difference(rest, pressed), difference(over, pressed)) >= 0.03
+        assert ground.link_hover != ground.link
+
+
+@settings(max_examples=100, deadline=None)
+@given(any_palette)
+def test_only_an_underline_may_stand_in_for_contrast_between_link_and_text(palette: tuple[Colour, ...]) -> None:
+    for ground in work_out(palette).values():
+        assert ground.link_underlined == (ratio(ground.link, ground.text) < EDGE)
+
+
+def test_a_ground_that_fails_is_found() -> None:
+    good = work_out((from_hex("#8c3b2a"), from_hex("#22302e"), from_hex("#f5f0e4")))["light"]
+    bad: Ground = good._replace(text=good.fill)
+    assert [asked.role for asked, _ in failures(bad)] == ["text"]
+
+
+def test_the_brands_own_colours_are_used_where_they_read() -> None:
+    oxide, bottle, paper = from_hex("#8c3b2a"), from_hex("#22302e"), from_hex("#f5f0e4")
+    light = work_out((oxide, bottle, paper))["light"]
+    assert (light.fill, light.text, light.link, light.button) == (paper, bottle, oxide, oxide)
+
+
+def test_a_glaring_button_is_mended() -> None:
+    yellow = from_hex("#ffee00")
+    light = work_out((yellow, from_hex("#222222"), WHITE))["light"]
+    assert light.button != yellow
+    assert ratio(light.button_text, light.button) >= TEXT
+
+
+@given(colours, st.floats(0, 1))
+def test_laying_a_colour_over_another_stays_between_them(colour: Colour, share: float) -> None:
+    for low, high, got in zip(BLACK, colour, mix(BLACK, colour, share), strict=True):
+        assert low <= got <= high
+
+
+@given(colours)
+def test_a_colour_survives_the_way_to_oklch_and_back(colour: Colour) -> None:
+    back = to_colour(to_oklch(colour))
+    assert max(abs(a - b) for a, b in zip(colour, back, strict=True)) <= 1
+
+
+def test_the_plane_holds_the_hue_and_its_line_parts_what_reads_from_what_does_not() -> None:
+    assert len(plane(30)) == WIDTH * HEIGHT * 3
+    paper = from_hex("#f5f0e4")
+    found = line(30, paper, TEXT)
+    assert len(found.points) == HEIGHT
+    for lightness, chroma in found.points:
+        assert ratio(to_colour(Oklch(lightness - 0.01, chroma, 30)), paper) >= TEXT
+        assert ratio(to_colour(Oklch(lightness + 0.02, chroma, 30)), paper) < TEXT
+        assert 0 <= chroma <= MOST_CHROMA
+    assert line(30, from_hex("#777777"), 9).points == []

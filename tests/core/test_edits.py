@@ -1,0 +1,261 @@
+"""Edits, their inverses, and a change of template that loses nothing."""
+
+from __future__ import annotations
+
+import json
+from typing import Any
+
+import pytest
+from hypothesis import HealthCheck, given, settings
+from hypothesis import strategies as st
+from pydantic import ValidationError
+
+from yemba.catalogue import catalogue as shipped
+from yemba.core.change.command import commands, read_command
+from yemba.core.change.operation import ABSENT, Operation, apply, fold, from_plain, inverse, overlap
+from yemba.core.errors import Fault
+from yemba.core.site.document import Document, read
+from yemba.core.site.resolve import Look
+from yemba.core.site.words import plain
+from yemba.sites import starter
+
+CATALOGUE = shipped()
+START = starter.document("Saltmarsh Bindery", "slipway", CATALOGUE)
+words = st.text(st.characters(codec="utf-8", categories=("L", "N", "P", "Zs")), max_size=60)
+hexes = st.integers(0, 0xFFFFFF).map(lambda v: f"#{v:06x}")
+
+
+def some_command(document: Document, draw: st.DrawFn) -> tuple[str, dict[str, Any]]:
+    """Any command with arguments that make sense on this document, or nearly."""
+    page = draw(st.sampled_from(document.order))
+    sections = [key for p in document.pages.values() for key in p.order]
+    section = draw(st.sampled_from(sections or [""]))
+    items = [i for p in document.pages.values() for s in p.sections.values() for i in s.order] or [""]
+    colour = draw(st.sampled_from([c["id"] for c in Look(document, CATALOGUE).value("palette")]))
+    by = draw(st.integers(-3, 3))
+    binned = draw(st.sampled_from(sorted(document.bin) or [""]))
+    text = draw(words)
+    choices: list[tuple[str, dict[str, Any]]] = [
+        ("set-value", {"key": "type.base", "value": draw(st.integers(16, 24))}),
+        ("set-value", {"key": "header.arrangement", "value": draw(st.sampled_from(["row", "stack", "side"]))}),
+        ("return-value", {"key": draw(st.sampled_from(["type.base", "palette", "header.arrangement"]))}),
+        ("choose-template", {"template": draw(st.sampled_from(sorted(CATALOGUE.templates)))}),
+        ("apply-sheet", {"sheet": draw(st.sampled_from(["slipway/lamplight", "handbill/press-night"]))}),
+        ("bring-back-sheet", {}),
+        ("choose-pairing", {"pairing": draw(st.sampled_from(sorted(CATALOGUE.pairings)))}),
+        ("name-site", {"title": text, "tagline": draw(words)}),
+        ("set-colour", {"colour": colour, "hex": draw(hexes)}),
+        ("name-colour", {"colour": colour, "colour_name": text[:20]}),
+        ("add-colour", {"hex": draw(hexes)}),
+        ("remove-colour", {"colour": colour}),
+        ("move-colour", {"colour": colour, "by": by}),
+        ("add-page", {"page_name": text}),
+        ("rename-page", {"page": page, "page_name": text, "slug": draw(st.sampled_from(["new-address", "Bad Address"]))}),
+        ("move-page", {"page": page, "by": by}),
+        ("bin-page", {"page": page}),
+        ("restore-page", {"page": binned}),
+        ("move-menu-entry", {"page": page, "by": by}),
+        ("name-menu-entry", {"page": page, "entry": text[:30]}),
+        ("show-menu-entry", {"page": page, "shown": draw(st.booleans())}),
+        ("add-section", {"page": page, "kind": draw(st.sampled_from(sorted(CATALOGUE.kinds)))}),
+        ("move-section", {"section": section, "by": by}),
+        ("set-layout", {"section": section, "layout": draw(st.sampled_from(["", "beside", "poster", "rows"]))}),
+        ("set-ground", {"section": section, "ground": draw(st.sampled_from(["", "light", "dark"]))}),
+        ("set-words", {"section": section, "field": "heading", "words": text}),
+        ("align", {"section": section, "element": "heading", "align": draw(st.sampled_from(["", "center"]))}),
+        ("add-item", {"section": section}),
+        ("move-item", {"section": section, "item": draw(st.sampled_from(items)), "by": by}),
+        ("remove-item", {"section": section, "item": draw(st.sampled_from(items))}),
+        ("bin-section", {"section": section}),
+        ("restore-section", {"section": binned}),
+    ]  # fmt: skip
+    return draw(st.sampled_from(choices))
+
+
+@st.composite
+def histories(draw: st.DrawFn) -> tuple[list[Document], list[list[Operation]]]:
+    """Documents and the edits between them, from the starter document on."""
+    documents, edits = [START], []
+    for _ in range(draw(st.integers(1, 12))):
+        name, arguments = some_command(documents[-1], draw)
+        try:
+            steps = read_command(name, arguments).plan(documents[-1], CATALOGUE)
+        except Fault:
+            continue  # refused with a reason: the document stays as it is
+        documents.append(apply(documents[-1], steps))
+        edits.append(steps)
+    return documents, edits
+
+
+many = settings(
+    max_examples=150, deadline=None, suppress_health_check=[HealthCheck.too_slow, HealthCheck.data_too_large]
+)
+
+
+@many
+@given(histories())
+def test_an_edit_and_its_inverse_is_nothing(history: tuple[list[Document], list[list[Operation]]]) -> None:
+    documents, edits = history
+    for before, after, steps in zip(documents, documents[1:], edits, strict=False):
+        assert apply(after, inverse(steps)).text() == before.text()
+
+
+@many
+@given(histories())
+def test_undo_all_and_redo_all_give_the_same_bytes(history: tuple[list[Document], list[list[Operation]]]) -> None:
+    documents, edits = history
+    document = documents[-1]
+    for steps in reversed(edits):
+        document = apply(document, inverse(steps))
+    assert document.text() == START.text()
+    for steps in edits:
+        stored = [from_plain(json.loads(json.dumps(step.plain()))) for step in steps]
+        document = apply(document, stored)
+    assert document.text() == documents[-1].text()
+
+
+@many
+@given(histories())
+def test_a_document_reads_back_as_it_was_written(history: tuple[list[Document], list[list[Operation]]]) -> None:
+    document = history[0][-1]
+    assert read(document.text()) == document
+
+
+@many
+@given(histories(), st.permutations(sorted(CATALOGUE.templates)))
+def test_a_template_there_and_back_gives_the_same_bytes_and_loses_nothing(
+    history: tuple[list[Document], list[list[Operation]]], templates: list[str]
+) -> None:
+    document = history[0][-1]
+    before = document.text()
+    for template in [*templates, document.template]:
+        there = apply(document, read_command("choose-template", {"template": template}).plan(document, CATALOGUE))
+        assert content(there) == content(document)
+        document = there
+    assert document.text() == before
+
+
+def content(document: Document) -> dict[str, Any]:
+    """Everything that is the owner's: words, pictures, pages, links, brand values."""
+    return {key: value for key, value in document.plain().items() if key != "template"}
+
+
+def test_every_command_says_in_words_what_it_does() -> None:
+    home = START.order[0]
+    opening = START.pages[home].order[0]
+    arguments = {
+        "page": home, "section": opening, "colour": "c1", "hex": "#123456", "key": "type.base", "value": 20,
+        "template": "handbill", "sheet": "slipway/lamplight", "pairing": "archivo-work", "title": "New name",
+        "page_name": "News", "colour_name": "Sea", "kind": "words", "by": 1, "field": "heading", "element": "heading",
+        "words": "Hello", "align": "center", "item": "x", "picture": "p", "file": "f", "format": "png", "width": 1,
+        "height": 1, "file_name": "a.png",
+    }  # fmt: skip
+    skipped = {"describe-picture"}  # needs a picture that is there
+    for name in commands().keys() - skipped:
+        said = read_command(name, arguments).say(START, CATALOGUE)
+        assert said
+        assert "None" not in said
+
+
+@pytest.mark.parametrize(
+    ("name", "arguments", "code", "part"),
+    [
+        ("no-such", {}, "no-such-command", "no-such"),
+        ("set-value", {"key": "type.base", "value": "huge"}, "number-out-of-range", "“huge”"),
+        ("set-value", {"key": "type.base", "value": "99"}, "number-out-of-range", "16 to 24"),
+        ("set-value", {"key": "nothing"}, "no-such-setting", "nothing"),
+        ("set-value", {"key": "type.body", "value": "papyrus"}, "no-such-family", "papyrus"),
+        ("set-value", {"key": "header.arrangement", "value": "upside-down"}, "no-such-choice", "upside-down"),
+        ("name-site", {"title": "  "}, "empty", "empty"),
+        ("add-page", {"page_name": ""}, "empty", "name"),
+        ("add-page", {"page_name": "x" * 300}, "too-long", "300"),
+        ("choose-template", {"template": "gone"}, "no-such-template", "gone"),
+        ("apply-sheet", {"sheet": "slipway/gone"}, "no-such-sheet", "gone"),
+        ("set-words", {"section": "nowhere", "field": "heading"}, "gone", "no longer"),
+        ("add-section", {"page": "nowhere", "kind": "words"}, "gone", "no longer"),
+        ("move-page", {"page": "x"}, "bad-argument", ""),
+        ("bring-back-sheet", {}, "nothing-set-aside", "set aside"),
+    ],
+)
+def test_what_cannot_be_done_is_said_with_the_value(name: str, arguments: dict[str, Any], code: str, part: str) -> None:
+    with pytest.raises(Fault) as caught:
+        read_command(name, arguments).plan(START, CATALOGUE)
+    assert caught.value.code == code
+    assert part in caught.value.sentence
+
+
+def field(words: str, name: str = "heading") -> list[Operation]:
+    home = START.order[0]
+    arguments = {"section": START.pages[home].order[0], "field": name, "words": words}
+    return read_command("set-words", arguments).plan(START, CATALOGUE)
+
+
+@pytest.mark.parametrize(
+    ("name", "typed", "code"),
+    [
+        ("heading", "long " * 60, "too-long"),
+        ("heading", "", "empty"),
+        ("link", "not an address", "link-unreadable"),
+        ("link", "javascript:alert(1)", "link-unreadable"),
+        ("link", "page:gone", "no-such-page"),
+        ("lead", "w" * 20_000, "too-long"),
+        ("picture", "gone", "no-such-picture"),
+        ("nothing", "x", "no-such-field"),
+    ],
+)
+def test_words_that_will_not_do_are_refused(name: str, typed: str, code: str) -> None:
+    with pytest.raises(Fault) as caught:
+        field(typed, name)
+    assert caught.value.code == code
+
+
+@pytest.mark.parametrize(
+    ("typed", "stored"),
+    [
+        ("bench@saltmarsh.example", "mailto:bench@saltmarsh.example"),
+        ("saltmarsh.example/x", "https://saltmarsh.example/x"),
+        ("tel:+44 1632 960 417", "tel:+44 1632 960 417"),
+        (f"page:{START.order[1]}", f"page:{START.order[1]}"),
+    ],
+)
+def test_an_address_is_completed(typed: str, stored: str) -> None:
+    assert field(typed, "link")[0].new == stored
+
+
+def test_words_are_cleaned_and_keep_what_is_allowed() -> None:
+    stored = field('<div>Sewn <b>by hand</b><script>steal()</script> <a href="javascript:x">here</a></div>', "lead")[
+        0
+    ].new
+    assert stored == "<p>Sewn <strong>by hand</strong> <a>here</a></p>"
+    assert plain(stored) == "Sewn by hand here"
+
+
+def test_an_unknown_place_makes_no_document() -> None:
+    with pytest.raises(ValidationError):
+        apply(START, [Operation(("nonsense",), ABSENT, 1, 0)])
+
+
+def test_steps_of_one_gesture_fold_into_one() -> None:
+    first, second = field("one"), field("two")
+    folded = fold(first, second)
+    assert [(step.old, step.new) for step in folded] == [(first[0].old, "two")]
+    assert overlap(("a",), ("a", "b"))
+    assert not overlap(("a", "c"), ("a", "b"))
+
+
+def test_binning_the_first_page_is_refused_and_another_may_take_its_place() -> None:
+    first, second = START.order[:2]
+    with pytest.raises(Fault):
+        read_command("bin-page", {"page": first}).plan(START, CATALOGUE)
+    moved = apply(START, read_command("move-page", {"page": second, "by": -1}).plan(START, CATALOGUE))
+    assert moved.pages[second].slug == ""
+    assert moved.pages[first].slug == "home"
+
+
+def test_a_ready_sheet_sets_the_owners_values_aside_and_they_come_back() -> None:
+    own = apply(START, read_command("set-colour", {"colour": "c1", "hex": "#123456"}).plan(START, CATALOGUE))
+    covered = apply(own, read_command("apply-sheet", {"sheet": "handbill/press-night"}).plan(own, CATALOGUE))
+    assert Look(covered, CATALOGUE).colours[0].hex == "#c8321f"
+    assert covered.set_aside["palette"] == own.sheet["palette"]
+    back = apply(covered, read_command("bring-back-sheet", {}).plan(covered, CATALOGUE))
+    assert Look(back, CATALOGUE).colours[0].hex == "#123456"

@@ -1,0 +1,142 @@
+"""Files an owner brings are taken in, or refused with the reason."""
+
+from __future__ import annotations
+
+from io import BytesIO
+
+import pytest
+from PIL import Image
+
+from yemba.core.colour.srgb import from_hex
+from yemba.core.errors import Fault
+from yemba.core.picture.icons import from_logo, icon_set, initial, safe_share
+from yemba.core.picture.intake import MOST_BYTES, take
+from yemba.core.picture.sizes import resized, widths
+from yemba.core.site.catalogue import Catalogue
+
+SVG = '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 40 20">{}</svg>'
+
+
+def picture(form: str, size: tuple[int, int] = (60, 40), mode: str = "RGB", **options: object) -> bytes:
+    out = BytesIO()
+    Image.new(mode, size, (140, 59, 42, 128)[: len(mode)]).save(out, form, **options)
+    return out.getvalue()
+
+
+@pytest.mark.parametrize(("form", "mode"), [("PNG", "RGBA"), ("PNG", "RGB"), ("JPEG", "RGB"), ("WEBP", "RGBA")])
+def test_pictures_are_taken_in(form: str, mode: str) -> None:
+    taken = take(picture(form, mode=mode), "mark")
+    assert (taken.format, taken.width, taken.height) == (form.lower(), 60, 40)
+    assert Image.open(BytesIO(taken.data)).mode == mode
+
+
+def test_a_photograph_is_turned_and_says_nothing_of_where_it_was_taken() -> None:
+    exif = Image.Exif()
+    exif[0x0112] = 6  # orientation: a quarter turn
+    exif[0x8825] = {1: "N", 2: (52.0, 13.0, 0.0)}  # GPS
+    taken = take(picture("JPEG", exif=exif), "photo.jpg")
+    assert (taken.width, taken.height) == (40, 60)
+    assert not Image.open(BytesIO(taken.data)).getexif()
+
+
+def test_a_large_photograph_is_kept_as_large_as_pages_need() -> None:
+    assert take(picture("JPEG", (5000, 2000)), "wide.jpg").width == 2560
+
+
+def test_a_plain_svg_is_taken_in_with_its_size() -> None:
+    taken = take(SVG.format('<path d="M0 0h9v9z"/>').encode(), "mark.svg")
+    assert (taken.format, taken.width, taken.height) == ("svg", 40, 20)
+
+
+@pytest.mark.parametrize(
+    ("inside", "named"),
+    [
+        ("<script>alert(1)</script>", "script"),
+        ('<path onclick="x()"/>', "onclick"),
+        ('<image href="https://elsewhere.example/a.png"/>', "elsewhere.example"),
+        ('<use href="//elsewhere.example/a.svg#b"/>', "elsewhere.example"),
+        ('<a href="javascript:x()"><path d="M0 0"/></a>', "javascript"),
+        ("<foreignObject><p>x</p></foreignObject>", "foreignObject"),
+        ("<style>@import 'https://elsewhere.example/a.css'</style>", "elsewhere"),
+        ('<path style="fill:url(https://elsewhere.example/a)"/>', "elsewhere.example"),
+        ('<path fill="url(https://elsewhere.example/a)"/>', "elsewhere.example"),
+    ],
+)
+def test_an_svg_that_could_do_harm_is_refused_by_name(inside: str, named: str) -> None:
+    with pytest.raises(Fault) as caught:
+        take(SVG.format(inside).encode(), "mark.svg")
+    assert caught.value.code == "svg-unsafe"
+    assert "“mark.svg”" in caught.value.sentence
+    assert named in caught.value.sentence
+
+
+@pytest.mark.parametrize(
+    ("data", "code"),
+    [
+        (b"", "picture-unreadable"),
+        (b"MZ\x90\x00 this program", "picture-unreadable"),
+        (picture("PNG")[:60], "picture-unreadable"),
+        (picture("JPEG")[:80], "picture-unreadable"),
+        (picture("WEBP")[:30], "picture-unreadable"),
+        (picture("GIF"), "picture-unreadable"),
+        (b"<html></html>", "picture-unreadable"),
+        (b"<svg", "picture-unreadable"),
+        (b'<svg xmlns="http://www.w3.org/2000/svg"/>', "picture-unreadable"),
+        (b'<!DOCTYPE svg [<!ENTITY a "b">]><svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 1 1">&a;</svg>', "picture-unreadable"),
+        (bytes(MOST_BYTES + 1), "file-too-large"),
+    ],
+)  # fmt: skip
+def test_what_is_no_picture_is_refused(data: bytes, code: str) -> None:
+    with pytest.raises(Fault) as caught:
+        take(data, "thing.png")
+    assert caught.value.code == code
+    assert "“thing.png”" in caught.value.sentence
+    assert caught.value.field == "file"
+
+
+def test_a_picture_of_too_many_pixels_is_refused_before_it_is_unpacked() -> None:
+    whole = bytearray(picture("PNG", (1, 1)))
+    whole[16:24] = (50_000).to_bytes(4, "big") * 2
+    from zlib import crc32
+
+    whole[29:33] = crc32(bytes(whole[12:29])).to_bytes(4, "big")
+    with pytest.raises(Fault) as caught:
+        take(bytes(whole), "huge.png")
+    assert caught.value.code == "picture-too-large"
+
+
+@pytest.mark.parametrize("own", [1, 100, 320, 500, 1000, 1920, 2560])
+def test_widths_grow_never_enlarge_and_waste_little(own: int) -> None:
+    found = widths(own)
+    assert found == sorted(set(found))
+    assert found[-1] <= own
+    assert found[-1] == min(own, 1920)
+    for narrow, wide in zip(found, found[1:], strict=False):
+        assert narrow >= 320
+        assert (wide / narrow) ** 2 < 1.75
+
+
+def test_a_picture_is_made_smaller_in_every_format() -> None:
+    data = picture("PNG", (600, 300))
+    for form in ("webp", "jpeg", "png"):
+        made = Image.open(BytesIO(resized(data, 200, form)))
+        assert (made.size, made.format) == ((200, 100), form.upper())
+
+
+def test_icons_come_in_every_size_and_format(catalogue: Catalogue) -> None:
+    tile = initial("saltmarsh", catalogue.families["archivo"].face, 700, from_hex("#8c3b2a"), from_hex("#f5f0e4"))
+    made = icon_set(tile, tile)
+    for size in (180, 192, 512):
+        assert Image.open(BytesIO(made[f"icons/icon-{size}.png"])).size == (size, size)
+    ico = Image.open(BytesIO(made["favicon.ico"]))
+    assert ico.info["sizes"] == {(16, 16), (32, 32), (48, 48)}
+    assert Image.open(BytesIO(made["icons/icon-192.png"])).convert("RGB").getpixel((2, 2)) == (140, 59, 42)
+
+
+def test_a_logo_stays_inside_what_no_mask_cuts() -> None:
+    logo = picture("PNG", (100, 100))
+    tile = from_logo(logo, "png", 100, 100, from_hex("#ffffff"), safe_share())
+    drawn = Image.open(BytesIO(icon_set(tile, tile)["icons/maskable-512.png"])).convert("RGB")
+    dark = [x for x in range(512) if drawn.getpixel((x, 256)) != (255, 255, 255)]
+    half_diagonal = (dark[-1] - dark[0]) / 2 * 2**0.5
+    assert half_diagonal <= 512 * 0.8 / 2 + 1

@@ -1,0 +1,183 @@
+"""Editions, what visitors get, and who may see a draft."""
+
+from __future__ import annotations
+
+from datetime import UTC, datetime
+from pathlib import Path
+
+import pytest
+from django.core.management import CommandError, call_command
+from django.test import Client
+from freezegun import freeze_time
+
+from yemba.core.errors import Fault
+from yemba.hosting import services
+from yemba.hosting.models import Edition
+from yemba.people.models import Person
+from yemba.sites import services as sites
+from yemba.sites.models import Site
+
+pytestmark = pytest.mark.django_db
+LIVE, DRAFT = "saltmarsh.localhost", "draft--saltmarsh.localhost"
+
+
+def heading(site: Site, words: str) -> None:
+    document = sites.document(site)
+    opening = document.pages[document.order[0]].order[0]
+    sites.edit(site, "set-words", {"section": opening, "field": "heading", "words": words})
+    site.refresh_from_db()
+
+
+def test_before_the_first_edition_visitors_see_that_it_opens_soon(site: Site, client: Client) -> None:
+    answer = client.get("/", headers={"host": LIVE})
+    assert answer.status_code == 200
+    assert "Opening soon" in answer.content.decode()
+
+
+def test_publishing_puts_the_draft_live_and_later_edits_wait(site: Site, client: Client) -> None:
+    heading(site, "First words")
+    services.publish(site)
+    heading(site, "Second words")
+    assert "First words" in client.get("/", headers={"host": LIVE}).content.decode()
+    services.publish(site)
+    assert "Second words" in client.get("/", headers={"host": LIVE}).content.decode()
+
+
+def test_an_earlier_edition_comes_back_byte_for_byte(site: Site, client: Client) -> None:
+    services.publish(site)
+    first = client.get("/", headers={"host": LIVE}).content
+    heading(site, "Second words")
+    services.publish(site)
+    services.bring_back(site, 1)
+    assert client.get("/", headers={"host": LIVE}).content == first
+    assert sites.document(site).text() == site.document, "the draft is left alone"
+    with pytest.raises(Fault):
+        services.bring_back(site, 9)
+
+
+def test_an_edition_is_kept_as_it_was(site: Site) -> None:
+    edition = services.publish(site)
+    manifest, text = dict(edition.manifest), edition.document
+    heading(site, "Second words")
+    services.publish(site)
+    again = Edition.objects.get(pk=edition.pk)
+    assert (again.manifest, again.document) == (manifest, text)
+
+
+def test_publishing_again_writes_nothing_that_did_not_change(site: Site, settings) -> None:
+    services.publish(site)
+    before = set(Path(settings.MEDIA_ROOT).rglob("*"))
+    services.publish(site)
+    assert set(Path(settings.MEDIA_ROOT).rglob("*")) == before
+
+
+def test_a_publishing_that_breaks_off_leaves_the_live_site_as_it_was(site: Site, client: Client, monkeypatch) -> None:
+    services.publish(site)
+    live = client.get("/", headers={"host": LIVE}).content
+    heading(site, "Half done")
+    made, count = services.made, iter(range(100))
+
+    def breaks(file: object) -> bytes:
+        if next(count) == 5:
+            raise OSError("the disk is full")
+        return made(file)  # type: ignore[arg-type]
+
+    monkeypatch.setattr(services, "made", breaks)
+    with pytest.raises(OSError, match="disk"):
+        services.publish(site)
+    assert Edition.objects.filter(site=site).count() == 1
+    assert client.get("/", headers={"host": LIVE}).content == live
+
+
+def test_the_draft_can_be_made_as_an_edition_was_and_undone(site: Site) -> None:
+    services.publish(site)
+    first = site.document
+    heading(site, "Second words")
+    second = site.document
+    services.draft_from(site, 1)
+    site.refresh_from_db()
+    assert site.document == first
+    sites.undo(site)
+    site.refresh_from_db()
+    assert site.document == second
+
+
+def test_pages_are_asked_for_again_and_assets_kept_for_ever(site: Site, client: Client) -> None:
+    edition = services.publish(site)
+    page = client.get("/", headers={"host": LIVE})
+    assert page["Cache-Control"] == "public, no-cache"
+    again = client.get("/", headers={"host": LIVE, "if-none-match": page["ETag"]})
+    assert (again.status_code, again.content) == (304, b"")
+    sheet = next(path for path in edition.manifest if path.endswith(".css"))
+    assert "immutable" in client.get(f"/{sheet}", headers={"host": LIVE})["Cache-Control"]
+    head = client.head("/", headers={"host": LIVE})
+    assert (head.status_code, head.content) == (200, b"")
+
+
+def test_addresses_of_a_live_site(site: Site, client: Client) -> None:
+    services.publish(site)
+    assert client.get("/prices/", headers={"host": LIVE}).status_code == 200
+    assert client.get("/prices", headers={"host": LIVE})["Location"] == "/prices/"
+    missing = client.get("/no-such-page/", headers={"host": LIVE})
+    assert missing.status_code == 404
+    assert "Saltmarsh Bindery" in missing.content.decode()
+    assert client.get("/", headers={"host": "nobody.localhost"}).status_code == 404
+    assert client.post("/", headers={"host": LIVE}).status_code == 405
+
+
+def test_live_pages_run_no_script_and_sit_in_no_strangers_frame(site: Site, client: Client) -> None:
+    services.publish(site)
+    policy = client.get("/", headers={"host": LIVE})["Content-Security-Policy"]
+    assert "default-src 'none'" in policy
+    assert "script-src" not in policy
+    assert "frame-ancestors 'self'" in policy
+
+
+def test_a_draft_opens_by_its_signed_address_alone(site: Site, ines: Person, client: Client) -> None:
+    token = services.draft_token(site, ines)
+    opened = client.get(f"/~{token}/", headers={"host": DRAFT})
+    assert opened.status_code == 200
+    assert "frame-ancestors http://localhost:*" in opened["Content-Security-Policy"]
+    assert client.get(f"/~{token}x/", headers={"host": DRAFT}).status_code == 403
+    assert client.get("/", headers={"host": DRAFT}).status_code == 403
+    assert client.get(f"/~{token}/", headers={"host": "draft--other.localhost"}).status_code == 403
+    with freeze_time(datetime(2099, 1, 1, tzinfo=UTC)):
+        assert client.get(f"/~{token}/", headers={"host": DRAFT}).status_code == 403
+
+
+def test_a_drafts_address_ends_with_the_ownership(site: Site, ines: Person, client: Client) -> None:
+    token = services.draft_token(site, ines)
+    site.owner = Person.objects.create_user("other@saltmarsh.example", "x", name="Other")
+    site.save()
+    assert client.get(f"/~{token}/", headers={"host": DRAFT}).status_code == 403
+
+
+def test_every_file_a_draft_page_names_opens_there(site: Site, ines: Person, client: Client) -> None:
+    base = f"/~{services.draft_token(site, ines)}/"
+    html = client.get(base, headers={"host": DRAFT}).content.decode()
+    named = [part.split('"')[0] for part in html.split('href="assets/')[1:]]
+    assert named
+    for name in named:
+        assert client.get(f"{base}assets/{name}", headers={"host": DRAFT}).status_code == 200
+    assert client.get("/-/window.js", headers={"host": DRAFT})["Content-Type"].startswith("text/javascript")
+
+
+def test_any_other_name_leads_to_the_studio(client: Client) -> None:
+    assert client.get("/sites/", headers={"host": "127.0.0.1"})["Location"] == "http://localhost/sites/"
+
+
+def test_a_site_is_exported_as_plain_files(site: Site, tmp_path: Path) -> None:
+    with pytest.raises(CommandError, match="never published"):
+        call_command("export_site", "saltmarsh", str(tmp_path / "a"))
+    call_command("export_site", "saltmarsh", str(tmp_path / "a"), "--draft")
+    services.publish(site)
+    call_command("export_site", "saltmarsh", str(tmp_path / "b"))
+    files = {str(f.relative_to(tmp_path / "b")): f.read_bytes() for f in (tmp_path / "b").rglob("*") if f.is_file()}
+    assert files == {
+        str(f.relative_to(tmp_path / "a")): f.read_bytes() for f in (tmp_path / "a").rglob("*") if f.is_file()
+    }
+    assert {"index.html", "prices/index.html", "favicon.ico", "manifest.webmanifest"} <= files.keys()
+    with pytest.raises(CommandError, match="not empty"):
+        call_command("export_site", "saltmarsh", str(tmp_path / "b"))
+    with pytest.raises(CommandError, match="no site"):
+        call_command("export_site", "nowhere", str(tmp_path / "c"))

@@ -1,0 +1,193 @@
+"""Documents become pages, styles and files."""
+
+from __future__ import annotations
+
+import re
+from datetime import date
+from html.parser import HTMLParser
+from typing import Any
+
+import pytest
+
+from yemba.core.site.catalogue import Catalogue
+from yemba.core.site.document import Document
+from yemba.core.site.resolve import Look
+from yemba.render.files import site_files
+from yemba.render.page import fragments
+from yemba.render.site import Site
+from yemba.render.style import style
+
+TODAY = date(2026, 11, 24)
+AWKWARD = "An unreasonably long heading that somebody will one day write because they have so much to say"
+
+
+def site(document: Document, catalogue: Catalogue, *, draft: bool = False, **over: Any) -> Site:
+    changed = Document.model_validate(document.plain() | over)
+    return Site(Look(changed, catalogue), TODAY, lambda _: b"", draft)
+
+
+def page(rendered: Site, path: str = "index.html") -> str:
+    return site_files(rendered)[path].make().decode()
+
+
+class Links(HTMLParser):
+    def __init__(self) -> None:
+        super().__init__()
+        self.found: list[str] = []
+
+    def handle_starttag(self, tag: str, attrs: list[tuple[str, str | None]]) -> None:
+        self.found += [value for name, value in attrs if name in ("href", "src") and value]
+
+
+def test_the_same_document_gives_the_same_bytes(document: Document, catalogue: Catalogue) -> None:
+    first, second = ({p: f.make() for p, f in site_files(site(document, catalogue)).items()} for _ in range(2))
+    assert first == second
+
+
+@pytest.mark.parametrize("template", ["slipway", "handbill"])
+def test_every_link_and_file_a_page_names_is_there(document: Document, catalogue: Catalogue, template: str) -> None:
+    files = site_files(site(document, catalogue, template=template))
+    for path in files:
+        if not path.endswith(".html"):
+            continue
+        links = Links()
+        links.feed(files[path].make().decode())
+        assert links.found
+        for link in links.found:
+            if link.startswith(("#", "mailto:", "tel:")):
+                continue
+            steps = [*path.split("/")[:-1], *link.split("/")]
+            way: list[str] = []
+            for step in steps:
+                if step == "..":
+                    way.pop()
+                elif step not in (".", ""):
+                    way.append(step)
+            wanted = "/".join(way)
+            assert wanted in files or f"{wanted}/index.html".lstrip("/") in files, f"{link} on {path}"
+
+
+def test_a_live_page_has_no_script_and_no_marks_a_draft_has(document: Document, catalogue: Catalogue) -> None:
+    live, draft = page(site(document, catalogue)), page(site(document, catalogue, draft=True))
+    assert "<script" not in live
+    assert "data-place" not in live
+    assert "data-field" not in live
+    assert "window.js" in draft
+    assert 'data-field="heading"' in draft
+
+
+def test_a_draft_and_a_live_page_say_the_same(document: Document, catalogue: Catalogue) -> None:
+    def body(html: str) -> str:
+        inner = html[html.index("<body") :]
+        return re.sub(r' data-(?:place|field|item|edit|page)="[^"]*"', "", inner)
+
+    assert body(page(site(document, catalogue))) == body(page(site(document, catalogue, draft=True)))
+
+
+def test_owners_words_are_escaped(document: Document, catalogue: Catalogue) -> None:
+    html = page(site(document, catalogue, name="<b>Salt</b> & marsh"))
+    assert "<b>Salt" not in html
+    assert "&lt;b&gt;Salt&lt;/b&gt; &amp; marsh" in html
+
+
+def test_every_page_has_one_first_heading(document: Document, catalogue: Catalogue) -> None:
+    files = site_files(site(document, catalogue))
+    for path, file in files.items():
+        if path.endswith(".html"):
+            assert file.make().decode().count("<h1") == 1, path
+
+
+def test_an_empty_page_and_one_without_heading_are_whole(document: Document, catalogue: Catalogue) -> None:
+    plain = document.plain()
+    first, second = document.order[:2]
+    plain["pages"][first] = {"name": "Home", "slug": ""}
+    lone = {"x1": {"kind": "words", "fields": {"body": "<p>Only this.</p>"}}}
+    plain["pages"][second] = {"name": "Lone", "slug": "lone", "sections": lone, "order": ["x1"]}
+    rendered = site(Document.model_validate(plain), catalogue)
+    assert '<h1 class="unseen">Home</h1>' in page(rendered)
+    assert '<h1 class="unseen">Lone</h1>' in page(rendered, "lone/index.html")
+
+
+def test_the_year_stays_current_and_the_name_follows(document: Document, catalogue: Catalogue) -> None:
+    html = page(site(document, catalogue, name="Nettle & Rye"))
+    assert "© 2026 Nettle &amp; Rye" in html
+    later = Site(site(document, catalogue).look, date(2031, 1, 1), lambda _: b"")
+    assert "© 2031" in page(later)
+
+
+def test_a_hidden_page_is_in_no_menu_and_still_there(document: Document, catalogue: Catalogue) -> None:
+    hidden = document.order[1]
+    rendered = site(document, catalogue, navigation={"hidden": [hidden]})
+    html = fragments(rendered, document.order[0]).pieces
+    assert ">Prices<" not in html["header"] + html["footer"]
+    assert "prices/index.html" in site_files(rendered)
+
+
+def test_a_link_to_a_page_that_is_gone_leads_nowhere_wrong(document: Document, catalogue: Catalogue) -> None:
+    plain = document.plain()
+    prices = document.order[1]
+    del plain["pages"][prices]
+    plain["order"].remove(prices)
+    assert "prices" not in page(site(Document.model_validate(plain), catalogue)).lower().replace("what it costs", "")
+
+
+def test_dates_and_prices_are_said_in_the_sites_language(document: Document, catalogue: Catalogue) -> None:
+    plain = document.plain()
+    sections = {
+        "x1": {
+            "kind": "dates",
+            "order": ["a", "b"],
+            "items": {
+                "a": {"fields": {"title": "Later", "day": "2027-03-14", "begins": "10:00", "ends": "16:00"}},
+                "b": {"fields": {"title": "Sooner", "day": "2026-12-05"}},
+            },
+        },
+        "x2": {
+            "kind": "price-list",
+            "order": ["a", "b", "c"],
+            "items": {
+                "a": {"fields": {"title": "A", "price": "from 48.00"}},
+                "b": {"fields": {"title": "B", "price": "4.50"}},
+                "c": {"fields": {"title": "C"}},
+            },
+        },
+    }
+    home = document.order[0]
+    plain["pages"][home] |= {"sections": sections, "order": ["x1", "x2"]}
+    rendered = page(site(Document.model_validate(plain | {"currency": "GBP"}), catalogue))
+    assert rendered.index("Sooner") < rendered.index("Later")
+    for said in ("5 December 2026", "14 March 2027", "10:00–16:00", "from £48", "£4.50", "by arrangement"):
+        assert said in rendered
+    german = page(site(Document.model_validate(plain | {"language": "de"}), catalogue))
+    assert "5. Dezember 2026" in german
+    assert "4,50" in german
+
+
+@pytest.mark.parametrize("template", ["slipway", "handbill"])
+def test_a_stylesheet_stays_small_and_asks_nobody_else(document: Document, catalogue: Catalogue, template: str) -> None:
+    made = style(site(document, catalogue, template=template).look)
+    whole = made.rules + made.values
+    assert len(whole) < 40_000
+    assert "http" not in whole
+    assert whole.count("{") == whole.count("}")
+
+
+def test_only_used_families_reach_a_live_page(document: Document, catalogue: Catalogue) -> None:
+    names = [path for path in site_files(site(document, catalogue)) if path.endswith(".woff2")]
+    assert {name.split("/")[1].split("-latin")[0] for name in names} == {"bricolage-grotesque", "newsreader"}
+
+
+def test_one_offs_reach_the_page(document: Document, catalogue: Catalogue) -> None:
+    plain = document.plain()
+    home = document.order[0]
+    opening = document.pages[home].order[0]
+    plain["pages"][home]["sections"][opening]["one_offs"] = {"heading": {"align": "center"}}
+    assert 'data-align="center"' in page(site(Document.model_validate(plain), catalogue))
+
+
+def test_long_words_stay_words(document: Document, catalogue: Catalogue) -> None:
+    plain = document.plain()
+    home = document.order[0]
+    opening = document.pages[home].order[0]
+    plain["pages"][home]["sections"][opening]["fields"]["heading"] = AWKWARD
+    assert AWKWARD in page(site(Document.model_validate(plain), catalogue))

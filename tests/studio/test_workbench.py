@@ -1,0 +1,299 @@
+"""The studio without its scripts: every chapter, every answer, and whose site it is."""
+
+from __future__ import annotations
+
+from io import BytesIO
+
+import pytest
+from django.core.files.uploadedfile import SimpleUploadedFile
+from django.test import Client
+from django.urls import URLPattern, reverse
+from PIL import Image
+
+from yemba.hosting import services as hosting
+from yemba.people import urls as people_urls
+from yemba.people.models import Person
+from yemba.sites import services as sites
+from yemba.sites.models import Site
+from yemba.studio import urls as studio_urls
+from yemba.studio.chapters import NAMES
+
+pytestmark = pytest.mark.django_db
+JSON = {"accept": "application/json"}
+
+
+@pytest.fixture
+def desk(client: Client, ines: Person, site: Site) -> Client:
+    client.force_login(ines, backend="django.contrib.auth.backends.ModelBackend")
+    return client
+
+
+def edit(client: Client, *, headers: dict[str, str] | None = None, **data: object):
+    return client.post("/sites/saltmarsh/edit/", {"chapter": "palette", **data}, headers=headers or {})
+
+
+@pytest.mark.parametrize("chapter", NAMES)
+def test_every_chapter_opens_as_a_page_and_as_panels(desk: Client, chapter: str) -> None:
+    page = desk.get(f"/sites/saltmarsh/{chapter}/")
+    assert page.status_code == 200
+    assert f"<h1>{NAMES[chapter]}</h1>" in page.content.decode()
+    panels = desk.get(f"/sites/saltmarsh/{chapter}/", headers=JSON).json()
+    assert set(panels["panels"]) == {"chapters", "desk", "rail"}
+
+
+def test_no_page_of_the_studio_has_inline_script_or_style(desk: Client) -> None:
+    addresses = ["/", "/sites/", "/sites/new/", *(f"/sites/saltmarsh/{c}/" for c in NAMES)]
+    for address in addresses:
+        answer = desk.get(address)
+        html = answer.content.decode()
+        assert "<style" not in html
+        assert ' style="' not in html
+        assert " onclick" not in html
+        for script in html.split("<script")[1:]:
+            assert "src=" in script.split(">")[0] or 'type="application/json"' in script.split(">")[0]
+        policy = answer["Content-Security-Policy"]
+        assert "unsafe" not in policy
+        assert "script-src 'self'" in policy
+
+
+def test_an_edit_answers_with_panels_and_only_what_changed(desk: Client, site: Site) -> None:
+    home = sites.document(site).order[0]
+    answer = edit(desk, headers=JSON, command="set-colour", colour="c1", hex="#8c3b2a", window_page=home).json()
+    assert set(answer["patch"]) == {"values", "fragments"}
+    assert answer["patch"]["fragments"] == {}
+    assert "#8c3b2a" in answer["patch"]["values"]
+    opening = sites.document(site).pages[home].order[0]
+    words = {"command": "set-words", "section": opening, "field": "heading", "words": "Mended"}
+    answer = edit(desk, headers=JSON, window_page=home, **words).json()
+    assert list(answer["patch"]["fragments"]) == [opening]
+
+
+def test_a_stream_shows_and_keeps_nothing(desk: Client, site: Site) -> None:
+    data = {"command": "set-colour", "colour": "c1", "hex": "oklch(0.5 0.1 30)"}
+    home = sites.document(site).order[0]
+    answer = desk.post("/sites/saltmarsh/stream/", data | {"window_page": home}, headers=JSON).json()
+    assert "values" in answer["patch"]
+    site.refresh_from_db()
+    assert site.revision == 0
+    assert desk.post("/sites/saltmarsh/stream/", data | {"hex": "none"}, headers=JSON).status_code == 422
+
+
+@pytest.mark.parametrize(
+    ("data", "form", "said"),
+    [
+        ({"command": "set-colour", "colour": "c1", "hex": "reddish"}, "hex", "“reddish” is not a colour"),
+        ({"command": "name-site", "title": " ", "chapter": "logo"}, "name-site", "empty"),
+        ({"command": "set-value", "key": "shape.corner", "value": "400"}, "set-shape.corner", "“400”"),
+        ({"command": "add-page", "page_name": "", "chapter": "pages"}, "add-page", "empty"),
+    ],
+)
+def test_bad_values_answer_beside_the_field_and_keep_what_was_typed(
+    desk: Client, data: dict[str, str], form: str, said: str
+) -> None:
+    plain = edit(desk, form=form, **data)
+    assert plain.status_code == 422
+    html = plain.content.decode()
+    inside = html[html.index(f'id="{form}"') :].split("</form>")[0]
+    assert said in inside
+    typed = next(v for k, v in data.items() if k in ("hex", "title", "value", "page_name"))
+    assert f'value="{typed}"' in inside
+    spoken = edit(desk, headers=JSON, **data)
+    assert spoken.status_code == 422
+    assert said in spoken.json()["error"]["sentence"]
+
+
+def test_a_heading_of_300_letters_is_refused_and_shown_again(desk: Client, site: Site) -> None:
+    document = sites.document(site)
+    opening = document.pages[document.order[0]].order[0]
+    words = "w" * 300
+    data = {"command": "set-words", "section": opening, "field": "heading", "words": words, "chapter": "pages"}
+    html = edit(desk, form="form-words-heading", here=f"?section={opening}", **data).content.decode()
+    assert "has 300 letters" in html
+    assert words in html
+
+
+def test_without_script_an_edit_leads_back_to_its_chapter(desk: Client) -> None:
+    answer = edit(desk, command="set-value", key="type.base", value="20", chapter="type", here="?x=1")
+    assert answer["Location"] == "/sites/saltmarsh/type/?x=1"
+    assert "20" in desk.get("/sites/saltmarsh/type/").content.decode()
+
+
+def test_undo_and_redo_by_their_buttons(desk: Client, site: Site) -> None:
+    start = site.document
+    edit(desk, command="set-value", key="type.base", value="20")
+    assert desk.post("/sites/saltmarsh/undo/", {"chapter": "type"}).status_code == 302
+    site.refresh_from_db()
+    assert site.document == start
+    desk.post("/sites/saltmarsh/redo/", {"chapter": "type"})
+    site.refresh_from_db()
+    assert site.document != start
+    assert desk.post("/sites/saltmarsh/redo/", headers=JSON).status_code == 422
+
+
+def upload(client: Client, data: bytes, name: str = "mark.png", **fields: str):
+    file = SimpleUploadedFile(name, data)
+    return client.post(
+        "/sites/saltmarsh/upload/", {"file": file, "chapter": "logo", "use": "logo"} | fields, headers=JSON
+    )
+
+
+def png() -> bytes:
+    out = BytesIO()
+    Image.new("RGB", (64, 32), (140, 59, 42)).save(out, "PNG")
+    return out.getvalue()
+
+
+def test_a_logo_is_taken_in_shown_and_made_into_icons(desk: Client, site: Site) -> None:
+    assert upload(desk, png()).status_code == 200
+    site.refresh_from_db()
+    (key,) = sites.document(site).pictures
+    assert sites.look(site).value("logo.picture") == key
+    assert desk.get("/sites/saltmarsh/icon/icons/icon-192.png")["Content-Type"] == "image/png"
+    assert desk.get("/sites/saltmarsh/icon/icons/nothing.png").status_code == 404
+    assert "mark.png" in desk.get("/sites/saltmarsh/logo/").content.decode()
+
+
+@pytest.mark.parametrize(
+    ("data", "name", "said"),
+    [
+        (png()[:50], "broken.png", "broken"),
+        (b"<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 1 1'><script/></svg>", "mark.svg", "script"),
+        (b"MZ executable", "renamed.png", "not a picture"),
+    ],
+)
+def test_a_file_that_will_not_do_is_refused_and_nothing_is_kept(
+    desk: Client, site: Site, data: bytes, name: str, said: str
+) -> None:
+    answer = upload(desk, data, name)
+    assert answer.status_code == 422
+    assert said in answer.json()["error"]["sentence"]
+    site.refresh_from_db()
+    assert sites.document(site).pictures == {}
+
+
+def test_pointing_tells_what_decides_and_where(desk: Client, site: Site) -> None:
+    document = sites.document(site)
+    opening = document.pages[document.order[0]].order[0]
+    told = desk.get("/sites/saltmarsh/where/", {"place": opening, "field": "heading"}).json()
+    assert "Heading in Opening, Home" in told["html"]
+    assert "comes from the template Slipway" in told["html"]
+    assert told["address"].endswith(f"section={opening}")
+    assert told["control"] == "words-heading"
+    edit(desk, command="set-value", key="type.heading", value="fraunces")
+    assert (
+        "your brand sheet" in desk.get("/sites/saltmarsh/where/", {"place": opening, "field": "heading"}).json()["html"]
+    )
+    for place, field, chapter in (
+        ("header", "navigation", "header"),
+        ("header", "logo", "logo"),
+        ("footer", "copyright", "footer"),
+    ):
+        address = desk.get("/sites/saltmarsh/where/", {"place": place, "field": field}).json()["address"]
+        assert f"/{chapter}/" in address
+    assert desk.get("/sites/saltmarsh/where/", {"place": "gone"}).status_code == 404
+
+
+def test_the_control_that_decides_is_on_the_desk_it_leads_to(desk: Client, site: Site) -> None:
+    document = sites.document(site)
+    places = [(s, f) for p in document.pages.values() for s in p.order for f in p.sections[s].fields]
+    places += [("header", f) for f in ("logo", "tagline", "navigation", "")] + [("footer", "copyright"), ("footer", "")]
+    for place, field in places:
+        told = desk.get("/sites/saltmarsh/where/", {"place": place, "field": field}).json()
+        page = desk.get(told["address"]).content.decode()
+        assert f'id="{told["control"]}"' in page, (place, field, told)
+
+
+def test_publishing_and_going_back_by_their_buttons(desk: Client, site: Site) -> None:
+    desk.post("/sites/saltmarsh/publish/")
+    edit(desk, command="set-value", key="type.base", value="20")
+    proof = desk.get("/sites/saltmarsh/proof/").content.decode()
+    assert "Publish 1 change" in proof
+    assert "Base size" in proof
+    desk.post("/sites/saltmarsh/publish/")
+    edition = hosting.live_edition(site)
+    assert edition is not None
+    assert (edition.number, edition.changes) == (2, ["Base size: 20 px"])
+    desk.post("/sites/saltmarsh/editions/1/")
+    live = hosting.live_edition(site)
+    assert live is not None
+    assert live.number == 1
+    assert desk.post("/sites/saltmarsh/editions/7/").status_code == 404
+
+
+def test_a_person_signs_up_out_and_in(client: Client, db: None) -> None:
+    data = {"name": "Ines Varela", "email": "Ines@Saltmarsh.example", "password": "tide-row-four"}
+    assert client.post("/sign-up/", data)["Location"] == "/sites/new/"
+    client.post("/sign-out/")
+    assert client.get("/sites/")["Location"].startswith("/sign-in/")
+    wrong = client.post("/sign-in/", {"username": "ines@saltmarsh.example", "password": "tide-row-five"})
+    assert "capitals count" in wrong.content.decode()
+    right = client.post("/sign-in/", {"username": "ines@saltmarsh.example", "password": "tide-row-four"})
+    assert right["Location"] == "/sites/"
+    client.post("/sign-out/")
+    taken = client.post("/sign-up/", data)
+    assert taken.status_code == 422
+    assert "already has an account" in taken.content.decode()
+    short = client.post("/sign-up/", data | {"email": "new@saltmarsh.example", "password": "x"})
+    assert "too short" in short.content.decode()
+
+
+def test_signing_in_is_throttled(client: Client, ines: Person) -> None:
+    for _ in range(9):
+        answer = client.post("/sign-in/", {"username": ines.email, "password": "wrong"})
+    assert answer.status_code == 429
+    assert "Too many tries" in answer.content.decode()
+
+
+def test_the_demo_door_is_there_in_demo_mode_alone(client: Client, settings, db: None) -> None:
+    settings.DEMO = False
+    assert client.post("/enter-the-demo/").status_code == 404
+    assert "Enter the demo" not in client.get("/").content.decode()
+    settings.DEMO = True
+    Person.objects.create_user("ines@saltmarsh.example", name="Ines")
+    assert client.post("/enter-the-demo/")["Location"] == "/sites/"
+    assert client.get("/enter-the-demo/").status_code == 405
+
+
+def test_a_taken_address_answers_beside_its_field(desk: Client) -> None:
+    answer = desk.post("/sites/new/", {"title": "Another", "slug": "saltmarsh", "template": "slipway"})
+    html = answer.content.decode()
+    assert answer.status_code == 422
+    assert "“saltmarsh” is in use. Choose another, such as saltmarsh-2." in html
+    assert 'value="Another"' in html
+
+
+def addresses() -> list[str]:
+    """Every address of the studio and of the accounts, filled in for Ines's site."""
+    given = {"slug": "saltmarsh", "chapter": "palette", "number": 1, "path": "favicon.ico"}
+    named = [p for p in (*studio_urls.urlpatterns, *people_urls.urlpatterns) if isinstance(p, URLPattern)]
+    return [
+        reverse(pattern.name or "", kwargs={key: given[key] for key in pattern.pattern.converters}) for pattern in named
+    ]
+
+
+OPEN_TO_ALL = {"/", "/sign-up/", "/sign-in/", "/sign-out/", "/enter-the-demo/"}
+OWN_TO_EACH = {"/sites/", "/sites/new/"}
+
+
+@pytest.mark.parametrize("address", addresses())
+@pytest.mark.parametrize("method", ["get", "post"])
+def test_a_stranger_finds_nothing_of_hers(client: Client, site: Site, address: str, method: str) -> None:
+    if address in OPEN_TO_ALL:
+        return
+    answer = getattr(client, method)(address)
+    assert answer.status_code == 302
+    assert answer["Location"].startswith("/sign-in/")
+    stranger = Person.objects.create_user("other@saltmarsh.example", "x", name="Other")
+    client.force_login(stranger, backend="django.contrib.auth.backends.ModelBackend")
+    answer = getattr(client, method)(address)
+    if address in OWN_TO_EACH:
+        assert "saltmarsh" not in answer.content.decode().lower()
+    else:
+        assert answer.status_code in (404, 405)
+
+
+def test_forms_want_their_token(ines: Person, site: Site) -> None:
+    strict = Client(enforce_csrf_checks=True, SERVER_NAME="localhost")
+    strict.force_login(ines, backend="django.contrib.auth.backends.ModelBackend")
+    assert strict.post("/sites/saltmarsh/edit/", {"command": "set-value"}).status_code == 403
+    assert strict.post("/sites/saltmarsh/publish/").status_code == 403
