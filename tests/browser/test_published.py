@@ -111,7 +111,7 @@ def test_pages_are_accessible_fit_every_width_and_ask_nobody_else(
             wrong += violations(page, node_modules) if width != 320 else []
             foot = page.evaluate("document.querySelector('.site-footer').getBoundingClientRect().bottom + scrollY")
             wrong += [f"{path}: the footer floats at {foot} px"] if foot < 799 else []
-    assert wrong == []
+    assert not wrong, "\n".join(wrong)
     assert missing == []
     assert {url for url in asked if not url.startswith(served)} == set()
     context.close()
@@ -167,4 +167,4 @@ def test_every_screen_of_the_studio_is_accessible(page: Page, live_server, node_
         look(f"/sites/saltmarsh/{chapter}/")
     look("/sites/saltmarsh/pages/?section=opening")
     look("/sites/saltmarsh/pages/?section=c-dates")
-    assert wrong == []
+    assert not wrong, "\n".join(wrong)

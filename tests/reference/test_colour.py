@@ -60,7 +60,7 @@ def test_mapping_into_srgb_agrees_with_css() -> None:
         wanted = Oklch(chance.uniform(0.2, 0.9), chance.uniform(0.1, 0.4), chance.uniform(0, 360))
         mapped = Color("oklch", list(wanted)).convert("srgb").fit(method="oklch-chroma", jnd=0)
         theirs = Colour(*(round(255 * min(1, max(0, c))) for c in mapped.coords(nans=False)))
-        assert difference(to_colour(wanted), theirs) < 0.005
+        assert difference(to_colour(wanted), theirs) < 0.01  # two steps of eight bits in the darks
 
 
 def test_laying_over_agrees_with_compositing() -> None:

@@ -91,7 +91,11 @@ def _take_pixels(data: bytes, name: str) -> Taken:
             "file",
         ) from error
     except (Image.DecompressionBombWarning, Image.DecompressionBombError) as error:
-        raise Fault("picture-too-large", f"“{name}” has more than {MOST_PIXELS // 1_000_000} million pixels. Save it smaller.", "file") from error
+        raise Fault(
+            "picture-too-large",
+            f"“{name}” has more than {MOST_PIXELS // 1_000_000} million pixels. Save it smaller.",
+            "file",
+        ) from error
 
 
 def _kept(picture: Image.Image, form: str) -> Taken:

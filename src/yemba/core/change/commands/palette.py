@@ -22,48 +22,83 @@ def _palette(document: Document, catalogue: Catalogue) -> Brand:
     return [dict(colour) for colour in value]
 
 
-def _place(palette: Brand, colour: str) -> int:
-    for place, known in enumerate(palette):
-        if known["id"] == colour:
-            return place
-    raise Fault("gone", "That colour is no longer in the palette.", "colour")
-
-
 def _put(document: Document, palette: Brand) -> list[Operation]:
     chosen = setting("palette")
     return [put(document, ("sheet", "palette"), chosen.rule.read(palette, chosen.name, "palette"))]
 
 
-class SetColour(Command):
+class OfColour(Command):
+    """What is done to one brand colour: `change` alters the palette, `told` says it of the colour's name."""
+
+    colour: str
+
+    def change(self, palette: Brand, place: int) -> None:
+        raise NotImplementedError
+
+    def told(self, name: str) -> str:
+        raise NotImplementedError
+
+    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
+        palette = _palette(document, catalogue)
+        self.change(palette, self._place(palette))
+        return _put(document, palette)
+
+    def say(self, document: Document, catalogue: Catalogue) -> str:
+        palette = _palette(document, catalogue)
+        return self.told(palette[self._place(palette)]["name"])
+
+    def _place(self, palette: Brand) -> int:
+        for place, known in enumerate(palette):
+            if known["id"] == self.colour:
+                return place
+        raise Fault("gone", "That colour is no longer in the palette.", "colour")
+
+
+class SetColour(OfColour):
     """A brand colour's hex code, or any CSS colour."""
 
     name: ClassVar[str] = "set-colour"
-    colour: str
     hex: str
 
-    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
-        palette = _palette(document, catalogue)
-        palette[_place(palette, self.colour)]["hex"] = parse(self.hex, "hex").hex
-        return _put(document, palette)
+    def change(self, palette: Brand, place: int) -> None:
+        palette[place]["hex"] = parse(self.hex, "hex").hex
 
-    def say(self, document: Document, catalogue: Catalogue) -> str:
-        palette = _palette(document, catalogue)
-        return f"{palette[_place(palette, self.colour)]['name']} to {parse(self.hex).hex}"
+    def told(self, name: str) -> str:
+        return f"{name} to {parse(self.hex).hex}"
 
 
-class NameColour(Command):
+class NameColour(OfColour):
     name: ClassVar[str] = "name-colour"
-    colour: str
     colour_name: str
 
-    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
-        palette = _palette(document, catalogue)
-        palette[_place(palette, self.colour)]["name"] = self.colour_name
-        return _put(document, palette)
+    def change(self, palette: Brand, place: int) -> None:
+        palette[place]["name"] = self.colour_name
 
-    def say(self, document: Document, catalogue: Catalogue) -> str:
-        palette = _palette(document, catalogue)
-        return f"Colour {palette[_place(palette, self.colour)]['name']} is called {self.colour_name}"
+    def told(self, name: str) -> str:
+        return f"Colour {name} is called {self.colour_name}"
+
+
+class RemoveColour(OfColour):
+    name: ClassVar[str] = "remove-colour"
+
+    def change(self, palette: Brand, place: int) -> None:
+        del palette[place]
+
+    def told(self, name: str) -> str:
+        return f"Colour {name} removed"
+
+
+class MoveColour(OfColour):
+    """Move a colour by `by` places; the first colour leads."""
+
+    name: ClassVar[str] = "move-colour"
+    by: int
+
+    def change(self, palette: Brand, place: int) -> None:
+        palette.insert(min(max(0, place + self.by), len(palette) - 1), palette.pop(place))
+
+    def told(self, name: str) -> str:
+        return f"Colour {name} moved"
 
 
 class AddColour(Command):
@@ -79,35 +114,3 @@ class AddColour(Command):
 
     def say(self, document: Document, catalogue: Catalogue) -> str:
         return f"Colour {self.colour_name or self.hex} added"
-
-
-class RemoveColour(Command):
-    name: ClassVar[str] = "remove-colour"
-    colour: str
-
-    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
-        palette = _palette(document, catalogue)
-        del palette[_place(palette, self.colour)]
-        return _put(document, palette)
-
-    def say(self, document: Document, catalogue: Catalogue) -> str:
-        palette = _palette(document, catalogue)
-        return f"Colour {palette[_place(palette, self.colour)]['name']} removed"
-
-
-class MoveColour(Command):
-    """Move a colour by `by` places; the first colour leads."""
-
-    name: ClassVar[str] = "move-colour"
-    colour: str
-    by: int
-
-    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
-        palette = _palette(document, catalogue)
-        place = _place(palette, self.colour)
-        palette.insert(min(max(0, place + self.by), len(palette) - 1), palette.pop(place))
-        return _put(document, palette)
-
-    def say(self, document: Document, catalogue: Catalogue) -> str:
-        palette = _palette(document, catalogue)
-        return f"Colour {palette[_place(palette, self.colour)]['name']} moved"
