@@ -215,11 +215,15 @@ def test_words_that_will_not_do_are_refused(name: str, typed: str, code: str) ->
         ("bench@saltmarsh.example", "mailto:bench@saltmarsh.example"),
         ("saltmarsh.example/x", "https://saltmarsh.example/x"),
         ("tel:+44 1632 960 417", "tel:+44 1632 960 417"),
-        (f"page:{START.order[1]}", f"page:{START.order[1]}"),
     ],
 )
 def test_an_address_is_completed(typed: str, stored: str) -> None:
     assert field(typed, "link")[0].new == stored
+
+
+def test_a_link_to_a_page_is_kept_by_the_pages_id() -> None:
+    link = f"page:{START.order[1]}"
+    assert field(link, "link")[0].new == link
 
 
 def test_words_are_cleaned_and_keep_what_is_allowed() -> None:

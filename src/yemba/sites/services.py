@@ -2,8 +2,8 @@
 
 from __future__ import annotations
 
+from collections import OrderedDict
 from collections.abc import Mapping, Sequence
-from functools import lru_cache
 from typing import Any, NamedTuple
 
 from django.db import transaction
@@ -29,14 +29,22 @@ class Done(NamedTuple):
     label: str
 
 
-@lru_cache(maxsize=64)
-def _read(text: str) -> Document:
-    return read(text)
+_KEPT_READ = 32
+_read_before: OrderedDict[str, Document] = OrderedDict()
 
 
 def document(site: Site) -> Document:
-    """The draft."""
-    return _read(site.document)
+    """The draft. Texts read or written lately are not read again."""
+    text = site.document
+    found = _read_before.get(text)
+    return found if found is not None else _remember(text, read(text))
+
+
+def _remember(text: str, document: Document) -> Document:
+    _read_before[text] = document
+    while len(_read_before) > _KEPT_READ:
+        _read_before.popitem(last=False)
+    return document
 
 
 def look(site: Site) -> Look:
@@ -157,6 +165,7 @@ def _locked(site: Site) -> Site:
 
 def _store(site: Site, after: Document) -> None:
     site.document = after.text()
+    _remember(site.document, after)
     site.revision += 1
     site.save(update_fields=["document", "revision", "changed_at"])
 

@@ -6,7 +6,10 @@ An edit's inverse needs no code of its own: the same steps backwards, each turne
 from __future__ import annotations
 
 from collections.abc import Iterable, Sequence
+from copy import deepcopy
 from typing import Any, NamedTuple
+
+from pydantic import BaseModel
 
 from yemba.core.site.document import Document
 
@@ -56,9 +59,8 @@ def inverse(operations: Sequence[Operation]) -> list[Operation]:
 
 def put(document: Document, path: Path, new: Any) -> Operation:
     """The step that makes the place at `path` hold `new` in `document`."""
-    plain = document.plain()
-    stood = next((n for n in range(1, len(path)) if _get(plain, path[:n]) is ABSENT), len(path)) - 1
-    return Operation(path, _get(plain, path), new, stood)
+    stood = next((n for n in range(1, len(path)) if _get(document, path[:n]) is ABSENT), len(path)) - 1
+    return Operation(path, _get(document, path), new, stood)
 
 
 def remove(document: Document, path: Path) -> Operation:
@@ -70,7 +72,8 @@ def apply(document: Document, operations: Iterable[Operation]) -> Document:
 
     Raises pydantic's ValidationError where the outcome would be no document.
     """
-    plain = document.plain()
+    plain = document.model_dump(mode="json", exclude_defaults=True, exclude={"pages"})
+    plain["pages"] = dict(document.pages)  # pages that no step touches stay as they are, unread
     for operation in operations:
         _set(plain, operation)
     return Document.model_validate(plain)
@@ -91,19 +94,37 @@ def overlap(first: Path, second: Path) -> bool:
     return first[:shorter] == second[:shorter]
 
 
-def _get(plain: Any, path: Path) -> Any:
+def _get(document: Document, path: Path) -> Any:
+    """The JSON value at a place; what equals its default counts as absent, as in the plain document."""
+    found: Any = document
     for step in path:
-        if not isinstance(plain, dict) or step not in plain:
+        if isinstance(found, BaseModel):
+            field = type(found).model_fields.get(step)
+            value = getattr(found, step, ABSENT) if field else ABSENT
+            found = ABSENT if field and value == field.default else value
+        else:
+            found = found.get(step, ABSENT) if isinstance(found, dict) else ABSENT
+        if found is ABSENT:
             return ABSENT
-        plain = plain[step]
-    return plain
+    return _plain(found)
+
+
+def _plain(value: Any) -> Any:
+    if isinstance(value, BaseModel):
+        return value.model_dump(mode="json", exclude_defaults=True)
+    if isinstance(value, dict):
+        return {key: _plain(inner) for key, inner in value.items()}
+    return deepcopy(value)
 
 
 def _set(plain: dict[str, Any], operation: Operation) -> None:
     *way, last = operation.path
     holders = [plain]
     for step in way:
-        holders.append(holders[-1].setdefault(step, {}))
+        holder = holders[-1].setdefault(step, {})
+        if isinstance(holder, BaseModel):
+            holder = holders[-1][step] = _plain(holder)
+        holders.append(holder)
     if operation.new is not ABSENT:
         holders[-1][last] = operation.new
         return

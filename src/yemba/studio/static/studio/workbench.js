@@ -10,6 +10,7 @@ const bench = document.getElementById("workbench");
 const at = (path) => `${told.address}${path}/`;
 const state = { revision: told.revision, chapter: told.chapter, page: told.page, pages: told.pages, before: false };
 let chosen = null;
+let opened = 0; // counts the desks opened, so that a late answer knows it is late
 let gesture = "";
 let writing = false; // words are being written in a window, which keeps the focus
 
@@ -93,7 +94,17 @@ function resize(widths) {
   }
 }
 
+// An edit's answer shows the desk it was made on. Where another was opened meanwhile, that one is
+// asked for again, and only the windows take the answer.
+function settle(answer, asked) {
+  if (asked === opened) return show(answer);
+  state.revision = answer.revision;
+  if (answer.patch) apply(answer.patch);
+  return open(location.href, "", false);
+}
+
 async function send(form) {
+  const asked = opened;
   const answer = await ask(form.getAttribute("action"), body(form));
   if (answer.error) {
     if (answer.revision) state.revision = answer.revision;
@@ -101,7 +112,7 @@ async function send(form) {
     return;
   }
   fault(form, null);
-  show(answer);
+  settle(answer, asked);
   kept(answer.said ? `Kept: ${answer.said}` : "Kept");
 }
 
@@ -110,12 +121,16 @@ const stream = oneInFlight(async (form) => {
   if (answer.patch) apply(answer.patch);
 });
 
-async function open(address, control) {
-  const answer = await ask(address);
-  if (answer.error) return kept(answer.error.sentence);
+async function open(address, control, isNew = true) {
+  opened += 1;
+  const asked = opened;
   const from = new URL(address, location.href);
-  history.pushState({}, "", from.pathname + from.search);
+  if (isNew) history.pushState({}, "", from.pathname + from.search);
+  const answer = await ask(address);
+  if (asked !== opened) return;
+  if (answer.error) return kept(answer.error.sentence);
   show(answer);
+  if (!isNew) return;
   const page = from.searchParams.get("page");
   if (page && page !== state.page) go(page);
   const section = from.searchParams.get("section");
@@ -172,12 +187,13 @@ function heard(message, from) {
     const form = new FormData();
     const given = { csrfmiddlewaretoken: token(), command: "set-words", section: message.place, field: message.field, item: message.item || "", words: message.words };
     for (const [name, value] of Object.entries({ ...given, revision: state.revision, chapter: state.chapter, here: location.search, window_page: state.page })) form.set(name, value);
+    const asked = opened;
     ask(at("edit"), form).then((answer) => {
       if (answer.error) {
         kept(answer.error.sentence);
         windows.say({ type: "fault", ...message, type: "fault", sentence: answer.error.sentence });
       } else {
-        show(answer);
+        settle(answer, asked);
         kept(`Kept: ${answer.said}`);
       }
     });

@@ -1,0 +1,147 @@
+"""How fast it is, in ratios taken in one run, beside the goals."""
+
+from __future__ import annotations
+
+import random
+import statistics
+import time
+from collections.abc import Callable
+from typing import Any, NamedTuple
+
+from django.core.management.base import BaseCommand
+
+from yemba.catalogue import catalogue
+from yemba.core.change.command import read_command
+from yemba.core.change.operation import apply
+from yemba.core.change.reach import reach
+from yemba.core.colour.grounds import work_out
+from yemba.core.colour.plane import plane
+from yemba.core.colour.srgb import Colour
+from yemba.core.site.document import Document
+from yemba.core.site.resolve import Look
+from yemba.hosting.services import rendering
+from yemba.render import page as page_module
+from yemba.render.files import site_files
+from yemba.render.page import render_page
+from yemba.render.site import Site
+from yemba.sites import starter
+from yemba.studio.patch import patch
+
+
+class Row(NamedTuple):
+    what: str
+    measured: str
+    goal: str
+
+
+def generated(pages: int) -> Document:
+    """A starter site grown to this many pages of six sections."""
+    plain = starter.document("Bench", "slipway", catalogue()).plain()
+    kinds = list(catalogue().kinds)
+    from yemba.core.change.commands.sections import starter as section
+
+    for number in range(len(plain["order"]), pages):
+        sections = {f"s{number}x{n}": section(kinds[n % len(kinds)], catalogue()) for n in range(6)}
+        plain["pages"][f"p{number}"] = {
+            "name": f"Page {number}",
+            "slug": f"page-{number}",
+            "sections": sections,
+            "order": list(sections),
+        }
+        plain["order"].append(f"p{number}")
+    plain["navigation"] = {"hidden": plain["order"][6:]}
+    return Document.model_validate(plain)
+
+
+def median(do: Callable[[], Any], times: int = 9) -> float:
+    """Milliseconds."""
+    taken = []
+    for _ in range(times):
+        begun = time.perf_counter()
+        do()
+        taken.append((time.perf_counter() - begun) * 1000)
+    return statistics.median(taken)
+
+
+class Command(BaseCommand):
+    help = "Measure the server's share of the work on generated sites of 12 and 200 pages."
+
+    def handle(self, *args: Any, **options: Any) -> None:
+        rows = [*self.colour(), *self.edits(), *self.rendering()]
+        width = max(len(row.what) for row in rows)
+        for row in rows:
+            self.stdout.write(f"{row.what:<{width}}  {row.measured:<28}  goal: {row.goal}")
+
+    def colour(self) -> list[Row]:
+        chance = random.Random(1)  # noqa: S311
+
+        def grounds() -> None:
+            work_out(tuple(Colour(*(chance.randrange(256) for _ in range(3))) for _ in range(5)))
+
+        def hue() -> None:
+            plane.__wrapped__(chance.randrange(360))  # without its cache
+
+        return [
+            Row("grounds of a new palette", f"{median(grounds, 60):.1f} ms", "20 ms"),
+            Row("plane at a new hue", f"{median(hue):.1f} ms", "30 ms"),
+        ]
+
+    def edits(self) -> list[Row]:
+        chance = random.Random(2)  # noqa: S311
+        taken: dict[int, list[float]] = {}
+        for pages in (12, 200):
+            before = generated(pages)
+            home = before.order[0]
+            opening = before.pages[home].order[0]
+
+            def colour(before: Document = before, home: str = home) -> None:
+                arguments = {"colour": "c1", "hex": f"#{chance.randrange(1 << 24):06x}"}
+                after = apply(before, read_command("set-colour", arguments).plan(before, catalogue()))
+                patch(before, after, home)
+
+            def words(before: Document = before, home: str = home, opening: str = opening) -> None:
+                arguments = {"section": opening, "field": "heading", "words": f"Words {chance.random()}"}
+                after = apply(before, read_command("set-words", arguments).plan(before, catalogue()))
+                patch(before, after, home)
+
+            after = apply(
+                before, read_command("set-colour", {"colour": "c1", "hex": "#aa3344"}).plan(before, catalogue())
+            )
+            touched = median(lambda b=before, a=after: reach(Look(b, catalogue()), Look(a, catalogue())), 5)  # type: ignore[misc]
+            taken[pages] = [median(colour), median(words), touched]
+        return [
+            Row("colour edit and its patch, 12 and 200 pages", _pair(taken, 0), "30 ms on both"),
+            Row("words edit and its patch, 12 and 200 pages", _pair(taken, 1), "30 ms on both"),
+            Row("reach of a colour, 12 and 200 pages", _pair(taken, 2), "100 ms on 200"),
+        ]
+
+    def rendering(self) -> list[Row]:
+        site = rendering(generated(200))
+        home = site.look.document.order[0]
+        page = median(lambda: render_page(site, home, ["site.css"], []), 30)
+        engine = median(_templates_alone(site, home), 30)
+        files = site_files(site)
+        paths = [path for path in files if path.endswith(".html")]
+        every = median(lambda: [files[path].make() for path in paths], 3)
+        one = median(files[paths[0]].make, 9)
+        return [
+            Row("page render over its templates alone", f"{page:.2f} ms = {page / engine:.1f} x", "2 x"),
+            Row("one page of 200 over all 200", f"{one:.1f} of {every:.0f} ms = {100 * one / every:.1f} %", "5 %"),
+        ]
+
+
+def _templates_alone(site: Site, page: str) -> Callable[[], Any]:
+    """The templates of a page rendered again with the values they were given: the engine's bare time."""
+    given: list[tuple[str, dict[str, Any]]] = []
+    whole = page_module._render
+    page_module._render = lambda name, **context: given.append((name, context)) or whole(name, **context)  # type: ignore[func-returns-value]
+    try:
+        render_page(site, page, ["site.css"], [])
+    finally:
+        page_module._render = whole
+    return lambda: [whole(name, **context) for name, context in given]
+
+
+def _pair(taken: dict[int, list[float]], which: int) -> str:
+    small, large = taken[12][which], taken[200][which]
+    return f"{small:.1f} and {large:.1f} ms ({large / small:.1f} x)"

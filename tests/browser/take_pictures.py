@@ -1,0 +1,63 @@
+"""Not a test: takes the pictures of docs/screenshots. Run by bin/pictures."""
+
+from __future__ import annotations
+
+from io import BytesIO
+from pathlib import Path
+
+import pytest
+from PIL import Image
+from playwright.sync_api import Page
+
+from yemba.core.site.document import Document
+from yemba.demo import scenario
+from yemba.hosting import services as hosting
+from yemba.sites import services as sites
+from yemba.studio.chapters import NAMES
+
+pytestmark = pytest.mark.django_db(transaction=True)
+ROOT = Path(__file__).parents[2]
+SHOTS = ROOT / "docs/screenshots"
+CARDS = ROOT / "src/yemba/studio/static/studio/templates"
+
+
+def test_take_pictures(page: Page, live_server) -> None:
+    port = live_server.url.rpartition(":")[2]
+    studio, live = f"http://localhost:{port}", f"http://saltmarsh.localhost:{port}"
+    site = scenario.load()
+
+    def take(address: str, name: str, width: int = 1280, height: int = 800) -> None:
+        page.set_viewport_size({"width": width, "height": height})
+        page.goto(address)
+        page.wait_for_load_state("networkidle")
+        page.wait_for_timeout(900)
+        keep(page.screenshot(), name)
+
+    take(f"{studio}/", "front")
+    page.get_by_role("button", name="Enter the demo as Ines").click()
+    take(f"{studio}/sites/", "sites")
+    take(f"{studio}/sites/", "sites-phone", 390)
+    take(f"{studio}/sites/new/", "new-site")
+    for chapter in NAMES:
+        query = "?section=opening" if chapter == "pages" else ""
+        take(f"{studio}/sites/saltmarsh/{chapter}/{query}", chapter)
+    take(f"{studio}/sites/saltmarsh/proof/", "proof-phone", 390)
+
+    start = sites.document(site)
+    for template in ("handbill", "slipway"):
+        over = {"template": template} | ({"sheet": {}} if template == "handbill" else {})
+        site.document = Document.model_validate(start.plain() | over).text()
+        site.save()
+        hosting.publish(site)
+        take(f"{live}/", f"live-{template}")
+        page.set_viewport_size({"width": 1200, "height": 1500})
+        page.wait_for_timeout(400)
+        card = Image.open(BytesIO(page.screenshot())).convert("RGB").resize((720, 900), Image.Resampling.LANCZOS)
+        card.save(CARDS / f"{template}.webp", quality=82)
+    take(f"{live}/", "live-slipway-phone", 390)
+
+
+def keep(data: bytes, name: str) -> None:
+    """As a PNG of 256 colours where that is enough to see it by: a third of the size."""
+    picture = Image.open(BytesIO(data)).convert("RGB").quantize(255, dither=Image.Dither.FLOYDSTEINBERG)
+    picture.save(SHOTS / f"{name}.png", optimize=True)
