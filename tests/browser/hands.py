@@ -1,0 +1,58 @@
+"""What a person does at the workbench, for the errands."""
+
+from __future__ import annotations
+
+from playwright.sync_api import Frame, Page, expect
+
+BUTTON = ".kind-opening .button"
+
+
+def frames(page: Page) -> list[Frame]:
+    found = [page.locator(f"#{name}").element_handle().content_frame() for name in ("wide", "phone")]
+    return [frame for frame in found if frame is not None]
+
+
+def style(frame: Frame | Page, selector: str, name: str) -> str:
+    return str(frame.locator(selector).first.evaluate(f"e => getComputedStyle(e).{name}"))
+
+
+def eventually(page: Page, check: str, *, tries: int = 40) -> None:
+    """Both windows answer `check` with true before long."""
+    for _ in range(tries):
+        if all(frame.evaluate(check) for frame in frames(page)):
+            return
+        page.wait_for_timeout(100)
+    raise AssertionError(f"never came true in both windows: {check}")
+
+
+def chapter(page: Page, name: str) -> None:
+    page.locator(f"#chapters a[data-chapter={name.lower()}]").click()
+    expect(page.locator("#desk h1")).to_have_text(name)
+
+
+def kept(page: Page, words: str) -> None:
+    expect(page.locator("#kept")).to_contain_text(words)
+
+
+def point(page: Page, selector: str) -> tuple[float, float]:
+    """Where an element of the wide window stands on the screen, the window being drawn smaller."""
+    pane = page.locator("#wide").evaluate(
+        "e => [e.getBoundingClientRect().x, e.getBoundingClientRect().y, e.getBoundingClientRect().width / e.offsetWidth]"
+    )
+    box = (
+        frames(page)[0]
+        .locator(selector)
+        .first.evaluate(
+            "e => { e.scrollIntoView({block: 'center', behavior: 'instant'}); const b = e.getBoundingClientRect(); return [b.x + 20, b.y + b.height / 2]; }"
+        )
+    )
+    return pane[0] + box[0] * pane[2], pane[1] + box[1] * pane[2]
+
+
+def write(page: Page, selector: str, words: str) -> None:
+    """Write words where they stand: double-click, type, Enter."""
+    page.mouse.dblclick(*point(page, selector))
+    expect(frames(page)[0].locator(selector).first).to_have_attribute("contenteditable", "plaintext-only")
+    page.keyboard.press("Control+A")
+    page.keyboard.type(words)
+    page.keyboard.press("Enter")

@@ -1,0 +1,104 @@
+"""The twin windows: they follow the pointer, lead to what decides, and show what was before."""
+
+from __future__ import annotations
+
+import pytest
+from playwright.sync_api import Page, expect
+
+from tests.browser.hands import BUTTON, chapter, eventually, frames, kept, point
+from yemba.demo import scenario
+from yemba.sites.models import Site
+
+pytestmark = [pytest.mark.browser, pytest.mark.django_db(transaction=True)]
+COLOUR = f"getComputedStyle(document.querySelector('{BUTTON}')).backgroundColor"
+OXIDE = f"{COLOUR} === 'rgb(140, 59, 42)'"
+
+
+@pytest.fixture
+def bench(page: Page, live_server) -> Page:
+    scenario.load()
+    page.goto(f"http://localhost:{live_server.url.rpartition(':')[2]}/")
+    page.get_by_role("button", name="Enter the demo as Ines").click()
+    page.get_by_role("link", name="Saltmarsh Bindery").click()
+    eventually(page, f"!!document.querySelector('{BUTTON}') && {OXIDE}")
+    return page
+
+
+def revision() -> int:
+    return Site.objects.get(slug="saltmarsh").revision
+
+
+def test_both_windows_follow_the_pointer_and_a_drag_is_one_edit(bench: Page) -> None:
+    before, edits = revision(), Site.objects.get(slug="saltmarsh").edits.count()
+    box = bench.locator(".plane svg").bounding_box()
+    assert box is not None
+    bench.mouse.move(box["x"] + 100, box["y"] + 100)
+    bench.mouse.down()
+    for step in range(1, 12):
+        bench.mouse.move(box["x"] + 60 + step * 3, box["y"] + 120)
+    eventually(bench, f"!({OXIDE})")
+    assert revision() == before, "nothing is kept while the pointer moves"
+    bench.mouse.up()
+    kept(bench, "Oxide to #")
+    assert Site.objects.get(slug="saltmarsh").edits.count() == edits + 1
+    bench.locator("#desk h1").click()
+    bench.keyboard.press("Control+z")
+    eventually(bench, OXIDE)
+
+    bench.keyboard.press("3")
+    expect(bench.locator("#desk h1")).to_have_text("Type")
+    size = "parseFloat(getComputedStyle(document.querySelector('h1')).fontSize)"
+    was = [frame.evaluate(size) for frame in frames(bench)]
+    bench.locator("[data-twin='type.ratio']").focus()
+    for _ in range(8):
+        bench.keyboard.press("ArrowRight")
+    for frame, old in zip(frames(bench), was, strict=True):
+        bench.wait_for_function("() => document.getElementById('kept').textContent.includes('Ratio')")
+        assert frame.evaluate(size) > old
+
+
+def test_a_click_in_a_window_leads_to_the_control_that_decides(bench: Page) -> None:
+    for selector, heading, control in (
+        (".copyright", "Footer", "footer.copyright"),
+        (".menu", "Header", "menu-entries"),
+        (".kind-offers .name", "Pages", "words-o1-title"),
+        (".site-title", "Logo", "title"),
+    ):
+        bench.mouse.click(*point(bench, selector))
+        expect(bench.locator("#desk h1")).to_have_text(heading)
+        expect(bench.locator(f"[id='{control}']")).to_be_focused()
+    told = bench.locator("#told")
+    expect(told).to_contain_text("comes from")
+    eventually(bench, "!!document.querySelector('[data-chosen]')")
+
+
+def test_one_scroll_before_and_after_and_the_proof(bench: Page) -> None:
+    wide, phone = frames(bench)
+    wide.evaluate("document.querySelector('.kind-hours-and-place').scrollIntoView({block: 'start'})")
+    phone.wait_for_function("scrollY > 800")
+
+    bench.locator("#desk h1").click()
+    bench.keyboard.down("b")
+    eventually(bench, f"{COLOUR} === 'rgb(47, 95, 138)'")
+    bench.keyboard.up("b")
+    eventually(bench, OXIDE)
+
+    chapter(bench, "Proof")
+    expect(bench.locator(".change")).to_have_count(4)
+    for _ in range(40):
+        live, draft = (frame.locator("h1").inner_text() for frame in frames(bench))
+        if live != draft:
+            break
+        bench.wait_for_timeout(100)
+    assert (live, draft) == ("Old books mended, new ones made", "Books mended by hand on the estuary")
+
+
+def test_words_that_are_too_long_are_refused_where_they_stand(bench: Page) -> None:
+    bench.mouse.dblclick(*point(bench, ".kind-opening h1"))
+    bench.keyboard.press("Control+A")
+    bench.keyboard.insert_text("long words " * 30)
+    bench.keyboard.press("Enter")
+    wide = frames(bench)[0]
+    wide.wait_for_selector("[data-fault]")
+    assert "letters" in str(wide.locator("h1").get_attribute("data-fault"))
+    assert "long words" in wide.locator("h1").inner_text()
