@@ -1,14 +1,18 @@
 // The sites list: shows each site's own pages, small.
 import { fit } from "./scale.js";
 
-for (const frame of document.querySelectorAll(".little")) {
-  const width = Number(frame.dataset.width);
-  const scale = 200 / Number(frame.dataset.height);
-  const holder = document.createElement("div");
-  holder.className = "little-frame";
-  holder.style.width = `${width * scale}px`;
-  holder.style.height = "200px";
-  frame.replaceWith(holder);
-  holder.append(frame);
-  fit(frame, width, Number(frame.dataset.height), scale);
+for (const pictures of document.querySelectorAll(".site-pictures")) {
+  const frames = [...pictures.children];
+  const room = Math.min(pictures.parentElement.clientWidth, 430) - 14;
+  const scale = room / frames.reduce((sum, frame) => sum + Number(frame.dataset.width), 0);
+  for (const frame of frames) {
+    const [width, height] = [Number(frame.dataset.width), Number(frame.dataset.height)];
+    const holder = document.createElement("div");
+    holder.className = "little-frame";
+    holder.style.width = `${width * scale}px`;
+    holder.style.height = `${height * scale}px`;
+    frame.replaceWith(holder);
+    holder.append(frame);
+    fit(frame, width, height, scale);
+  }
 }

@@ -125,6 +125,7 @@ async function open(address, control, isNew = true) {
   opened += 1;
   const asked = opened;
   const from = new URL(address, location.href);
+  state.chapter = from.pathname.split("/").at(-2); // what is sent from now on belongs to the new desk
   if (isNew) history.pushState({}, "", from.pathname + from.search);
   const answer = await ask(address);
   if (asked !== opened) return;
