@@ -165,6 +165,12 @@ def test_every_screen_of_the_studio_is_accessible(page: Page, live_server, node_
         look(address, 390)
     for chapter in NAMES:
         look(f"/sites/saltmarsh/{chapter}/")
+    for key in ("?", "/"):
+        page.locator("#desk h1").click()
+        page.keyboard.press(key)
+        assert page.locator("dialog[open]").count() == 1
+        wrong.extend(violations(page, node_modules))
+        page.keyboard.press("Escape")
     look("/sites/saltmarsh/pages/?section=opening")
     look("/sites/saltmarsh/pages/?section=c-dates")
     assert not wrong, "\n".join(wrong)

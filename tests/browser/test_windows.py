@@ -44,7 +44,17 @@ def test_both_windows_follow_the_pointer_and_a_drag_is_one_edit(bench: Page) -> 
     bench.locator("#desk h1").click()
     bench.keyboard.press("Control+z")
     eventually(bench, OXIDE)
+    expect(bench.locator("#hex-code")).to_have_value("#8c3b2a")
 
+    field = bench.locator("#hex-code")
+    field.fill("teal")
+    field.press("Enter")
+    expect(field).to_have_value("#008080")
+    bench.get_by_role("button", name="Undo").click()
+    expect(field).to_have_value("#8c3b2a")
+    assert Site.objects.get(slug="saltmarsh").edits.filter(undone=True).count() == 1, "Enter is one edit"
+
+    bench.locator("#desk h1").click()
     bench.keyboard.press("3")
     expect(bench.locator("#desk h1")).to_have_text("Type")
     size = "parseFloat(getComputedStyle(document.querySelector('h1')).fontSize)"

@@ -65,7 +65,7 @@ def where(site: Site, look: Look, place: str, field: str = "", item: str = "") -
     facts += [] if field in ("picture", "") else [_type(site, look, heading)]
     facts.append(Fact("Layout", kind.layout_names()[layout.value], _from(layout), address))
     if field and not item and look.align(section, field).origin is Origin.ONE_OFF:
-        facts.append(Fact("Alignment", look.align(section, field).value, "a one-off here", address))
+        facts.append(Fact("Alignment", look.align(section, field).value, Origin.ONE_OFF.value, address))
     control = f"words-{item}-{field}" if item else f"words-{field}" if field else f"section-{place}"
     return Told(name, facts, address, control)
 

@@ -24,9 +24,9 @@ class Origin(StrEnum):
     ENGINE = "Yemba’s default"
     TEMPLATE = "the template"
     SHEET = "your brand sheet"
-    PART = "this part"
-    SECTION = "this section"
-    ONE_OFF = "a one-off here"
+    PART = "you, for this part"
+    SECTION = "you, for this section"
+    ONE_OFF = "you, as a one-off here"
 
 
 class Resolved(NamedTuple):

@@ -47,11 +47,23 @@ function fault(form, error) {
   }
 }
 
-function show(answer) {
+// A field that was typed in no longer follows its attribute; after an answer it shows what is kept,
+// unless more was typed since the question was sent.
+function refresh(sent) {
+  for (const field of document.querySelectorAll("#desk :is(input, select, textarea)")) {
+    if (field === document.activeElement && sent !== undefined && field.value !== sent) continue;
+    if (field.type === "checkbox" || field.type === "radio") field.checked = field.defaultChecked;
+    else if (field.tagName === "SELECT") field.value = [...field.options].find((option) => option.defaultSelected)?.value ?? field.options[0]?.value;
+    else if (field.type !== "file" && field.type !== "hidden") field.value = field.defaultValue;
+  }
+}
+
+function show(answer, sent) {
   const focused = document.activeElement?.id;
   for (const [id, html] of Object.entries(answer.panels)) {
     Alpine.morph(document.getElementById(id), html.trim());
   }
+  refresh(sent);
   if (focused && !writing && document.activeElement?.id !== focused) document.getElementById(focused)?.focus();
   Object.assign(state, { revision: answer.revision, chapter: answer.chapter, pages: answer.pages });
   document.title = answer.title;
@@ -96,15 +108,31 @@ function resize(widths) {
 
 // An edit's answer shows the desk it was made on. Where another was opened meanwhile, that one is
 // asked for again, and only the windows take the answer.
-function settle(answer, asked) {
-  if (asked === opened) return show(answer);
+function settle(answer, asked, sent) {
+  if (asked === opened) return show(answer, sent);
   state.revision = answer.revision;
   if (answer.patch) apply(answer.patch);
   return open(location.href, "", false);
 }
 
+// One question a form at a time; Enter raises both change and submit, and only what differs goes again.
+const asking = new Map();
 async function send(form) {
+  const words = () => new URLSearchParams([...new FormData(form)].filter(([, value]) => typeof value === "string")).toString();
+  if (asking.has(form)) {
+    asking.set(form, asking.get(form) !== words());
+    return;
+  }
+  asking.set(form, words());
+  await put(form);
+  const again = asking.get(form) === true;
+  asking.delete(form);
+  if (again) await send(form);
+}
+
+async function put(form) {
   const asked = opened;
+  const sent = document.activeElement?.value;
   const answer = await ask(form.getAttribute("action"), body(form));
   if (answer.error) {
     if (answer.revision) state.revision = answer.revision;
@@ -112,7 +140,7 @@ async function send(form) {
     return;
   }
   fault(form, null);
-  settle(answer, asked);
+  await settle(answer, asked, sent);
   kept(answer.said ? `Kept: ${answer.said}` : "Kept");
 }
 
@@ -305,17 +333,15 @@ bench.addEventListener("click", (event) => {
   open(link.href, link.dataset.control);
 });
 
-// A pairing is shown while it is pointed at, and taken back when the pointer leaves.
-bench.addEventListener("pointerover", (event) => {
+// A pairing is shown while it is pointed at or focused, and taken back when that ends.
+function shown(event, on) {
   const button = event.target.closest("[data-point-stream]");
-  if (button && !button.contains(event.relatedTarget)) stream(button.form);
-});
-bench.addEventListener("pointerout", (event) => {
-  const button = event.target.closest("[data-point-stream]");
-  if (button && !button.contains(event.relatedTarget)) {
-    ask(`${at("state")}?page=${state.page}`).then((answer) => answer.patch && apply(answer.patch));
-  }
-});
+  if (!button || button.contains(event.relatedTarget)) return;
+  if (on) stream(button.form);
+  else ask(`${at("state")}?page=${state.page}`).then((answer) => answer.patch && apply(answer.patch));
+}
+for (const name of ["pointerover", "focusin"]) bench.addEventListener(name, (event) => shown(event, true));
+for (const name of ["pointerout", "focusout"]) bench.addEventListener(name, (event) => shown(event, false));
 
 document.getElementById("proof-width").addEventListener("click", ({ target }) => {
   const phone = target.getAttribute("aria-pressed") !== "true";
