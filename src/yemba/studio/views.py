@@ -324,6 +324,7 @@ def _page(
         "page": shown["id"],
         "revision": site.revision,
         "chapter": chapter,
+        "live": context["live"] is not None,
         "address": reverse("workbench", args=(site.slug, "template")).removesuffix("template/"),
     }
     context["first_path"] = shown["path"]

@@ -86,11 +86,16 @@ function go(page) {
   if (!found) return;
   state.page = page;
   document.getElementById("page-shown").value = page;
-  windows.show(found.path, state.chapter === "proof");
+  windows.show(found.path, proofing());
+}
+
+// The proof shows live beside draft; before the first publishing there is nothing to set beside it.
+function proofing() {
+  return state.chapter === "proof" && told.live;
 }
 
 function mode() {
-  const proof = state.chapter === "proof";
+  const proof = proofing();
   const was = bench.classList.contains("is-proof");
   bench.classList.toggle("is-proof", proof);
   if (proof === was) return;
