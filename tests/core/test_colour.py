@@ -6,8 +6,8 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from yemba.core.colour.contrast import EDGE, TEXT, nearest, ratio
-from yemba.core.colour.grounds import Ground, failures, work_out
+from yemba.core.colour.contrast import EDGE, TEXT, carries, nearest, ratio
+from yemba.core.colour.grounds import Ground, failures, gave_way, work_out
 from yemba.core.colour.oklch import Oklch, difference, to_colour, to_oklch
 from yemba.core.colour.plane import HEIGHT, MOST_CHROMA, WIDTH, line, plane
 from yemba.core.colour.srgb import BLACK, WHITE, Colour, from_hex, mix, parse
@@ -124,6 +124,14 @@ def test_a_glaring_button_is_mended() -> None:
     light = work_out((yellow, from_hex("#222222"), WHITE))["light"]
     assert light.button != yellow
     assert ratio(light.button_text, light.button) >= TEXT
+    assert gave_way(yellow, light) == ["button", "link"], "and it is said"
+    dark = work_out((yellow, from_hex("#222222"), WHITE))["dark"]
+    assert gave_way(yellow, dark) == []
+
+
+def test_what_a_colour_may_carry_follows_its_ratio() -> None:
+    said = [carries(from_hex(grey), WHITE) for grey in ("#767676", "#777777", "#949494", "#999999")]
+    assert said == ["text and headings", "large text and edges", "large text and edges", "shapes only"]
 
 
 @given(colours, st.floats(0, 1))

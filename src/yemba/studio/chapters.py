@@ -6,10 +6,10 @@ from collections.abc import Sequence
 from typing import NamedTuple
 
 from yemba.core.change.difference import Change
-from yemba.core.site.document import Document
+from yemba.core.check.alt_text import pictures_without_alt
+from yemba.core.check.starter_words import starter_sections
 from yemba.core.site.resolve import Look
 from yemba.core.site.settings import SETTINGS
-from yemba.core.site.words import plain
 
 NAMES = {
     "template": "Template",
@@ -64,27 +64,3 @@ def _unfinished(look: Look) -> str:
     if without := pictures_without_alt(look.document):
         return f"{len(without)} picture{'s' if len(without) > 1 else ''} without alt text"
     return ""
-
-
-def starter_sections(look: Look) -> set[str]:
-    """Ids of sections in which starter words still stand."""
-    found = set()
-    for page in look.document.pages.values():
-        for key, section in page.sections.items():
-            kind = look.catalogue.kind(section.kind)
-            starters = {f.slug: plain(f.read(f.starter)) for f in kind.fields if f.type == "words" and f.starter}
-            if any(plain(section.fields.get(slug, "")) == starter for slug, starter in starters.items()):
-                found.add(key)
-    return found
-
-
-def pictures_without_alt(document: Document) -> list[str]:
-    """Names of pictures in use on pages that say nothing to those who do not see them."""
-    used = {
-        value
-        for page in document.pages.values()
-        for section in page.sections.values()
-        for fields in (section.fields, *(item.fields for item in section.items.values()))
-        for value in fields.values()
-    }
-    return [picture.name for key, picture in document.pictures.items() if key in used and not picture.alt]

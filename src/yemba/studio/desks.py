@@ -12,8 +12,9 @@ from PIL import Image
 from yemba.catalogue import catalogue
 from yemba.core.change.commands.pages import menu
 from yemba.core.change.commands.sections import ALIGNMENTS
-from yemba.core.colour.contrast import EDGE, TEXT, ratio
-from yemba.core.colour.grounds import GROUND_NAMES
+from yemba.core.check.starter_words import starter_sections
+from yemba.core.colour.contrast import EDGE, TEXT, carries, ratio
+from yemba.core.colour.grounds import GROUND_NAMES, ROLE_NAMES, gave_way
 from yemba.core.colour.oklch import to_oklch
 from yemba.core.colour.plane import HEIGHT, MOST_CHROMA, WIDTH, line, plane
 from yemba.core.colour.srgb import Colour, from_hex
@@ -25,11 +26,9 @@ from yemba.core.type.scale import PHONE_WIDTH, WIDE_WIDTH
 from yemba.hosting import services as hosting
 from yemba.render.style import header_fit
 from yemba.sites.models import Site
-from yemba.studio.chapters import starter_sections
 from yemba.studio.waiting import waiting
 
 Context = dict[str, Any]
-_CARRIES = ((TEXT, "text and headings"), (EDGE, "large text and edges"), (0.0, "shapes only"))
 
 
 def desk(chapter: str, site: Site, look: Look, query: Mapping[str, str]) -> Context:
@@ -135,22 +134,18 @@ def _mark(colour: Colour) -> Context:
 
 def _reads(colour: Colour, name: str, ground: Colour) -> Context:
     got = ratio(colour, ground)
-    carries = next(words for asked, words in _CARRIES if got >= asked)
-    return {"name": name, "ratio": got, "carries": carries, "warn": got < EDGE}
+    return {"name": name, "ratio": got, "carries": carries(colour, ground), "warn": got < EDGE}
 
 
 def _mended(look: Look, slug: str) -> str:
     """Where the leading colour had to give way on a ground, in a sentence; "" where it stands."""
     lead, ground = look.colours[0], look.grounds[slug]
-    if ground.fill == lead:
+    roles = gave_way(lead, ground)
+    if not roles:
         return ""
-    button = "" if ground.button == lead else "button"
-    link = "" if ground.link == lead else "links"
-    changed = " and ".join(word for word in (button, link) if word)
-    if not changed or ratio(lead, ground.fill) >= TEXT:
-        return ""
-    name = look.brand_name(lead)
-    return f"{name} is only {ratio(lead, ground.fill):.2f} : 1 here, so {changed} use another colour that reads."
+    name, got = look.brand_name(lead), ratio(lead, ground.fill)
+    which = " and ".join(ROLE_NAMES[role] for role in roles)
+    return f"{name} is only {got:.2f} : 1 here, so {which} use another colour that reads."
 
 
 def sections_on(look: Look, slug: str) -> list[Context]:

@@ -31,6 +31,14 @@ def passes(colour: Colour, grounds: tuple[Colour, ...], asked: float) -> bool:
     return all(ratio(colour, ground) >= asked for ground in grounds)
 
 
+def carries(colour: Colour, ground: Colour) -> str:
+    """What a colour may be used for on a ground, in words."""
+    got = ratio(colour, ground)
+    if got >= TEXT:
+        return "text and headings"
+    return "large text and edges" if got >= LARGE else "shapes only"
+
+
 def nearest(wanted: Colour, ground: Colour, asked: float) -> Colour:
     """The colour least different from `wanted`, of its hue, with ratio `asked` on `ground`.
 

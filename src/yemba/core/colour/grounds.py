@@ -103,6 +103,13 @@ def failures(ground: Ground) -> list[tuple[Asked, float]]:
     ]
 
 
+def gave_way(lead: Colour, ground: Ground) -> list[str]:
+    """The roles ("button", "link") in which the leading colour would not read here and another stands for it."""
+    if lead == ground.fill or ratio(lead, ground.fill) >= TEXT:
+        return []
+    return [role for role in ("button", "link") if getattr(ground, role) != lead]
+
+
 def _paper(palette: Sequence[Colour]) -> Colour:
     lightest = max(palette, key=lambda c: to_oklch(c).lightness)
     if to_oklch(lightest).lightness >= _PAPER_FROM:

@@ -1,0 +1,1 @@
+"""What still needs a look before a site goes out. One check, one file."""
