@@ -93,6 +93,13 @@ def test_one_scroll_before_and_after_and_the_proof(bench: Page) -> None:
     bench.keyboard.up("b")
     eventually(bench, OXIDE)
 
+    bench.locator("[data-change='colour.c1']").hover()
+    eventually(bench, f"{COLOUR} === 'rgb(47, 95, 138)'")
+    eventually(bench, "document.querySelector('h1').textContent.startsWith('Books mended')")
+    eventually(bench, "document.querySelectorAll('[data-touched]').length === 3")
+    bench.locator("#desk h1").hover()
+    eventually(bench, f"{OXIDE} && !document.querySelector('[data-touched]')")
+
     chapter(bench, "Proof")
     expect(bench.locator(".change")).to_have_count(4)
     for _ in range(40):

@@ -12,6 +12,7 @@ from pydantic import ValidationError
 
 from yemba.catalogue import catalogue as shipped
 from yemba.core.change.command import commands, read_command
+from yemba.core.change.difference import difference
 from yemba.core.change.operation import ABSENT, Operation, apply, fold, from_plain, inverse, overlap
 from yemba.core.errors import Fault
 from yemba.core.site.document import Document, read
@@ -138,6 +139,21 @@ def test_a_template_there_and_back_gives_the_same_bytes_and_loses_nothing(
 def content(document: Document) -> dict[str, Any]:
     """Everything that is the owner's: words, pictures, pages, links, brand values."""
     return {key: value for key, value in document.plain().items() if key != "template"}
+
+
+@many
+@given(histories())
+def test_each_waiting_change_goes_alone_and_comes_back_alone(
+    history: tuple[list[Document], list[list[Operation]]],
+) -> None:
+    before, after = history[0][0], history[0][-1]
+    for change in difference(before, after, CATALOGUE):
+        try:
+            alone, without = apply(before, change.steps), apply(after, change.back)
+        except ValidationError:
+            continue  # it cannot stand without another: a page on the address of one that moved
+        assert change.key in {c.key for c in difference(before, alone, CATALOGUE)}
+        assert change.key not in {c.key for c in difference(before, without, CATALOGUE)}
 
 
 def test_every_command_says_in_words_what_it_does() -> None:

@@ -25,7 +25,7 @@ from yemba.sites import store
 from yemba.sites.models import Site
 
 _SALT = "yemba.draft"
-DRAFT_SECONDS = 4 * 60 * 60
+DRAFT_SECONDS = 60 * 60
 DRAFT_PREFIX = "draft--"
 
 

@@ -10,6 +10,7 @@ let writing = null;
 const outline = new CSSStyleSheet();
 outline.replaceSync(`
   [data-pointed], [data-chosen] { outline: 2px solid #000 !important; outline-offset: 0; box-shadow: 0 0 0 4px #fff, 0 0 0 5px #000 !important; }
+  [data-touched] { outline: 3px dotted #000 !important; outline-offset: -3px; box-shadow: inset 0 0 0 3px #fff !important; }
   [data-pointed]:not([data-chosen]) { outline-style: dashed !important; }
   [contenteditable] { outline: 3px solid #000 !important; box-shadow: 0 0 0 6px #fff !important; cursor: text; min-inline-size: 1em; }
   [data-fault]::after { content: attr(data-fault); display: block; font: 700 15px/1.3 sans-serif; letter-spacing: 0; text-transform: none; background: #fff; color: #000; border-inline-start: 4px solid #000; padding: 4px 8px; }
@@ -49,6 +50,12 @@ function mark(message) {
   }
 }
 
+let touched = [];
+function touch(places) {
+  touched = places;
+  for (const place of document.querySelectorAll("[data-place]")) place.toggleAttribute("data-touched", places.includes(place.dataset.place));
+}
+
 function patch(given) {
   if (given.values !== undefined) {
     streamed.replaceSync(given.values);
@@ -76,6 +83,7 @@ function patch(given) {
     }
     for (const place of given.order) main.append(document.querySelector(`[data-place="${CSS.escape(place)}"]`));
   }
+  if (touched.length) touch(touched); // fragments that came anew carry no marks yet
 }
 
 function write(element) {
@@ -113,6 +121,7 @@ addEventListener("message", (event) => {
   const { data } = event;
   if (data.type === "patch") patch(data.patch);
   else if (data.type === "mark") mark(data);
+  else if (data.type === "touch") touch(data.places);
   else if (data.type === "fault") {
     const found = find(data);
     if (found) found.dataset.fault = data.sentence;

@@ -28,7 +28,7 @@ from yemba.sites.addresses import free_address
 from yemba.sites.models import Site
 from yemba.studio import chapters, desks
 from yemba.studio.patch import patch
-from yemba.studio.waiting import waiting
+from yemba.studio.waiting import waiting, without
 from yemba.studio.where import safe_where
 
 _HIDDEN = {"csrfmiddlewaretoken", "command", "revision", "gesture", "chapter", "here", "form", "window_page"}
@@ -47,8 +47,7 @@ def site_list(request: HttpRequest) -> HttpResponse:
             "waiting": len(waiting(site)),
             "live": hosting.live_edition(site),
             "address": hosting.origin(request, site.slug),
-            "window": f"{hosting.origin(request, hosting.DRAFT_PREFIX + site.slug)}/"
-            f"~{hosting.draft_token(site, request.user)}/",  # type: ignore[arg-type]
+            "window": _draft_base(request, site),
         }
         for site in sites.sites_of(request.user)  # type: ignore[arg-type]
     ]
@@ -154,10 +153,14 @@ def stream(request: HttpRequest, slug: str) -> HttpResponse:
 @login_required
 @require_GET
 def state(request: HttpRequest, slug: str) -> HttpResponse:
-    """Everything the windows need to show one page as it is live, or as it is in the draft."""
+    """All that the windows need to show one page as in the draft, as it is live, or without one change."""
     site = _site(request, slug)
-    shown = hosting.live_document(site) if request.GET.get("which") == "live" else None
-    return JsonResponse({"patch": patch(None, shown or sites.document(site), request.GET.get("page", ""))})
+    shown = sites.document(site)
+    if request.GET.get("which") == "live":
+        shown = hosting.live_document(site) or shown
+    elif "without" in request.GET:
+        shown = without(site, request.GET["without"])
+    return JsonResponse({"patch": patch(None, shown, request.GET.get("page", ""))})
 
 
 @login_required
@@ -299,7 +302,14 @@ def _panels(request: HttpRequest, site: Site, chapter: str, query: dict[str, str
             "rail": render_to_string("studio/rail.html", context, request),
         },
         "pages": _window_pages(context["document"]),
+        "base": _draft_base(request, site),
     }
+
+
+def _draft_base(request: HttpRequest, site: Site) -> str:
+    """The signed address under which this person's windows show the draft for the next hour."""
+    token = hosting.draft_token(site, request.user)  # type: ignore[arg-type]
+    return f"{hosting.origin(request, hosting.DRAFT_PREFIX + site.slug)}/~{token}/"
 
 
 def _window_pages(document: Any) -> list[dict[str, str]]:
@@ -315,11 +325,10 @@ def _page(
     context = _context(request, site, chapter, query)
     pages = _window_pages(context["document"])
     shown = next((p for p in pages if p["id"] == context.get("page_id")), pages[0])
-    origin = hosting.origin(request, hosting.DRAFT_PREFIX + site.slug)
-    token = hosting.draft_token(site, request.user)  # type: ignore[arg-type]
     context["windows"] = {
-        "origin": origin,
-        "base": f"{origin}/~{token}/",
+        "origin": hosting.origin(request, hosting.DRAFT_PREFIX + site.slug),
+        "base": _draft_base(request, site),
+        "seconds": hosting.DRAFT_SECONDS,
         "pages": pages,
         "page": shown["id"],
         "revision": site.revision,

@@ -4,8 +4,11 @@ from __future__ import annotations
 
 from typing import NamedTuple
 
+from pydantic import ValidationError
+
 from yemba.catalogue import catalogue
 from yemba.core.change.difference import Change, difference
+from yemba.core.change.operation import apply
 from yemba.core.change.reach import Place, of_change
 from yemba.core.site.document import Document
 from yemba.core.site.resolve import Look
@@ -22,6 +25,11 @@ class Waiting(NamedTuple):
     reach: str
 
     @property
+    def marks(self) -> str:
+        """The ids of the places, for marking them in the windows."""
+        return " ".join(dict.fromkeys(place.section for place in self.places))
+
+    @property
     def short(self) -> str:
         """The reach without its pages."""
         return self.reach.partition(",")[0]
@@ -35,11 +43,23 @@ def waiting(site: Site) -> list[Waiting]:
     return compare(live, sites.document(site))
 
 
+def without(site: Site, key: str) -> Document:
+    """The draft as it would be without one waiting change; as it is where that cannot be."""
+    live, draft = hosting.live_document(site), sites.document(site)
+    if live is None:
+        return draft
+    change = next((change for change in difference(live, draft, catalogue()) if change.key == key), None)
+    try:
+        return apply(draft, change.back) if change else draft
+    except ValidationError:  # another change stands on it
+        return draft
+
+
 def compare(live: Document, draft: Document) -> list[Waiting]:
-    was, now = Look(live, catalogue()), Look(draft, catalogue())
+    was = Look(live, catalogue())
     shown = []
     for change in difference(live, draft, catalogue()):
-        places = of_change(change, was, now)
+        places = of_change(change, was)
         shown.append(Waiting(change, places, _said(places, len(draft.pages))))
     return shown
 

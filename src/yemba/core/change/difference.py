@@ -1,13 +1,15 @@
 """Waiting changes: what differs between two documents, by id, as the owner thinks of it.
 
-Computed whenever it is asked for, never stored: it cannot be stale.
+Computed whenever it is asked for, never stored: it cannot be stale. What follows from another
+change (the header a new template brings) is not a change of its own.
 """
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from typing import Any, NamedTuple
 
+from yemba.core.change.operation import Operation, Path, put, value_at
 from yemba.core.colour.grounds import GROUND_NAMES
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document, Page, Section
@@ -19,6 +21,7 @@ from yemba.core.site.words import plain
 class Change(NamedTuple):
     """`subject` is what changed, `before` and `after` its state in words; for colours, hex codes.
 
+    `steps` bring this change alone onto the first document, `back` take it alone from the second.
     `form` is one of colour, value, words, section, page. `page` and `section` say where, "" for
     the whole site. `chapter` is where it is decided, `control` the id of the control there.
     """
@@ -32,65 +35,155 @@ class Change(NamedTuple):
     page: str = ""
     section: str = ""
     control: str = ""
+    steps: tuple[Operation, ...] = ()
+    back: tuple[Operation, ...] = ()
+
+
+class _Taken(NamedTuple):
+    steps: tuple[Operation, ...]
+    back: tuple[Operation, ...]
+
+
+class _Pair(NamedTuple):
+    """The two documents, and how to make steps between them."""
+
+    was: Look
+    now: Look
+
+    @property
+    def before(self) -> Document:
+        return self.was.document
+
+    @property
+    def after(self) -> Document:
+        return self.now.document
+
+    def differ(self, path: Path) -> bool:
+        return bool(value_at(self.before, path) != value_at(self.after, path))
+
+    def both(self, *paths: Path) -> _Taken:
+        """Steps and back for places that are taken over as they are, with the pictures they show."""
+        paths = (*paths, *self._pictures(paths))
+        steps = (put(self.before, path, value_at(self.after, path)) for path in paths)
+        back = (put(self.after, path, value_at(self.before, path)) for path in paths if path[0] != "pictures")
+        return _Taken(tuple(steps), tuple(back))
+
+    def given(self, path: Path, on_before: Any, on_after: Any) -> _Taken:
+        """Steps and back where a list is to differ by one thing only."""
+        return _Taken((put(self.before, path, on_before),), (put(self.after, path, on_after),))
+
+    def _pictures(self, paths: Sequence[Path]) -> list[Path]:
+        new = self.after.pictures.keys() - self.before.pictures.keys()
+        shown = repr([value_at(self.after, path) for path in paths])
+        return [("pictures", key) for key in sorted(new) if repr(key) in shown]
+
+
+_REORDERED = ("as it was", "new order")
+_TEMPLATES = "as the template has it"
+
+
+def _change(
+    key: str,
+    form: str,
+    subject: str,
+    said: tuple[str, str],
+    chapter: str,
+    taken: _Taken,
+    page: str = "",
+    section: str = "",
+    control: str = "",
+) -> Change:
+    return Change(key, form, subject, *said, chapter, page, section, control, *taken)
 
 
 def difference(before: Document, after: Document, catalogue: Catalogue) -> list[Change]:
     """Every change from `before` to `after`, design first, then pages in their order."""
-    was, now = Look(before, catalogue), Look(after, catalogue)
+    pair = _Pair(Look(before, catalogue), Look(after, catalogue))
     return [
-        *_site(before, after, catalogue),
-        *_palette(was, now),
-        *_values(was, now),
-        *_navigation(before, after),
-        *_pages(was, now),
-        *_pictures(before, after),
+        *_site(pair, catalogue),
+        *_palette(pair),
+        *_values(pair),
+        *_navigation(pair),
+        *_pages(pair),
+        *_pictures(pair),
     ]
 
 
-def _site(before: Document, after: Document, catalogue: Catalogue) -> Iterator[Change]:
+def _site(pair: _Pair, catalogue: Catalogue) -> Iterator[Change]:
+    before, after = pair.before, pair.after
     if before.template != after.template:
         old, new = (catalogue.template(d.template).name for d in (before, after))
-        yield Change("template", "value", "Template", old, new, "template")
+        yield _change("template", "value", "Template", (old, new), "template", pair.both(("template",)))
     if before.ready_sheet != after.ready_sheet:
         old, new = (catalogue.ready_sheet(d.ready_sheet).name if d.ready_sheet else "—" for d in (before, after))
-        yield Change("ready-sheet", "value", "Brand sheet", old, new, "template")
-    if before.name != after.name:
-        yield Change("name", "words", "Site name", before.name, after.name, "logo", control="title")
-    if before.tagline != after.tagline:
-        yield Change("tagline", "words", "Tagline", before.tagline, after.tagline, "logo", control="tagline")
+        paths = [("ready_sheet",), ("set_aside",), *(("sheet", key) for key in _covered(pair))]
+        yield _change("ready-sheet", "value", "Brand sheet", (old, new), "template", pair.both(*paths))
+    for key, subject, control in (("name", "Site name", "title"), ("tagline", "Tagline", "tagline")):
+        old, new = getattr(before, key), getattr(after, key)
+        if old != new:
+            yield _change(key, "words", subject, (old, new), "logo", pair.both((key,)), control=control)
 
 
-def _palette(was: Look, now: Look) -> Iterator[Change]:
-    old, new = ({c["id"]: c for c in look.value("palette")} for look in (was, now))
+def _covered(pair: _Pair) -> list[str]:
+    """Keys of the brand sheet that a newly applied ready sheet has taken over from the owner."""
+    path = pair.after.ready_sheet
+    if path is None or path == pair.before.ready_sheet:
+        return []
+    ready = pair.now.catalogue.ready_sheet(path).values
+    return [key for key in ready if key in pair.before.sheet and key not in pair.after.sheet]
+
+
+def _palette(pair: _Pair) -> Iterator[Change]:
+    place = ("sheet", "palette")
+    if not pair.differ(place) or "palette" in _covered(pair):
+        return
+    old, new = ({c["id"]: c for c in look.value("palette")} for look in (pair.was, pair.now))
     for key, colour in new.items():
         before = old.get(key)
-        control = f"colour-{key}"
-        if before is None:
-            yield Change(f"colour.{key}", "colour", colour["name"], "", colour["hex"], "palette", control=control)
-        elif before["hex"] != colour["hex"]:
-            yield Change(
-                f"colour.{key}", "colour", colour["name"], before["hex"], colour["hex"], "palette", control=control
-            )
-        elif before["name"] != colour["name"]:
-            yield Change(
-                f"colour.{key}", "words", "Colour name", before["name"], colour["name"], "palette", control=control
-            )
-    for key in old.keys() - new.keys():
-        yield Change(f"colour.{key}", "colour", old[key]["name"], old[key]["hex"], "", "palette")
-    kept = [key for key in new if key in old]
-    if kept != [key for key in old if key in new]:
-        first = [next(iter(colours.values()))["name"] for colours in (old, new)]
-        yield Change("palette.order", "value", "Order of colours", f"{first[0]} leads", f"{first[1]} leads", "palette")
-
-
-def _values(was: Look, now: Look) -> Iterator[Change]:
-    for key, setting in SETTINGS.items():
-        before, after = was.value(key), now.value(key)
-        if key == "palette" or before == after:
+        if before == colour:
             continue
-        yield Change(
-            f"value.{key}", "value", setting.name, _said(was, key), _said(now, key), setting.chapter, control=key
+        with_it = _inserted(list(old), key, list(new))
+        without = [k for k in new if k != key] if before is None else list(new)
+        taken = pair.given(
+            place,
+            [colour if k == key else old[k] for k in with_it],
+            [before if k == key and before else new[k] for k in without],
         )
+        recoloured = before is None or before["hex"] != colour["hex"]
+        form, subject = ("colour", colour["name"]) if recoloured else ("words", "Colour name")
+        said = (before or {}).get("hex", ""), colour["hex"]
+        if before and not recoloured:
+            said = before["name"], colour["name"]
+        yield _change(f"colour.{key}", form, subject, said, "palette", taken, control=f"colour-{key}")
+    for key in old.keys() - new.keys():
+        taken = pair.given(
+            place,
+            [colour for k, colour in old.items() if k != key],
+            [{**old, **new}[k] for k in _inserted(list(new), key, list(old))],
+        )
+        yield _change(f"colour.{key}", "colour", old[key]["name"], (old[key]["hex"], ""), "palette", taken)
+    orders = list(old), list(new)
+    if _common(*orders) != _common(*reversed(orders)):
+        first = [next(iter(colours.values()))["name"] for colours in (old, new)]
+        taken = pair.given(
+            place,
+            [old[k] for k in _arranged(orders[0], orders[1])],
+            [new[k] for k in _arranged(orders[1], orders[0])],
+        )
+        said = f"{first[0]} leads", f"{first[1]} leads"
+        yield _change("palette.order", "value", "Order of colours", said, "palette", taken)
+
+
+def _values(pair: _Pair) -> Iterator[Change]:
+    covered = _covered(pair)
+    for key, setting in SETTINGS.items():
+        path = (setting.home, key)
+        if key == "palette" or key in covered or not pair.differ(path):
+            continue
+        said = _said(pair.was, key), _said(pair.now, key)
+        if said[0] != said[1]:
+            taken = pair.both(path)
+            yield _change(f"value.{key}", "value", setting.name, said, setting.chapter, taken, control=key)
 
 
 def _said(look: Look, key: str) -> str:
@@ -108,83 +201,92 @@ def _said(look: Look, key: str) -> str:
     return f"{value:g} {unit}".strip() if isinstance(value, int | float) else str(value) or "none"
 
 
-def _navigation(before: Document, after: Document) -> Iterator[Change]:
-    if before.navigation.order != after.navigation.order:
-        yield Change("navigation.order", "value", "Order of the menu", "as it was", "new order", "header")
-    for page_id, page in after.pages.items():
-        names = [document.navigation.names.get(page_id, "") for document in (before, after)]
-        if names[0] != names[1]:
-            was, now = (name or page.name for name in names)
-            yield Change(f"navigation.{page_id}", "words", "Menu name", was, now, "header", page_id)
-        was, now = ("hidden" if page_id in d.navigation.hidden else "shown" for d in (before, after))
-        if was != now and page_id in before.pages:
-            yield Change(f"menu.{page_id}", "value", f"{page.name} in the menu", was, now, "header", page_id)
+def _navigation(pair: _Pair) -> Iterator[Change]:
+    before, after = pair.before.navigation, pair.after.navigation
+    if before.order != after.order:
+        taken = pair.both(("navigation", "order"))
+        yield _change("navigation.order", "value", "Order of the menu", _REORDERED, "header", taken)
+    for page_id, page in pair.after.pages.items():
+        old, new = (navigation.names.get(page_id, page.name) for navigation in (before, after))
+        if old != new:
+            taken = pair.both(("navigation", "names", page_id))
+            yield _change(f"navigation.{page_id}", "words", "Menu name", (old, new), "header", taken, page_id)
+        hidden = [page_id in navigation.hidden for navigation in (before, after)]
+        if hidden[0] != hidden[1] and page_id in pair.before.pages:
+            lists = (_toggled(before.hidden, page_id), _toggled(after.hidden, page_id))
+            taken = pair.given(("navigation", "hidden"), *lists)
+            said = ("hidden", "shown") if hidden[0] else ("shown", "hidden")
+            yield _change(f"menu.{page_id}", "value", f"{page.name} in the menu", said, "header", taken, page_id)
 
 
-def _pages(was: Look, now: Look) -> Iterator[Change]:
-    before, after = was.document, now.document
+def _pages(pair: _Pair) -> Iterator[Change]:
+    before, after = pair.before, pair.after
     for page_id, page in after.ordered_pages():
         old = before.pages.get(page_id)
         if old is None:
-            yield Change(f"page.{page_id}", "page", f"Page {page.name}", "", "new", "pages", page_id)
+            taken = _come_or_gone(pair, (), "pages", page_id, before.order, after.order)
+            yield _change(f"page.{page_id}", "page", f"Page {page.name}", ("", "new"), "pages", taken, page_id)
         elif old != page:
-            yield from _page(page_id, old, page, now)
+            yield from _page(pair, page_id, old, page)
     for page_id in before.order:
         if page_id not in after.pages:
-            yield Change(f"page.{page_id}", "page", f"Page {before.pages[page_id].name}", "there", "gone", "pages")
-    common = [[p for p in d.order if p in after.pages and p in before.pages] for d in (before, after)]
-    if common[0] != common[1]:
-        yield Change("page.order", "value", "Order of pages", "as it was", "new order", "pages")
+            taken = _come_or_gone(pair, (), "pages", page_id, before.order, after.order)
+            name = before.pages[page_id].name
+            yield _change(f"page.{page_id}", "page", f"Page {name}", ("there", "gone"), "pages", taken, page_id)
+    yield from _order(pair, (), before.order, after.order, "page.order", "Order of pages", "")
 
 
-def _page(page_id: str, old: Page, new: Page, now: Look) -> Iterator[Change]:
-    for field, subject in (
-        ("name", "Page name"),
-        ("slug", "Address"),
-        ("title", "Title"),
-        ("description", "Description"),
-    ):
-        values = (getattr(old, field), getattr(new, field))
-        if values[0] != values[1]:
-            yield Change(
-                f"page.{page_id}.{field}", "words", subject, *values, "pages", page_id, control=f"page-{page_id}"
-            )
-    for key in new.order:
-        kind = now.catalogue.kind(new.sections[key].kind).name
-        if key not in old.sections:
-            yield Change(f"section.{key}", "section", f"{kind} on {new.name}", "", "new", "pages", page_id, key)
-        elif old.sections[key] != new.sections[key]:
-            yield from _section(page_id, key, old.sections[key], new.sections[key], f"{kind} on {new.name}", now)
-    for key in old.order:
-        if key not in new.sections:
-            kind = now.catalogue.kind(old.sections[key].kind).name
-            yield Change(f"section.{key}", "section", f"{kind} on {new.name}", "there", "gone", "pages", page_id)
-    common = [[s for s in page.order if s in new.sections and s in old.sections] for page in (old, new)]
-    if common[0] != common[1]:
-        yield Change(
-            f"page.{page_id}.order", "value", f"Order on {new.name}", "as it was", "new order", "pages", page_id
-        )
+def _page(pair: _Pair, page_id: str, old: Page, new: Page) -> Iterator[Change]:
+    here: Path = ("pages", page_id)
+    named = (("name", "Page name"), ("slug", "Address"), ("title", "Title"), ("description", "Description"))
+    for field, subject in named:
+        said = getattr(old, field), getattr(new, field)
+        if said[0] != said[1]:
+            taken = pair.both((*here, field))
+            control = f"page-{page_id}"
+            key = f"page.{page_id}.{field}"
+            yield _change(key, "words", subject, said, "pages", taken, page_id, control=control)
+    for key in [*new.order, *(k for k in old.order if k not in new.sections)]:
+        was, now = old.sections.get(key), new.sections.get(key)
+        kind = pair.now.catalogue.kind((now or was).kind).name  # type: ignore[union-attr]
+        where = f"{kind} on {new.name}"
+        if was and now:
+            if was != now:
+                yield from _section(pair, page_id, key, was, now, where)
+            continue
+        taken = _come_or_gone(pair, here, "sections", key, old.order, new.order)
+        said = ("there", "gone") if was else ("", "new")
+        yield _change(f"section.{key}", "section", where, said, "pages", taken, page_id, key)
+    yield from _order(pair, here, old.order, new.order, f"page.{page_id}.order", f"Order on {new.name}", page_id)
 
 
-def _section(page: str, key: str, old: Section, new: Section, where: str, now: Look) -> Iterator[Change]:
-    kind = now.catalogue.kind(new.kind)
-    about: dict[str, Any] = {"chapter": "pages", "page": page, "section": key}
+def _section(pair: _Pair, page: str, key: str, old: Section, new: Section, where: str) -> Iterator[Change]:
+    kind = pair.now.catalogue.kind(new.kind)
+    here: Path = ("pages", page, "sections", key)
     for attribute, names in (("layout", kind.layout_names()), ("ground", GROUND_NAMES)):
-        values = [getattr(section, attribute) for section in (old, new)]
+        values = getattr(old, attribute), getattr(new, attribute)
+        said = names.get(values[0] or "", _TEMPLATES), names.get(values[1] or "", _TEMPLATES)
         if values[0] != values[1]:
-            said = [names.get(value or "", "as the template has it") for value in values]
-            yield Change(f"section.{key}.{attribute}", "value", f"{attribute.title()}: {where}", *said, **about)
+            taken = pair.both((*here, attribute))
+            yield _change(
+                f"section.{key}.{attribute}", "value", f"{attribute.title()}: {where}", said, "pages", taken, page, key
+            )
     if old.one_offs != new.one_offs:
-        said = [f"{len(section.one_offs)} one-offs" for section in (old, new)]
-        yield Change(f"section.{key}.one-offs", "value", f"One-offs: {where}", *said, **about)
+        said = f"{len(old.one_offs)} one-offs", f"{len(new.one_offs)} one-offs"
+        taken = pair.both((*here, "one_offs"))
+        yield _change(f"section.{key}.one-offs", "value", f"One-offs: {where}", said, "pages", taken, page, key)
     for field in kind.fields:
-        values = [plain(section.fields.get(field.slug, "")) for section in (old, new)]
         if old.fields.get(field.slug) != new.fields.get(field.slug):
-            yield Change(f"section.{key}.{field.slug}", "words", f"{field.name}: {where}", *values, **about)
+            said = plain(old.fields.get(field.slug, "")), plain(new.fields.get(field.slug, ""))
+            taken = pair.both((*here, "fields", field.slug))
+            yield _change(
+                f"section.{key}.{field.slug}", "words", f"{field.name}: {where}", said, "pages", taken, page, key
+            )
     if (old.items, old.order) != (new.items, new.order):
         plural = kind.items.plural if kind.items else "Items"
-        said = [_item_words(old, new), _item_words(new, old)]
-        yield Change(f"section.{key}.items", "words", f"{plural}: {where}", *said, **about)
+        said = _item_words(old, new), _item_words(new, old)
+        taken = pair.both((*here, "items"), (*here, "order"))
+        yield _change(f"section.{key}.items", "words", f"{plural}: {where}", said, "pages", taken, page, key)
 
 
 def _item_words(section: Section, other: Section) -> str:
@@ -194,8 +296,53 @@ def _item_words(section: Section, other: Section) -> str:
     return said or f"{len(section.order)} entries"
 
 
-def _pictures(before: Document, after: Document) -> Iterator[Change]:
-    for key, picture in after.pictures.items():
-        old = before.pictures.get(key)
+def _pictures(pair: _Pair) -> Iterator[Change]:
+    for key, picture in pair.after.pictures.items():
+        old = pair.before.pictures.get(key)
         if old and old.alt != picture.alt:
-            yield Change(f"picture.{key}", "words", f"Alt text of {picture.name}", old.alt, picture.alt, "pages")
+            taken = pair.both(("pictures", key, "alt"))
+            subject = f"Alt text of {picture.name}"
+            yield _change(f"picture.{key}", "words", subject, (old.alt, picture.alt), "pages", taken)
+
+
+def _order(
+    pair: _Pair, here: Path, old: list[str], new: list[str], key: str, subject: str, page: str
+) -> Iterator[Change]:
+    """A change of order among the things that both have."""
+    if _common(old, new) != _common(new, old):
+        taken = pair.given((*here, "order"), _arranged(old, new), _arranged(new, old))
+        yield _change(key, "value", subject, _REORDERED, "pages", taken, page)
+
+
+def _come_or_gone(pair: _Pair, here: Path, holder: str, key: str, old: list[str], new: list[str]) -> _Taken:
+    """Steps and back for a page or a section that only one of the two has, with its place in the order."""
+    taken = pair.both((*here, holder, key))
+    if key in new:
+        order = _inserted(old, key, new), [other for other in new if other != key]
+    else:
+        order = [other for other in old if other != key], _inserted(new, key, old)
+    lists = pair.given((*here, "order"), *order)
+    return _Taken(taken.steps + lists.steps, taken.back + lists.back)
+
+
+def _common(order: list[str], other: list[str]) -> list[str]:
+    return [key for key in order if key in other]
+
+
+def _inserted(order: list[str], key: str, like: list[str]) -> list[str]:
+    """`order` with `key` behind whatever it stands behind in `like`."""
+    if key in order or key not in like:
+        return list(order)
+    ahead = [other for other in like[: like.index(key)] if other in order]
+    place = order.index(ahead[-1]) + 1 if ahead else 0
+    return [*order[:place], key, *order[place:]]
+
+
+def _arranged(order: list[str], like: list[str]) -> list[str]:
+    """`order` with the things it shares with `like` in the order of `like`; the others keep their places."""
+    shared = iter(_common(like, order))
+    return [next(shared) if key in like else key for key in order]
+
+
+def _toggled(hidden: list[str], page: str) -> list[str]:
+    return [key for key in hidden if key != page] if page in hidden else [*hidden, page]

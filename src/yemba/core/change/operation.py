@@ -59,8 +59,8 @@ def inverse(operations: Sequence[Operation]) -> list[Operation]:
 
 def put(document: Document, path: Path, new: Any) -> Operation:
     """The step that makes the place at `path` hold `new` in `document`."""
-    stood = next((n for n in range(1, len(path)) if _get(document, path[:n]) is ABSENT), len(path)) - 1
-    return Operation(path, _get(document, path), new, stood)
+    stood = next((n for n in range(1, len(path)) if value_at(document, path[:n]) is ABSENT), len(path)) - 1
+    return Operation(path, value_at(document, path), new, stood)
 
 
 def remove(document: Document, path: Path) -> Operation:
@@ -94,7 +94,7 @@ def overlap(first: Path, second: Path) -> bool:
     return first[:shorter] == second[:shorter]
 
 
-def _get(document: Document, path: Path) -> Any:
+def value_at(document: Document, path: Path) -> Any:
     """The JSON value at a place; what equals its default counts as absent, as in the plain document."""
     found: Any = document
     for step in path:

@@ -4,8 +4,11 @@ from __future__ import annotations
 
 from typing import Any, NamedTuple
 
+from pydantic import ValidationError
+
 from yemba.core.change.difference import Change
-from yemba.core.site.document import Document, Section, ordered_sections
+from yemba.core.change.operation import apply
+from yemba.core.site.document import Section, ordered_sections
 from yemba.core.site.resolve import Look
 
 _TEXT_ROLES = ("fill", "heading", "text", "quiet", "line", "focus")
@@ -28,17 +31,16 @@ def reach(before: Look, after: Look) -> list[Place]:
     return [place for place, facts in now.items() if was.get(place) != facts] + gone
 
 
-def of_change(change: Change, live: Look, draft: Look) -> list[Place]:
-    """The places one waiting change touches.
+def of_change(change: Change, live: Look) -> list[Place]:
+    """The places one waiting change touches: those that differ once it alone is on the live document.
 
-    A change of content touches its own section or page; one of design every place that looks
-    otherwise once the live document has this value and no other of the draft's.
+    A change that cannot stand alone (its page is new too) touches the section or page it names.
     """
-    if change.section:
+    try:
+        alone = apply(live.document, change.steps)
+    except ValidationError:
         return [Place(change.page, change.section)]
-    if change.form == "page" or change.key.startswith(("page.", "section.")):
-        return [place for place in places(draft) if place.page == change.page and change.form == "page"]
-    return reach(live, Look(with_only(live.document, change, draft), live.catalogue))
+    return reach(live, Look(alone, live.catalogue))
 
 
 def places(look: Look) -> dict[Place, Any]:
@@ -52,38 +54,6 @@ def places(look: Look) -> dict[Place, Any]:
             found[Place(page_id, key)] = (shared, _section(look, section))
         found[Place(page_id, "footer")] = (shared, parts["footer"])
     return found
-
-
-def with_only(document: Document, change: Change, draft: Look) -> Document:
-    """`document` with the design values that one change sets in the draft."""
-    plain, other = document.plain(), draft.document.plain()
-    home, _, key = change.key.partition(".")
-    match home:
-        case "template":
-            plain["template"] = other["template"]
-        case "colour" | "palette":
-            plain.setdefault("sheet", {})["palette"] = _palette_with(document, change, draft)
-        case "value":
-            holder = "parts" if key in other.get("parts", {}) or key in plain.get("parts", {}) else "sheet"
-            plain.setdefault(holder, {})[key] = draft.value(key)
-            if key == "logo.picture":
-                plain["pictures"] = other.get("pictures", {})
-        case "name" | "tagline" | "navigation" | "menu":
-            for field in ("name", "tagline", "navigation"):
-                plain[field] = other.get(field, plain.get(field, "" if field != "navigation" else {}))
-        case _:
-            return document
-    return Document.model_validate(plain)
-
-
-def _palette_with(document: Document, change: Change, draft: Look) -> list[dict[str, str]]:
-    """The palette of `document` with one colour as the draft has it."""
-    key = change.key.partition(".")[2]
-    before = Look(document, draft.catalogue).value("palette")
-    after = {c["id"]: c for c in draft.value("palette")}
-    if change.key == "palette.order" or key not in {c["id"] for c in before} or key not in after:
-        return list(draft.value("palette"))
-    return [after[key] if c["id"] == key else c for c in before]
 
 
 def _shared(look: Look) -> tuple[Any, ...]:

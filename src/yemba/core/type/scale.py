@@ -50,8 +50,8 @@ def scale(base: float, ratio: float) -> dict[str, Fluid]:
     """Every level's size for a wide `base` (px, 16 to 24) and `ratio` (1.05 to 1.6).
 
     The phone's base is a little smaller but never under 16 px, its ratio is calmer, so that
-    a heading that commands a wall screen still fits 360 px. No level shrinks under its floor
-    and none grows by more than 2.5 between the two ends.
+    a heading that commands a wall screen still fits 360 px. No level shrinks under its floor or
+    towards the wide end, and none grows by more than 2.5 between the two.
     """
     bases = Fluid(max(SMALLEST, base * 0.95), max(SMALLEST, base))
     ratios = Fluid(1 + (ratio - 1) * _PHONE_CALM, ratio)
@@ -61,7 +61,7 @@ def scale(base: float, ratio: float) -> dict[str, Fluid]:
 def _held(size: Fluid, level: str) -> Fluid:
     floor = SMALL_FLOOR if level == "small" else SMALLEST
     low = max(floor, size.low)
-    return Fluid(low, min(max(floor, size.high), low * ENLARGE_LIMIT))
+    return Fluid(low, max(low, min(size.high, low * ENLARGE_LIMIT)))
 
 
 def line_height(size: float, measure: float) -> float:

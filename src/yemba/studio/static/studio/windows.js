@@ -5,6 +5,7 @@ export class Windows {
   constructor(told, handle) {
     this.told = told;
     this.frames = ["wide", "phone"].map((name) => document.getElementById(name));
+    this.opened = Date.now();
     this.widths = { wide: 1280, phone: 390 };
     addEventListener("message", (event) => {
       const from = this.frames.find((frame) => frame.contentWindow === event.source);
@@ -37,8 +38,14 @@ export class Windows {
     }
   }
 
+  // The signed address ends; windows that have stood for most of its time are opened anew.
+  get old() {
+    return Date.now() - this.opened > 750 * this.told.seconds;
+  }
+
   show(path, proof) {
     const [wide, phone] = this.frames;
+    this.opened = Date.now();
     const first = `${this.told.base}${proof ? "@live/" : ""}${path}`;
     const second = `${this.told.base}${path}`;
     if (wide.src !== first) wide.src = first;

@@ -65,6 +65,7 @@ function show(answer, sent) {
   }
   refresh(sent);
   if (focused && !writing && document.activeElement?.id !== focused) document.getElementById(focused)?.focus();
+  told.base = answer.base;
   Object.assign(state, { revision: answer.revision, chapter: answer.chapter, pages: answer.pages });
   document.title = answer.title;
   const select = document.getElementById("page-shown");
@@ -78,7 +79,8 @@ function apply(patch) {
     go(patch.follow);
     return;
   }
-  windows.say({ type: "patch", patch });
+  if (windows.old) go(state.page);
+  else windows.say({ type: "patch", patch });
 }
 
 function go(page) {
@@ -338,15 +340,33 @@ bench.addEventListener("click", (event) => {
   open(link.href, link.dataset.control);
 });
 
+// A waiting change that is pointed at or focused: the windows show the site before it, and which places it touches.
+function reach(event, on) {
+  const entry = event.target.closest("[data-places]");
+  if (!entry || entry.contains(event.relatedTarget)) return;
+  windows.say({ type: "touch", places: on ? entry.dataset.places.split(" ") : [] });
+  if (!entry.dataset.change) return;
+  const which = on ? `without=${encodeURIComponent(entry.dataset.change)}&` : "";
+  recall(`${at("state")}?${which}page=${state.page}`);
+}
+const recall = oneInFlight(async (address) => {
+  const answer = await ask(address);
+  if (answer.patch) apply(answer.patch);
+});
+
 // A pairing is shown while it is pointed at or focused, and taken back when that ends.
 function shown(event, on) {
   const button = event.target.closest("[data-point-stream]");
   if (!button || button.contains(event.relatedTarget)) return;
   if (on) stream(button.form);
-  else ask(`${at("state")}?page=${state.page}`).then((answer) => answer.patch && apply(answer.patch));
+  else recall(`${at("state")}?page=${state.page}`);
 }
-for (const name of ["pointerover", "focusin"]) bench.addEventListener(name, (event) => shown(event, true));
-for (const name of ["pointerout", "focusout"]) bench.addEventListener(name, (event) => shown(event, false));
+for (const [name, on] of [["pointerover", true], ["focusin", true], ["pointerout", false], ["focusout", false]]) {
+  bench.addEventListener(name, (event) => {
+    shown(event, on);
+    reach(event, on);
+  });
+}
 
 document.getElementById("proof-width").addEventListener("click", ({ target }) => {
   const phone = target.getAttribute("aria-pressed") !== "true";
