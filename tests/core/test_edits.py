@@ -14,6 +14,7 @@ from yemba.catalogue import catalogue as shipped
 from yemba.core.change.command import commands, read_command
 from yemba.core.change.difference import difference
 from yemba.core.change.operation import ABSENT, Operation, apply, fold, from_plain, inverse, overlap
+from yemba.core.change.subset import closed, take
 from yemba.core.errors import Fault
 from yemba.core.site.document import Document, read
 from yemba.core.site.resolve import Look
@@ -154,6 +155,41 @@ def test_each_waiting_change_goes_alone_and_comes_back_alone(
             continue  # it cannot stand without another: a page on the address of one that moved
         assert change.key in {c.key for c in difference(before, alone, CATALOGUE)}
         assert change.key not in {c.key for c in difference(before, without, CATALOGUE)}
+
+
+@many
+@given(histories(), st.data())
+def test_any_choice_of_changes_goes_out_and_the_others_wait(
+    history: tuple[list[Document], list[list[Operation]]], data: st.DataObject
+) -> None:
+    live, draft = history[0][0], history[0][-1]
+    changes = difference(live, draft, CATALOGUE)
+    keys = [change.key for change in changes]
+    chosen = closed(data.draw(st.lists(st.sampled_from(keys), unique=True)) if keys else [], changes)
+    try:
+        out = take(live, draft, chosen, CATALOGUE)
+    except Fault as fault:
+        assert fault.code == "needs-others"
+        return
+    assert read(out.text()) == out
+    assert chosen.isdisjoint({change.key for change in difference(out, draft, CATALOGUE)}), (
+        "what went out waits no more"
+    )
+    assert {change.key for change in difference(live, out, CATALOGUE)} <= chosen, "nothing else went out"
+    shuffled = data.draw(st.permutations(sorted(chosen)))
+    assert take(live, draft, shuffled, CATALOGUE).text() == out.text()
+
+
+@many
+@given(histories())
+def test_all_changes_out_is_the_draft_and_none_the_live_site(
+    history: tuple[list[Document], list[list[Operation]]],
+) -> None:
+    live, draft = history[0][0], history[0][-1]
+    every = [change.key for change in difference(live, draft, CATALOGUE)]
+    assert take(live, draft, every, CATALOGUE) == draft
+    if every:
+        assert take(live, draft, [], CATALOGUE) == live
 
 
 def test_every_command_says_in_words_what_it_does() -> None:

@@ -138,6 +138,10 @@ def _palette(pair: _Pair) -> Iterator[Change]:
     if not pair.differ(place) or "palette" in _covered(pair):
         return
     old, new = ({c["id"]: c for c in look.value("palette")} for look in (pair.was, pair.now))
+    if list(old.items()) == list(new.items()):
+        said = _owned("the same", pair.was, "palette"), _owned("the same", pair.now, "palette")
+        yield _change("palette.kept", "value", "Palette", said, "palette", pair.both(place))
+        return
     for key, colour in new.items():
         before = old.get(key)
         if before == colour:
@@ -181,9 +185,9 @@ def _values(pair: _Pair) -> Iterator[Change]:
         if key == "palette" or key in covered or not pair.differ(path):
             continue
         said = _said(pair.was, key), _said(pair.now, key)
-        if said[0] != said[1]:
-            taken = pair.both(path)
-            yield _change(f"value.{key}", "value", setting.name, said, setting.chapter, taken, control=key)
+        if said[0] == said[1]:  # the same to see, but set by the owner on one side alone
+            said = _owned(said[0], pair.was, key), _owned(said[1], pair.now, key)
+        yield _change(f"value.{key}", "value", setting.name, said, setting.chapter, pair.both(path), control=key)
 
 
 def _said(look: Look, key: str) -> str:
@@ -199,6 +203,10 @@ def _said(look: Look, key: str) -> str:
         return picture.name if picture else "none"
     unit = getattr(rule, "unit", "")
     return f"{value:g} {unit}".strip() if isinstance(value, int | float) else str(value) or "none"
+
+
+def _owned(said: str, look: Look, key: str) -> str:
+    return f"{said}, {'set by you' if look.resolve(key).set_by_owner else _TEMPLATES}"
 
 
 def _navigation(pair: _Pair) -> Iterator[Change]:
