@@ -109,6 +109,17 @@ def test_one_scroll_before_and_after_and_the_proof(bench: Page) -> None:
         bench.wait_for_timeout(100)
     assert (live, draft) == ("Old books mended, new ones made", "Books mended by hand on the estuary")
 
+    bench.get_by_label("Heading: Opening on Home goes out").uncheck()
+    after = frames(bench)[1]
+    after.wait_for_function("document.querySelector('h1').textContent.startsWith('Old books')")
+    after.wait_for_function(OXIDE)
+    bench.get_by_role("button", name="Publish 3 of 4 changes").click()
+    expect(bench.locator(".said")).to_contain_text("Edition 3 is live")
+    expect(bench.locator(".change")).to_have_count(1)
+    bench.goto(bench.url.replace("localhost", "saltmarsh.localhost").split("/sites/")[0] + "/")
+    assert bench.locator("h1").inner_text() == "Old books mended, new ones made"
+    assert bench.evaluate(OXIDE)
+
 
 def test_words_that_are_too_long_are_refused_where_they_stand(bench: Page) -> None:
     bench.mouse.dblclick(*point(bench, ".kind-opening h1"))

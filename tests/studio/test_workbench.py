@@ -209,7 +209,7 @@ def test_publishing_and_going_back_by_their_buttons(desk: Client, site: Site) ->
     proof = desk.get("/sites/saltmarsh/proof/").content.decode()
     assert "Publish 1 change" in proof
     assert "Base size" in proof
-    desk.post("/sites/saltmarsh/publish/")
+    desk.post("/sites/saltmarsh/publish/", {"goes": ["value.type.base"]})
     edition = hosting.live_edition(site)
     assert edition is not None
     assert (edition.number, edition.changes) == (2, ["Base size: 20 px"])
@@ -297,3 +297,45 @@ def test_forms_want_their_token(ines: Person, site: Site) -> None:
     strict.force_login(ines, backend="django.contrib.auth.backends.ModelBackend")
     assert strict.post("/sites/saltmarsh/edit/", {"command": "set-value"}).status_code == 403
     assert strict.post("/sites/saltmarsh/publish/").status_code == 403
+
+
+def test_some_changes_go_out_and_others_wait(desk: Client, site: Site) -> None:
+    desk.post("/sites/saltmarsh/publish/")
+    edit(desk, command="set-value", key="type.base", value="20")
+    edit(desk, command="set-colour", colour="c1", hex="#8c3b2a")
+    page = desk.get("/sites/saltmarsh/proof/").content.decode()
+    assert 'value="value.type.base" form="publish" checked' in page
+    desk.post("/sites/saltmarsh/publish/", {"goes": ["colour.c1"]})
+    live = hosting.live_document(site)
+    assert live is not None
+    assert "palette" in live.sheet
+    assert "type.base" not in live.sheet
+    assert "Publish 1 change<" in desk.get("/sites/saltmarsh/proof/").content.decode()
+    desk.post("/sites/saltmarsh/publish/")
+    assert "Nothing is ticked" in desk.get("/sites/saltmarsh/proof/").content.decode()
+    assert hosting.live_document(site) == live
+
+
+def test_a_new_page_comes_along_with_the_link_to_it(desk: Client, site: Site) -> None:
+    desk.post("/sites/saltmarsh/publish/")
+    edit(desk, command="add-page", page_name="News", page="xnews")
+    document = sites.document(site)
+    opening = document.pages[document.order[0]].order[0]
+    edit(desk, command="set-words", section=opening, field="link", words="page:xnews")
+    answer = desk.post("/sites/saltmarsh/publish/", {"goes": [f"section.{opening}.link"]}, follow=True)
+    assert "Page News came along" in answer.content.decode()
+    live = hosting.live_document(site)
+    assert live is not None
+    assert "xnews" in live.pages
+
+
+def test_one_change_is_taken_back_and_undo_brings_it_again(desk: Client, site: Site) -> None:
+    desk.post("/sites/saltmarsh/publish/")
+    edit(desk, command="set-value", key="type.base", value="20")
+    edit(desk, command="set-colour", colour="c1", hex="#8c3b2a")
+    desk.post("/sites/saltmarsh/take-back/", {"key": "value.type.base", "chapter": "proof"})
+    site.refresh_from_db()
+    assert set(sites.document(site).sheet) == {"palette"}
+    desk.post("/sites/saltmarsh/undo/", {"chapter": "proof"})
+    site.refresh_from_db()
+    assert set(sites.document(site).sheet) == {"palette", "type.base"}

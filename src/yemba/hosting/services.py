@@ -46,12 +46,17 @@ def made(file: File) -> bytes:
     return data
 
 
-def publish(site: Site, changes: Sequence[str] = (), on: datetime | None = None) -> Edition:
-    """Put the draft live as a new edition. Files are written first, the pointer moves last.
+def publish(
+    site: Site,
+    changes: Sequence[str] = (),
+    on: datetime | None = None,
+    document: Document | None = None,
+) -> Edition:
+    """Put `document`, or the draft, live as a new edition. Files are written first, the pointer moves last.
 
     `changes` says in words what differs from the edition before.
     """
-    document = sites.document(site)
+    document = document or sites.document(site)
     moment = on or timezone.now()
     manifest = {path: store.keep(made(file)) for path, file in site_files(rendering(document, on=moment)).items()}
     with transaction.atomic():

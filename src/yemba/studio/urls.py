@@ -15,6 +15,7 @@ urlpatterns = [
     path("sites/<slug:slug>/where/", views.where_is, name="where"),
     path("sites/<slug:slug>/plane/", views.plane, name="plane"),
     path("sites/<slug:slug>/icon/<path:path>", views.icon, name="icon"),
+    path("sites/<slug:slug>/take-back/", views.take_back, name="take-back"),
     path("sites/<slug:slug>/publish/", views.publish, name="publish"),
     path("sites/<slug:slug>/editions/<int:number>/", views.bring_back, name="bring-back"),
     path("sites/<slug:slug>/", views.workbench, name="workbench-start"),

@@ -28,7 +28,7 @@ from yemba.sites.addresses import free_address
 from yemba.sites.models import Site
 from yemba.studio import chapters, desks
 from yemba.studio.patch import patch
-from yemba.studio.waiting import waiting, without
+from yemba.studio.waiting import chosen, waiting, without
 from yemba.studio.where import safe_where
 
 _HIDDEN = {"csrfmiddlewaretoken", "command", "revision", "gesture", "chapter", "here", "form", "window_page"}
@@ -153,13 +153,18 @@ def stream(request: HttpRequest, slug: str) -> HttpResponse:
 @login_required
 @require_GET
 def state(request: HttpRequest, slug: str) -> HttpResponse:
-    """All that the windows need to show one page as in the draft, as it is live, or without one change."""
+    """All that the windows need to show one page as in the draft, live, without one change, or with some."""
     site = _site(request, slug)
     shown = sites.document(site)
     if request.GET.get("which") == "live":
         shown = hosting.live_document(site) or shown
     elif "without" in request.GET:
         shown = without(site, request.GET["without"])
+    elif "goes" in request.GET:
+        try:
+            shown, _ = chosen(site, request.GET.getlist("goes"))
+        except Fault:  # nothing is ticked: nothing would change
+            shown = hosting.live_document(site) or shown
     return JsonResponse({"patch": patch(None, shown, request.GET.get("page", ""))})
 
 
@@ -205,10 +210,27 @@ def icon(request: HttpRequest, slug: str, path: str) -> HttpResponse:
 @login_required
 @require_POST
 def publish(request: HttpRequest, slug: str) -> HttpResponse:
+    """Put the ticked changes live, with what must come along; the first time, the whole site."""
     site = _site(request, slug)
-    edition = hosting.publish(site, [_in_words(w.change.subject, w.change.after) for w in waiting(site)])
-    messages.success(request, f"Edition {edition.number} is live.")
+    ticked = request.POST.getlist("goes")
+    try:
+        document, going = chosen(site, ticked)
+    except Fault as fault:
+        messages.error(request, fault.sentence)
+        return redirect("workbench", slug, "proof")
+    edition = hosting.publish(site, [_in_words(change.subject, change.after) for change in going], document=document)
+    along = ", ".join(change.subject for change in going if change.key not in ticked)
+    messages.success(request, f"Edition {edition.number} is live." + (f" {along} came along." if along else ""))
     return redirect("workbench", slug, "proof")
+
+
+@login_required
+@require_POST
+def take_back(request: HttpRequest, slug: str) -> HttpResponse:
+    """Make one thing in the draft as it is live. Undo brings the change again."""
+    site = _site(request, slug)
+    key = request.POST.get("key", "")
+    return _answer(request, site, lambda: sites.put_document(site, without(site, key), "One change taken back"))
 
 
 @login_required

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Collection
 from typing import NamedTuple
 
 from pydantic import ValidationError
@@ -10,6 +11,8 @@ from yemba.catalogue import catalogue
 from yemba.core.change.difference import Change, difference
 from yemba.core.change.operation import apply
 from yemba.core.change.reach import Place, of_change
+from yemba.core.change.subset import closed, take
+from yemba.core.errors import Fault
 from yemba.core.site.document import Document
 from yemba.core.site.resolve import Look
 from yemba.hosting import services as hosting
@@ -41,6 +44,21 @@ def waiting(site: Site) -> list[Waiting]:
     if live is None:
         return []
     return compare(live, sites.document(site))
+
+
+def chosen(site: Site, keys: Collection[str]) -> tuple[Document, list[Change]]:
+    """The live document with the chosen changes and what must come along, and these changes.
+
+    Raises Fault ``nothing-chosen`` or ``needs-others``.
+    """
+    live, draft = hosting.live_document(site), sites.document(site)
+    if live is None:
+        return draft, []
+    every = difference(live, draft, catalogue())
+    going = closed(keys, every)
+    if not going:
+        raise Fault("nothing-chosen", "Nothing is ticked. Tick what should go out.")
+    return take(live, draft, going, catalogue()), [change for change in every if change.key in going]
 
 
 def without(site: Site, key: str) -> Document:

@@ -297,6 +297,8 @@ bench.addEventListener("change", (event) => {
   const { target } = event;
   if (target.dataset.window) {
     target.value = windows.setWidth(target.dataset.window, Number(target.value));
+  } else if (target.name === "goes") {
+    choosing();
   } else if (target.id === "page-shown") {
     go(target.value);
   } else if (target.dataset.other !== undefined && target.value === "other") {
@@ -353,6 +355,21 @@ const recall = oneInFlight(async (address) => {
   const answer = await ask(address);
   if (answer.patch) apply(answer.patch);
 });
+
+// What is ticked in the proof is what the window "After publishing" shows.
+const proofed = oneInFlight(async (address) => {
+  const answer = await ask(address);
+  if (answer.patch) windows.say({ type: "patch", patch: answer.patch }, "wide");
+});
+function choosing() {
+  const boxes = [...document.querySelectorAll("[name=goes]")];
+  const ticked = boxes.filter((box) => box.checked);
+  const button = document.getElementById("publish-button");
+  button.textContent = ticked.length === boxes.length ? `Publish ${boxes.length} changes` : `Publish ${ticked.length} of ${boxes.length} changes`;
+  button.disabled = ticked.length === 0;
+  const query = new URLSearchParams([["page", state.page], ["goes", ""], ...ticked.map((box) => ["goes", box.value])]);
+  proofed(`${at("state")}?${query}`);
+}
 
 // A pairing is shown while it is pointed at or focused, and taken back when that ends.
 function shown(event, on) {
