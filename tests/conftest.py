@@ -8,6 +8,7 @@ from pathlib import Path
 
 import pytest
 from django.test import Client
+from hypothesis import settings
 
 from yemba.catalogue import catalogue as shipped
 from yemba.core.site.catalogue import Catalogue
@@ -16,6 +17,10 @@ from yemba.people.models import Person
 from yemba.sites import services as sites
 from yemba.sites import starter
 from yemba.sites.models import Site
+
+settings.register_profile("same-every-time", derandomize=True, deadline=None)
+settings.register_profile("searching", deadline=None, print_blob=True)
+settings.load_profile(os.environ.get("HYPOTHESIS", "same-every-time"))
 
 ASSETS = Path(__file__).parent.parent / "assets"
 

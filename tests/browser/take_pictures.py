@@ -44,8 +44,8 @@ def test_take_pictures(page: Page, live_server) -> None:
     take(f"{studio}/sites/saltmarsh/proof/", "proof-phone", 390)
 
     start = sites.document(site)
-    for template in ("handbill", "slipway"):
-        over = {"template": template} | ({"sheet": {}} if template == "handbill" else {})
+    for template in ("lantern", "handbill", "slipway"):
+        over = {"template": template} | ({"sheet": {}} if template != "slipway" else {})
         site.document = Document.model_validate(start.plain() | over).text()
         site.save()
         hosting.publish(site)

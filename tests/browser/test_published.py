@@ -33,8 +33,10 @@ def exported(tmp_path: Path, db: None) -> Path:
     for name, over in {
         "slipway": {},
         "handbill": {"template": "handbill"},
+        "lantern": {"template": "lantern", "sheet": {}},
         "side": {"parts": {"header.arrangement": "side"}},
         "awkward": awkward(sites.document(site)),
+        "awkward-lantern": awkward(sites.document(site)) | {"template": "lantern"},
         "awkward-handbill": awkward(sites.document(site)) | {"template": "handbill"},
     }.items():
         site.document = Document.model_validate(sites.document(site).plain() | over).text()
@@ -122,7 +124,7 @@ def test_the_menu_folds_where_it_is_said_and_opens_without_script(
 ) -> None:
     context = browser.new_context(java_script_enabled=True)
     page = context.new_page()
-    for site in ("slipway", "handbill", "awkward"):
+    for site in ("slipway", "handbill", "lantern", "awkward"):
         page.goto(f"{served}{site}/")
         page.set_viewport_size({"width": 390, "height": 800})
         assert not page.locator(".menu a").first.is_visible()
@@ -141,7 +143,8 @@ def test_the_menu_folds_where_it_is_said_and_opens_without_script(
             assert bar is not None and menu is not None
             assert menu["x"] >= 0
             assert menu["x"] + menu["width"] <= bar["x"] + bar["width"] + 1, f"{site} at {width}"
-            assert menu["height"] < 60, f"{site} breaks its menu into lines at {width}"
+            if site != "lantern":  # its menu stands at the side, one entry under the other
+                assert menu["height"] < 60, f"{site} breaks its menu into lines at {width}"
     context.close()
 
 

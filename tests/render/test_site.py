@@ -44,7 +44,7 @@ def test_the_same_document_gives_the_same_bytes(document: Document, catalogue: C
     assert first == second
 
 
-@pytest.mark.parametrize("template", ["slipway", "handbill"])
+@pytest.mark.parametrize("template", ["slipway", "handbill", "lantern"])
 def test_every_link_and_file_a_page_names_is_there(document: Document, catalogue: Catalogue, template: str) -> None:
     files = site_files(site(document, catalogue, template=template))
     for path in files:
@@ -163,7 +163,7 @@ def test_dates_and_prices_are_said_in_the_sites_language(document: Document, cat
     assert "4,50" in german
 
 
-@pytest.mark.parametrize("template", ["slipway", "handbill"])
+@pytest.mark.parametrize("template", ["slipway", "handbill", "lantern"])
 def test_a_stylesheet_stays_small_and_asks_nobody_else(document: Document, catalogue: Catalogue, template: str) -> None:
     made = style(site(document, catalogue, template=template).look)
     whole = made.rules + made.values

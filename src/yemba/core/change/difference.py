@@ -215,12 +215,14 @@ def _navigation(pair: _Pair) -> Iterator[Change]:
         taken = pair.both(("navigation", "order"))
         yield _change("navigation.order", "value", "Order of the menu", _REORDERED, "header", taken)
     for page_id, page in pair.after.pages.items():
+        if page_id not in pair.before.pages:
+            continue  # what the menu calls a new page comes with the page
         old, new = (navigation.names.get(page_id, page.name) for navigation in (before, after))
         if old != new:
             taken = pair.both(("navigation", "names", page_id))
             yield _change(f"navigation.{page_id}", "words", "Menu name", (old, new), "header", taken, page_id)
         hidden = [page_id in navigation.hidden for navigation in (before, after)]
-        if hidden[0] != hidden[1] and page_id in pair.before.pages:
+        if hidden[0] != hidden[1]:
             lists = (_toggled(before.hidden, page_id), _toggled(after.hidden, page_id))
             taken = pair.given(("navigation", "hidden"), *lists)
             said = ("hidden", "shown") if hidden[0] else ("shown", "hidden")
@@ -232,7 +234,7 @@ def _pages(pair: _Pair) -> Iterator[Change]:
     for page_id, page in after.ordered_pages():
         old = before.pages.get(page_id)
         if old is None:
-            taken = _come_or_gone(pair, (), "pages", page_id, before.order, after.order)
+            taken = _with_menu(pair, page_id, _come_or_gone(pair, (), "pages", page_id, before.order, after.order))
             yield _change(f"page.{page_id}", "page", f"Page {page.name}", ("", "new"), "pages", taken, page_id)
         elif old != page:
             yield from _page(pair, page_id, old, page)
@@ -242,6 +244,18 @@ def _pages(pair: _Pair) -> Iterator[Change]:
             name = before.pages[page_id].name
             yield _change(f"page.{page_id}", "page", f"Page {name}", ("there", "gone"), "pages", taken, page_id)
     yield from _order(pair, (), before.order, after.order, "page.order", "Order of pages", "")
+
+
+def _with_menu(pair: _Pair, page: str, taken: _Taken) -> _Taken:
+    """With what the menu calls a new page, and whether it shows it."""
+    before, after = pair.before.navigation, pair.after.navigation
+    more = [pair.both(("navigation", "names", page))] if page in after.names else []
+    if (page in before.hidden) != (page in after.hidden):
+        lists = _toggled(before.hidden, page), _toggled(after.hidden, page)
+        more.append(pair.given(("navigation", "hidden"), *lists))
+    for extra in more:
+        taken = _Taken(taken.steps + extra.steps, taken.back + extra.back)
+    return taken
 
 
 def _page(pair: _Pair, page_id: str, old: Page, new: Page) -> Iterator[Change]:

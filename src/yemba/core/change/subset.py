@@ -12,6 +12,8 @@ from yemba.core.errors import Fault
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
 
+_UNDER = ("template", "ready-sheet")
+
 
 def companions(change: Change, changes: Sequence[Change]) -> set[str]:
     """Keys of the changes that must go out with this one.
@@ -48,7 +50,8 @@ def take(live: Document, draft: Document, keys: Collection[str], catalogue: Cata
         return draft
     made = live
     while todo := [change for change in difference(made, draft, catalogue) if change.key in wanted]:
-        for change in todo:
+        # what the owner set goes before what it stands on, so that it keeps the other values it was set beside
+        for change in sorted(todo, key=lambda change: change.key in _UNDER):
             try:
                 made = apply(made, change.steps)
             except ValidationError:
