@@ -33,16 +33,6 @@ def test_take_pictures(page: Page, live_server) -> None:
         page.wait_for_timeout(900)
         keep(page.screenshot(), name)
 
-    take(f"{studio}/", "front")
-    page.get_by_role("button", name="Enter the demo as Ines").click()
-    take(f"{studio}/sites/", "sites")
-    take(f"{studio}/sites/", "sites-phone", 390)
-    take(f"{studio}/sites/new/", "new-site")
-    for chapter in NAMES:
-        query = "?section=opening" if chapter == "pages" else ""
-        take(f"{studio}/sites/saltmarsh/{chapter}/{query}", chapter)
-    take(f"{studio}/sites/saltmarsh/proof/", "proof-phone", 390)
-
     start = sites.document(site)
     for template in ("lantern", "handbill", "slipway"):
         over = {"template": template} | ({"sheet": {}} if template != "slipway" else {})
@@ -55,6 +45,17 @@ def test_take_pictures(page: Page, live_server) -> None:
         card = Image.open(BytesIO(page.screenshot())).convert("RGB").resize((720, 900), Image.Resampling.LANCZOS)
         card.save(CARDS / f"{template}.webp", quality=82)
     take(f"{live}/", "live-slipway-phone", 390)
+
+    scenario.load()
+    take(f"{studio}/", "front")
+    page.get_by_role("button", name="Enter the demo as Ines").click()
+    take(f"{studio}/sites/", "sites")
+    take(f"{studio}/sites/", "sites-phone", 390)
+    take(f"{studio}/sites/new/", "new-site")
+    for chapter in NAMES:
+        query = "?section=opening" if chapter == "pages" else ""
+        take(f"{studio}/sites/saltmarsh/{chapter}/{query}", chapter)
+    take(f"{studio}/sites/saltmarsh/proof/", "proof-phone", 390)
 
 
 def keep(data: bytes, name: str) -> None:
