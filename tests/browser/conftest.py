@@ -7,11 +7,13 @@ import shutil
 from collections.abc import Iterator
 
 import pytest
-from playwright.sync_api import Browser, BrowserContext, Page, sync_playwright
+from playwright.sync_api import Browser, BrowserContext, Page, expect, sync_playwright
 
 from tests.conftest import needs
 
 os.environ["DJANGO_ALLOW_ASYNC_UNSAFE"] = "true"  # Playwright's loop and the ORM share the thread
+PATIENCE = 20_000  # ms; a busy machine is slow, not wrong
+expect.set_options(timeout=PATIENCE)
 ARGUMENTS = ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking"]
 
 
@@ -30,7 +32,7 @@ def page(browser: Browser) -> Iterator[Page]:
     """A window in which any error of a script, or refusal by the content policy, fails the test."""
     context: BrowserContext = browser.new_context(viewport={"width": 1280, "height": 800})
     opened = context.new_page()
-    opened.set_default_timeout(8_000)
+    opened.set_default_timeout(PATIENCE)
     wrong: list[str] = []
     opened.on("pageerror", lambda error: wrong.append(str(error)))
     opened.on("console", lambda m: wrong.append(m.text) if "Content Security Policy" in m.text else None)

@@ -16,7 +16,7 @@ def style(frame: Frame | Page, selector: str, name: str) -> str:
     return str(frame.locator(selector).first.evaluate(f"e => getComputedStyle(e).{name}"))
 
 
-def eventually(page: Page, check: str, *, tries: int = 40) -> None:
+def eventually(page: Page, check: str, *, tries: int = 200) -> None:
     """Both windows answer `check` with true before long."""
     for _ in range(tries):
         if all(frame.evaluate(check) for frame in frames(page)):

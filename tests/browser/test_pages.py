@@ -56,6 +56,12 @@ def test_a_page_is_made_filled_and_published(page: Page, live_server) -> None:
     kept(page, "Cast in one piece, and sharp")
     eventually(page, "document.querySelector('.body strong')?.textContent === 'sharp'")
 
+    words.click()
+    page.keyboard.press("Control+A")
+    page.get_by_role("button", name="Italic").click()
+    heading.focus()
+    eventually(page, "!!document.querySelector('.body em')")
+
     page.locator("#file-of-words-picture").set_input_files(
         {"name": "shears.jpg", "mimeType": "image/jpeg", "buffer": photo()}
     )

@@ -54,6 +54,13 @@ def test_both_windows_follow_the_pointer_and_a_drag_is_one_edit(bench: Page) -> 
     expect(field).to_have_value("#8c3b2a")
     assert Site.objects.get(slug="saltmarsh").edits.filter(undone=True).count() == 1, "Enter is one edit"
 
+    chapter(bench, "Footer")
+    chapter(bench, "Palette")
+    bench.locator(".plane svg").focus()
+    bench.keyboard.press("Shift+ArrowLeft")
+    kept(bench, "Oxide to #")
+    eventually(bench, f"!({OXIDE})")
+
     bench.locator("#desk h1").click()
     bench.keyboard.press("3")
     expect(bench.locator("#desk h1")).to_have_text("Type")
@@ -102,7 +109,7 @@ def test_one_scroll_before_and_after_and_the_proof(bench: Page) -> None:
 
     chapter(bench, "Proof")
     expect(bench.locator(".change")).to_have_count(4)
-    for _ in range(40):
+    for _ in range(200):
         live, draft = (frame.locator("h1").inner_text() for frame in frames(bench))
         if live != draft:
             break
@@ -110,10 +117,15 @@ def test_one_scroll_before_and_after_and_the_proof(bench: Page) -> None:
     assert (live, draft) == ("Old books mended, new ones made", "Books mended by hand on the estuary")
 
     bench.get_by_label("Heading: Opening on Home goes out").uncheck()
-    after = frames(bench)[1]
+    shown_live, after = frames(bench)
     after.wait_for_function("document.querySelector('h1').textContent.startsWith('Old books')")
     after.wait_for_function(OXIDE)
-    bench.get_by_role("button", name="Publish 3 of 4 changes").click()
+    bench.get_by_role("button", name="Take back: Ground: Offers on Home").click()
+    expect(bench.locator(".change")).to_have_count(3)
+    after.wait_for_function("document.querySelector('.kind-offers').dataset.ground === 'light'")
+    assert shown_live.evaluate(f"{COLOUR} === 'rgb(47, 95, 138)'"), "what is live is shown as it is live"
+    expect(bench.get_by_label("Heading: Opening on Home goes out")).not_to_be_checked()
+    bench.get_by_role("button", name="Publish 2 of 3 changes").click()
     expect(bench.locator(".said")).to_contain_text("Edition 3 is live")
     expect(bench.locator(".change")).to_have_count(1)
     bench.goto(bench.url.replace("localhost", "saltmarsh.localhost").split("/sites/")[0] + "/")

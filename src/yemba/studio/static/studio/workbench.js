@@ -52,6 +52,7 @@ function fault(form, error) {
 function refresh(sent) {
   for (const field of document.querySelectorAll("#desk :is(input, select, textarea)")) {
     if (field === document.activeElement && sent !== undefined && field.value !== sent) continue;
+    if (field.name === "goes") continue; // what was held back stays held back
     if (field.type === "checkbox" || field.type === "radio") field.checked = field.defaultChecked;
     else if (field.tagName === "SELECT") field.value = [...field.options].find((option) => option.defaultSelected)?.value ?? field.options[0]?.value;
     else if (field.type !== "file" && field.type !== "hidden") field.value = field.defaultValue;
@@ -61,7 +62,10 @@ function refresh(sent) {
 function show(answer, sent) {
   const focused = document.activeElement?.id;
   for (const [id, html] of Object.entries(answer.panels)) {
-    Alpine.morph(document.getElementById(id), html.trim());
+    const panel = document.getElementById(id);
+    // another chapter's desk is put in whole, so that its instrument starts anew
+    if (id === "desk" && panel.dataset.chapter !== answer.chapter) panel.outerHTML = html.trim();
+    else Alpine.morph(panel, html.trim());
   }
   refresh(sent);
   if (focused && !writing && document.activeElement?.id !== focused) document.getElementById(focused)?.focus();
@@ -72,6 +76,7 @@ function show(answer, sent) {
   select.replaceChildren(...state.pages.map((page) => new Option(page.name, page.id, false, page.id === state.page)));
   mode();
   if (answer.patch) apply(answer.patch);
+  if (document.querySelector("[name=goes]:not(:checked)")) choosing();
 }
 
 function apply(patch) {
@@ -80,7 +85,7 @@ function apply(patch) {
     return;
   }
   if (windows.old) go(state.page);
-  else windows.say({ type: "patch", patch });
+  else windows.say({ type: "patch", patch }, proofing() ? "wide" : ""); // there the wide window is the live site
 }
 
 function go(page) {
@@ -224,12 +229,12 @@ function heard(message, from) {
     const given = { csrfmiddlewaretoken: token(), command: "set-words", section: message.place, field: message.field, item: message.item || "", words: message.words };
     for (const [name, value] of Object.entries({ ...given, revision: state.revision, chapter: state.chapter, here: location.search, window_page: state.page })) form.set(name, value);
     const asked = opened;
-    ask(at("edit"), form).then((answer) => {
+    ask(at("edit"), form).then(async (answer) => {
       if (answer.error) {
         kept(answer.error.sentence);
         windows.say({ type: "fault", ...message, type: "fault", sentence: answer.error.sentence });
       } else {
-        settle(answer, asked);
+        await settle(answer, asked);
         kept(`Kept: ${answer.said}`);
       }
     });
@@ -313,7 +318,7 @@ bench.addEventListener("change", (event) => {
 
 // Words with bold, italic and lists: what stands there goes into the form when it is left.
 bench.addEventListener("focusin", ({ target }) => {
-  if (target.dataset.rich !== undefined) target.dataset.before = target.innerHTML;
+  if (target.dataset.rich !== undefined) target.dataset.before ??= target.innerHTML;
 });
 bench.addEventListener("focusout", ({ target, relatedTarget }) => {
   if (target.dataset.rich === undefined || relatedTarget?.dataset.format) return;
@@ -321,7 +326,7 @@ bench.addEventListener("focusout", ({ target, relatedTarget }) => {
 });
 function keepRich(target) {
   if (target.innerHTML === target.dataset.before) return;
-  target.dataset.before = target.innerHTML;
+  delete target.dataset.before;
   const form = target.closest("form");
   form.elements.words.value = target.innerHTML;
   send(form);
@@ -417,7 +422,6 @@ export const gestures = {
 };
 
 Alpine.plugin(morph);
-Alpine.data("workbench", () => ({}));
 Alpine.data("plane", () => plane(gestures));
 Alpine.start();
 mode();
