@@ -5,7 +5,7 @@ from __future__ import annotations
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.hands import BUTTON, chapter, eventually, frames, kept, point
+from tests.browser.hands import BUTTON, chapter, eventually, frames, kept, point, until
 from yemba.demo import scenario
 from yemba.sites.models import Site
 
@@ -69,9 +69,9 @@ def test_both_windows_follow_the_pointer_and_a_drag_is_one_edit(bench: Page) -> 
     bench.locator("[data-twin='type.ratio']").focus()
     for _ in range(8):
         bench.keyboard.press("ArrowRight")
+    kept(bench, "Ratio")
     for frame, old in zip(frames(bench), was, strict=True):
-        bench.wait_for_function("() => document.getElementById('kept').textContent.includes('Ratio')")
-        assert frame.evaluate(size) > old
+        until(bench, f"{size} > {old}", frame)
 
 
 def test_a_click_in_a_window_leads_to_the_control_that_decides(bench: Page) -> None:
@@ -92,7 +92,7 @@ def test_a_click_in_a_window_leads_to_the_control_that_decides(bench: Page) -> N
 def test_one_scroll_before_and_after_and_the_proof(bench: Page) -> None:
     wide, phone = frames(bench)
     wide.evaluate("document.querySelector('.kind-hours-and-place').scrollIntoView({block: 'start'})")
-    phone.wait_for_function("scrollY > 800")
+    until(bench, "scrollY > 800", phone)
 
     bench.locator("#desk h1").click()
     bench.keyboard.down("b")
@@ -118,11 +118,11 @@ def test_one_scroll_before_and_after_and_the_proof(bench: Page) -> None:
 
     bench.get_by_label("Heading: Opening on Home goes out").uncheck()
     shown_live, after = frames(bench)
-    after.wait_for_function("document.querySelector('h1').textContent.startsWith('Old books')")
-    after.wait_for_function(OXIDE)
+    until(bench, "document.querySelector('h1').textContent.startsWith('Old books')", after)
+    until(bench, OXIDE, after)
     bench.get_by_role("button", name="Take back: Ground: Offers on Home").click()
     expect(bench.locator(".change")).to_have_count(3)
-    after.wait_for_function("document.querySelector('.kind-offers').dataset.ground === 'light'")
+    until(bench, "document.querySelector('.kind-offers').dataset.ground === 'light'", after)
     assert shown_live.evaluate(f"{COLOUR} === 'rgb(47, 95, 138)'"), "what is live is shown as it is live"
     expect(bench.get_by_label("Heading: Opening on Home goes out")).not_to_be_checked()
     bench.get_by_role("button", name="Publish 2 of 3 changes").click()
