@@ -75,14 +75,14 @@ def test_a_publishing_that_breaks_off_leaves_the_live_site_as_it_was(site: Site,
     services.publish(site)
     live = client.get("/", headers={"host": LIVE}).content
     heading(site, "Half done")
-    made, count = services.made, iter(range(100))
+    keep, count = services.store.keep, iter(range(100))
 
-    def breaks(file: object) -> bytes:
-        if next(count) == 5:
+    def breaks(data: bytes) -> str:
+        if next(count) == 2:
             raise OSError("the disk is full")
-        return made(file)  # type: ignore[arg-type]
+        return keep(data)
 
-    monkeypatch.setattr(services, "made", breaks)
+    monkeypatch.setattr(services.store, "keep", breaks)
     with pytest.raises(OSError, match="disk"):
         services.publish(site)
     assert Edition.objects.filter(site=site).count() == 1

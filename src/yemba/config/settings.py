@@ -17,6 +17,9 @@ STUDIO_HOST = env.str("YEMBA_STUDIO_HOST", default="localhost")
 SITES_DOMAIN = env.str("YEMBA_SITES_DOMAIN", default="localhost")
 """Sites are served at NAME.SITES_DOMAIN, drafts at draft--NAME.SITES_DOMAIN; the studio elsewhere."""
 
+SITES_PORT = env.str("YEMBA_SITES_PORT", default="")
+"""The port visitors use where it is not the scheme's own; the demo's."""
+
 ALLOWED_HOSTS = [STUDIO_HOST, f".{SITES_DOMAIN}", *(["127.0.0.1"] if DEMO else [])]
 INSTALLED_APPS = [
     "django.contrib.auth",

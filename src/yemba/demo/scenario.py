@@ -1,6 +1,6 @@
-"""Saltmarsh Bindery: Ines Varela's pages, two editions of them, and what waits to go out.
+"""The three sites of the demo: what is on them, what went out, and what waits.
 
-Everything here is invented. It is put in by the same commands that an owner's hands give.
+Everything here is invented. Changes are put in by the same commands that an owner's hands give.
 """
 
 from __future__ import annotations
@@ -13,8 +13,10 @@ from typing import Any
 
 from yemba.core.picture.intake import take
 from yemba.core.site.document import Document
-from yemba.demo import drawings
+from yemba.demo.drawings import dubrov, nettle, render, saltmarsh
+from yemba.hosting import inbox
 from yemba.hosting import services as hosting
+from yemba.hosting.models import Message
 from yemba.people.models import Person
 from yemba.people.views import DEMO_ADDRESS
 from yemba.sites import services as sites
@@ -22,87 +24,147 @@ from yemba.sites import store
 from yemba.sites.models import Site
 
 SLUG = "saltmarsh"
-_PALETTE = [
-    {"id": "c1", "name": "Oxide", "hex": "#2f5f8a"},
-    {"id": "c2", "name": "Bottle", "hex": "#22302e"},
-    {"id": "c3", "name": "Brass", "hex": "#d9a441"},
-    {"id": "c4", "name": "Board", "hex": "#e7dfcf"},
-    {"id": "c5", "name": "Paper", "hex": "#f5f0e4"},
-]
-_PICTURES: dict[str, tuple[Callable[[], str], str]] = {
-    "estuary": (drawings.books_on_the_estuary, "Six mended books on a shelf, the evening tide behind them"),
-    "frame": (drawings.sewing_frame, "A sewing frame with four cords and nine folded sections"),
-    "marbled": (drawings.marbled_paper, "Marbled paper in rust, bottle green and brass"),
-    "notebooks": (drawings.notebooks, "Five cloth notebooks in a leaning stack"),
-    "window": (drawings.workshop_window, "The workshop at dusk with its window lit"),
+SLUGS = (SLUG, "nettle", "dubrov")
+Pictures = dict[str, tuple[Callable[[], str], str]]
+_SALTMARSH: dict[str, Any] = {
+    "name": "Saltmarsh Bindery",
+    "currency": "GBP",
+    "template": "slipway",
+    "sheet": {
+        "palette": [
+            {"id": "c1", "name": "Oxide", "hex": "#2f5f8a"},
+            {"id": "c2", "name": "Bottle", "hex": "#22302e"},
+            {"id": "c3", "name": "Brass", "hex": "#d9a441"},
+            {"id": "c4", "name": "Board", "hex": "#e7dfcf"},
+            {"id": "c5", "name": "Paper", "hex": "#f5f0e4"},
+        ]
+    },
+    "parts": {"footer.words": "Tide Row 4, beside the old slipway. Ring the ship’s bell."},
+    "navigation": {"hidden": ["home"]},
+}
+_NETTLE: dict[str, Any] = {
+    "name": "Nettle & Rye Seeds",
+    "tagline": "Open-pollinated seed from heavy clay",
+    "currency": "GBP",
+    "template": "handbill",
+    "ready_sheet": "handbill/seed-packet",
+    "navigation": {"hidden": ["home"]},
+}
+_DUBROV: dict[str, Any] = {
+    "name": "Marek Dubrov, tuba",
+    "tagline": "Evenings, lessons, low notes",
+    "template": "lantern",
+    "ready_sheet": "lantern/green-room",
+    "parts": {"header.tagline": True},
+}
+_BOOKS: Pictures = {
+    "estuary": (saltmarsh.books_on_the_estuary, "Six mended books on a shelf, the evening tide behind them"),
+    "frame": (saltmarsh.sewing_frame, "A sewing frame with four cords and nine folded sections"),
+    "marbled": (saltmarsh.marbled_paper, "Marbled paper in rust, bottle green and brass"),
+    "notebooks": (saltmarsh.notebooks, "Five cloth notebooks in a leaning stack"),
+    "window": (saltmarsh.workshop_window, "The workshop at dusk with its window lit"),
+}
+_SEEDS: Pictures = {
+    "packets": (nettle.packets, "Five seed packets standing in a wooden tray"),
+    "poles": (nettle.poles, "Beans climbing hazel poles tied at the top"),
+    "rye": (nettle.rye, "Tall rye bending before the cut"),
+    "drawers": (nettle.drawers, "Drying drawers, some pulled out and full of seed"),
+}
+_BRASS: Pictures = {
+    "bell": (dubrov.bell, "The bell of a tuba, seen from the front row"),
+    "stand": (dubrov.stand, "A music stand under a lamp by an open window"),
+    "hall": (dubrov.hall, "An old wash house with rows of chairs before a small stage"),
 }
 
 
 def load() -> Site:
-    """Make Ines and her site anew; whatever she had is taken away first."""
+    """Make Ines, her site and the two she looks after anew; whatever was there is taken away first."""
     Person.objects.filter(email=DEMO_ADDRESS).delete()
-    Site.objects.filter(slug=SLUG).delete()
+    Site.objects.filter(slug__in=SLUGS).delete()
     ines = Person.objects.create_user(DEMO_ADDRESS, None, name="Ines Varela")
-    site = sites.create(ines, "Saltmarsh Bindery", SLUG, "slipway")
-    site = _begin(site)
     now = datetime.now(UTC)
+    site = _bindery(_site(ines, SLUG, _SALTMARSH, _BOOKS), now)
+    _nursery(_site(ines, "nettle", _NETTLE, _SEEDS), now)
+    hosting.publish(_site(ines, "dubrov", _DUBROV, _BRASS), ["The first edition"], now - timedelta(days=19))
+    return site
+
+
+def _bindery(site: Site, now: datetime) -> Site:
+    """Three editions, and seven waiting changes, of which a button leads to a page that is new."""
     hosting.publish(site, ["The first edition"], now - timedelta(days=41))
-    for change in (
-        ("name-site", {"title": "Saltmarsh Bindery", "tagline": "Books mended and made in Tide Row"}),
-        _words("about", "heading", "A bench by the slipway"),
-        ("set-value", {"key": "header.height_wide", "value": 88}),
-    ):
-        _do(site, *change)
-    hosting.publish(
-        _fresh(site), ["Tagline", "Heading: Words on Home", "Header height, wide: 88 px"], now - timedelta(days=12)
-    )
-    for change in (
-        ("set-colour", {"colour": "c1", "hex": "#8c3b2a"}),
-        ("set-value", {"key": "type.heading_weight", "value": 700}),
-        ("set-ground", {"section": "offers", "ground": "tinted"}),
-        _words("opening", "heading", "Books mended by hand on the estuary"),
-    ):
-        _do(site, *change)
+    _do(site, "name-site", title="Saltmarsh Bindery", tagline="Books mended and made in Tide Row")
+    _words(site, "about", "heading", "A bench by the slipway")
+    _do(site, "set-value", key="header.height_wide", value=88)
+    said = ["Tagline", "Heading: Words with picture on Home", "Header height, wide: 88 px"]
+    hosting.publish(_fresh(site), said, now - timedelta(days=12))
+    _do(site, "rename-page", page="repairs", page_name="Repairs", slug="repairs-and-prices")
+    _words(site, "c-dates", "heading", "Classes this winter")
+    said = ["Address: repairs-and-prices", "Heading: Dates on Classes"]
+    hosting.publish(_fresh(site), said, now - timedelta(days=3))
+    _messages(_fresh(site), now)
+    _do(site, "set-colour", colour="c1", hex="#8c3b2a")
+    _do(site, "set-value", key="type.heading_weight", value=700)
+    _do(site, "set-ground", section="offers", ground="tinted")
+    _words(site, "opening", "heading", "Books mended by hand on the estuary")
+    _do(site, "add-page", page_name="Vouchers", page="vouchers")
+    _do(site, "add-section", page="vouchers", kind="words")
+    (section,) = sites.document(_fresh(site)).pages["vouchers"].order
+    _words(site, section, "heading", "An evening at the bench, as a gift")
+    _words(site, section, "body", "A voucher for one class or one repair, sewn into a card. It keeps for two years.")
+    _words(site, "about", "button", "Give an evening")
+    _words(site, "about", "link", "page:vouchers")
     return _fresh(site)
+
+
+def _nursery(site: Site, now: datetime) -> None:
+    hosting.publish(site, ["The first edition"], now - timedelta(days=30))
+    _words(site, "n3", "heading", "Why heavy clay")
+    hosting.publish(_fresh(site), ["Heading: Words with picture on Home"], now - timedelta(days=8))
+    _words(site, "n1", "button", "Seed for next year")
+
+
+def _messages(site: Site, now: datetime) -> None:
+    """Three visitors wrote, and something that was no visitor."""
+    sent = (
+        (2, "Tomasz Lund", "tomasz@lund.example", "My grandmother’s recipe book has lost its spine. May I bring it on Friday?", "About 1950", ""),
+        (26, "Adaeze Holm", "adaeze@holm.example", "Is there room for two at the case binding evenings?", "", ""),
+        (73, "Wren Ashdown", "wren@ashdown.example", "The atlas opens flat again. Thank you.", "1911", ""),
+        (80, "Best offers", "win@offers.example", "Rank first: https://a.example https://b.example https://c.example", "", "x"),
+    )  # fmt: skip
+    for hours, name, mail, words, age, trap in sent:
+        posted = {"name": name, "mail": mail, "words": words, "f1": age, "second_mail": trap}
+        kept = inbox.receive(site, inbox.open_form(site, "w-form"), posted, mail)
+        read = Message.State.READ if hours > 48 and not trap else kept.state
+        Message.objects.filter(pk=kept.pk).update(sent_at=now - timedelta(hours=hours), state=read)
 
 
 def _fresh(site: Site) -> Site:
     return Site.objects.get(pk=site.pk)
 
 
-def _do(site: Site, command: str, arguments: dict[str, Any]) -> None:
+def _do(site: Site, command: str, **arguments: Any) -> None:
     sites.edit(_fresh(site), command, arguments)
 
 
-def _words(section: str, field: str, words: str) -> tuple[str, dict[str, str]]:
-    return "set-words", {"section": section, "field": field, "words": words}
+def _words(site: Site, section: str, field: str, words: str) -> None:
+    _do(site, "set-words", section=section, field=field, words=words)
 
 
-def _begin(site: Site) -> Site:
-    """The pages as they were on the day of the first edition, in place of the starter ones."""
-    pages = _pages(date.today())
-    document = Document.model_validate(
-        {
-            "name": "Saltmarsh Bindery",
-            "currency": "GBP",
-            "template": "slipway",
-            "sheet": {"palette": _PALETTE},
-            "parts": {"footer.words": "Tide Row 4, beside the old slipway. Ring the ship’s bell."},
-            "navigation": {"hidden": ["home"]},
-            "pictures": _pictures(),
-            "pages": {key: page | {"order": list(page["sections"])} for key, page in pages.items()},
-            "order": list(pages),
-        }
-    )
-    site.document = document.text()
-    site.save()
-    return site
+def _site(owner: Person, slug: str, about: dict[str, Any], pictures: Pictures) -> Site:
+    """A site as it was on the day of its first edition."""
+    pages = _pages(slug, date.today())
+    document = about | {
+        "pictures": _pictures(pictures),
+        "pages": {key: page | {"order": list(page["sections"])} for key, page in pages.items()},
+        "order": list(pages),
+    }
+    return Site.objects.create(owner=owner, slug=slug, document=Document.model_validate(document).text())
 
 
-def _pictures() -> dict[str, Any]:
+def _pictures(drawn: Pictures) -> dict[str, Any]:
     kept = {}
-    for key, (draw, alt) in _PICTURES.items():
-        taken = take(drawings.render(draw()), f"{key}.jpg")
+    for key, (draw, alt) in drawn.items():
+        taken = take(render(draw()), f"{key}.jpg")
         about = {"file": store.keep(taken.data), "format": taken.format, "width": taken.width, "height": taken.height}
         kept[key] = about | {"name": f"{key}.jpg", "alt": alt}
     return kept
@@ -113,9 +175,9 @@ def _saturdays(today: date, count: int) -> list[str]:
     return [(first + timedelta(weeks=2 * n)).isoformat() for n in range(count)]
 
 
-def _pages(today: date) -> dict[str, dict[str, Any]]:
+def _pages(slug: str, today: date) -> dict[str, dict[str, Any]]:
     """The pages as written, "saturday 0" and so on made the next Saturdays there are."""
-    text = (Path(__file__).parent / "pages.json").read_text()
+    text = (Path(__file__).parent / f"{slug}.json").read_text()
     for number, day in enumerate(_saturdays(today, 5)):
         text = text.replace(f"saturday {number}", day)
     return dict(json.loads(text))

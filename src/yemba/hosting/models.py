@@ -8,12 +8,17 @@ from yemba.sites.models import Site
 
 
 class Edition(models.Model):
-    """One publishing. `manifest` maps each path to the hash of its content in the store."""
+    """One publishing. `manifest` maps each path to the hash of its content in the store.
+
+    `redirects` maps addresses that pages had before to the ones they have; `name` is the owner's.
+    """
 
     site = models.ForeignKey(Site, on_delete=models.CASCADE, related_name="editions")
     number = models.PositiveIntegerField()
     document = models.TextField()
     manifest = models.JSONField()
+    redirects = models.JSONField(default=dict)
+    name = models.CharField(max_length=80, blank=True)
     changes = models.JSONField(default=list)
     made_at = models.DateTimeField()
 
@@ -33,6 +38,49 @@ class Live(models.Model):
 
     def __str__(self) -> str:
         return f"{self.site.slug}: edition {self.edition.number}"
+
+
+class Planned(models.Model):
+    """A publishing that is to happen at a set time: `steps` are put upon what is live then.
+
+    `failed` says why it could not be done; such a one stays until its owner has seen it.
+    """
+
+    site = models.OneToOneField(Site, on_delete=models.CASCADE, related_name="planned")
+    at = models.DateTimeField()
+    steps = models.JSONField(null=True)
+    changes = models.JSONField(default=list)
+    failed = models.CharField(max_length=300, blank=True)
+
+    def __str__(self) -> str:
+        return f"{self.site.slug} at {self.at:%Y-%m-%d %H:%M}"
+
+
+class Message(models.Model):
+    """What a visitor sent through a contact form. `sender` is a keyed digest of where it came from."""
+
+    class State(models.TextChoices):
+        NEW = "new", "New"
+        READ = "read", "Read"
+        HELD = "held", "Held back"
+        BINNED = "binned", "In the bin"
+
+    site = models.ForeignKey(Site, on_delete=models.CASCADE, related_name="messages")
+    state = models.CharField(max_length=8, choices=State.choices, default=State.NEW)
+    reason = models.CharField(max_length=120, blank=True)
+    page = models.CharField(max_length=80)
+    name = models.CharField(max_length=120)
+    mail = models.CharField(max_length=200)
+    words = models.TextField()
+    answers = models.JSONField(default=dict)
+    sender = models.CharField(max_length=32)
+    sent_at = models.DateTimeField()
+
+    class Meta:
+        ordering = ("-sent_at", "-pk")
+
+    def __str__(self) -> str:
+        return f"{self.name}: {self.words[:40]}"
 
 
 class Made(models.Model):

@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
+from concurrent.futures import ThreadPoolExecutor
 from datetime import datetime
 from pathlib import Path
 
@@ -18,7 +19,8 @@ from yemba.core.site.document import Document, read
 from yemba.core.site.resolve import Look
 from yemba.hosting.models import Edition, Live, Made
 from yemba.people.models import Person
-from yemba.render.files import File, site_files
+from yemba.render.files import File, redirects, site_files
+from yemba.render.page import FORMS
 from yemba.render.site import Site as Rendering
 from yemba.sites import services as sites
 from yemba.sites import store
@@ -27,11 +29,18 @@ from yemba.sites.models import Site
 _SALT = "yemba.draft"
 DRAFT_SECONDS = 60 * 60
 DRAFT_PREFIX = "draft--"
+_MAKERS = 4
 
 
-def rendering(document: Document, *, draft: bool = False, on: datetime | None = None) -> Rendering:
+def rendering(document: Document, *, draft: bool = False, on: datetime | None = None, address: str = "") -> Rendering:
     """A document ready to be rendered with the pictures of the store."""
-    return Rendering(Look(document, catalogue()), (on or timezone.now()).date(), store.load, draft)
+    return Rendering(Look(document, catalogue()), (on or timezone.now()).date(), store.load, draft, address)
+
+
+def live_address(site: Site) -> str:
+    """Where visitors find a site, with its closing slash."""
+    port = f":{settings.SITES_PORT}" if settings.SITES_PORT else ""
+    return f"{settings.SCHEME}://{site.slug}.{settings.SITES_DOMAIN}{port}/"
 
 
 def made(file: File) -> bytes:
@@ -46,6 +55,23 @@ def made(file: File) -> bytes:
     return data
 
 
+def make_all(files: Mapping[str, File]) -> dict[str, str]:
+    """Every file in the store, by its path; only what was never made from the same inputs is made now."""
+    keys = {file.key for file in files.values() if file.key}
+    known = dict(Made.objects.filter(key__in=keys).values_list("key", "digest"))
+    wanted = {file.key or path: file for path, file in files.items() if file.key not in known}
+    with ThreadPoolExecutor(max_workers=_MAKERS) as makers:  # pictures are made outside Python's lock
+        new = {name: store.keep(data) for name, data in zip(wanted, makers.map(_make, wanted.values()), strict=True)}
+    fresh = [Made(key=name, digest=digest) for name, digest in new.items() if wanted[name].key]
+    Made.objects.bulk_create(fresh, ignore_conflicts=True)
+    found = known | new
+    return {path: found[file.key or path] for path, file in files.items()}
+
+
+def _make(file: File) -> bytes:
+    return file.make()
+
+
 def publish(
     site: Site,
     changes: Sequence[str] = (),
@@ -58,7 +84,8 @@ def publish(
     """
     document = document or sites.document(site)
     moment = on or timezone.now()
-    manifest = {path: store.keep(made(file)) for path, file in site_files(rendering(document, on=moment)).items()}
+    site_made = rendering(document, on=moment, address=live_address(site))
+    manifest = make_all(site_files(site_made))
     with transaction.atomic():
         last = Edition.objects.filter(site=site).first()
         edition = Edition.objects.create(
@@ -66,11 +93,17 @@ def publish(
             number=last.number + 1 if last else 1,
             document=document.text(),
             manifest=manifest,
+            redirects=_redirects(site_made.look),
             changes=list(changes),
             made_at=moment,
         )
         Live.objects.update_or_create(site=site, defaults={"edition": edition})
     return edition
+
+
+def _redirects(look: Look) -> dict[str, str]:
+    slugs = {key: page.slug for key, page in look.document.ordered_pages()}
+    return {old: slugs[page] for old, page in redirects(look).items()}
 
 
 def bring_back(site: Site, number: int) -> Edition:
@@ -117,7 +150,8 @@ def write_out(site: Site, folder: Path, *, draft: bool) -> int:
     if folder.exists() and any(folder.iterdir()):
         raise Fault("folder-not-empty", f"“{folder}” is not empty. Name a new folder.")
     if draft:
-        contents = {p: made(f) for p, f in site_files(rendering(sites.document(site))).items()}
+        planned = site_files(rendering(sites.document(site), address=live_address(site)))
+        contents = {path: store.load(digest) for path, digest in make_all(planned).items()}
     else:
         edition = live_edition(site)
         if edition is None:
@@ -125,8 +159,13 @@ def write_out(site: Site, folder: Path, *, draft: bool) -> int:
         contents = {path: store.load(digest) for path, digest in edition.manifest.items()}
     for path, data in contents.items():
         (folder / path).parent.mkdir(parents=True, exist_ok=True)
-        (folder / path).write_bytes(data)
+        (folder / path).write_bytes(_taken_away(data, site) if path.endswith(".html") else data)
     return len(contents)
+
+
+def _taken_away(page: bytes, site: Site) -> bytes:
+    """A contact form on another server still sends to this one, which keeps the inbox."""
+    return page.replace(f'action="{FORMS}'.encode(), f'action="{live_address(site)}{FORMS[1:]}'.encode())
 
 
 def draft_token(site: Site, person: Person) -> str:

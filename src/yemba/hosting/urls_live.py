@@ -2,4 +2,8 @@ from django.urls import path, re_path
 
 from yemba.hosting import views
 
-urlpatterns = [path("", views.live, {"path": ""}), re_path(r"^(?P<path>.+)$", views.live)]
+urlpatterns = [
+    path("", views.live, {"path": ""}),
+    path("-/form/<slug:section>/", views.form),
+    re_path(r"^(?P<path>.+)$", views.live),
+]

@@ -10,7 +10,13 @@ from pathlib import Path
 
 from csp.decorators import csp
 from django.conf import settings
-from django.http import HttpRequest, HttpResponse, HttpResponseNotModified, HttpResponseRedirect
+from django.http import (
+    HttpRequest,
+    HttpResponse,
+    HttpResponseNotModified,
+    HttpResponsePermanentRedirect,
+    HttpResponseRedirect,
+)
 from django.shortcuts import render
 from django.utils import timezone
 from django.utils.http import http_date, parse_etags
@@ -18,8 +24,9 @@ from django.views.decorators.clickjacking import xframe_options_exempt
 from django.views.decorators.csrf import csrf_exempt
 from django.views.decorators.http import require_safe
 
+from yemba.core.errors import Fault
 from yemba.core.site.document import read
-from yemba.hosting import services
+from yemba.hosting import inbox, services
 from yemba.hosting.models import Edition
 from yemba.render.files import File, site_files
 from yemba.sites import services as sites
@@ -39,7 +46,7 @@ _OWN = {
     "base-uri": ["'none'"],
     "form-action": ["'none'"],
 }
-_LIVE = _OWN | {"frame-ancestors": ["'self'"]}
+_LIVE = _OWN | {"form-action": ["'self'"], "frame-ancestors": ["'self'"]}
 _STUDIO = f"{settings.SCHEME}://{settings.STUDIO_HOST}:*"
 _DRAFT = _OWN | {"script-src": ["'self'"], "frame-ancestors": [_STUDIO]}
 mimetypes.add_type("application/manifest+json", ".webmanifest")
@@ -62,20 +69,45 @@ def live(request: HttpRequest, path: str) -> HttpResponse:
     name, folder = _file(path, edition)
     if folder:
         return HttpResponseRedirect(f"/{path}/")
-    if name not in edition.manifest:
-        return _page(request, "hosting/missing.html", 404, name=sites.document(site).name)
+    old = path.removesuffix("index.html").strip("/")
+    if old in edition.redirects:
+        to = edition.redirects[old]
+        return HttpResponsePermanentRedirect(f"/{to}/" if to else "/")
+    status = 200
+    if name not in edition.manifest or name == "404.html":
+        name, status = "404.html", 404
+        if name not in edition.manifest:
+            return _page(request, "hosting/missing.html", 404, name=sites.document(site).name)
     digest = edition.manifest[name]
     etag = f'"{digest[:32]}"'
     known = parse_etags(request.headers.get("If-None-Match", ""))
     response: HttpResponse
-    if etag in known or "*" in known:  # RFC 9110 13.1.2
+    if status == 200 and (etag in known or "*" in known):  # RFC 9110 13.1.2
         response = HttpResponseNotModified()
     else:
-        response = HttpResponse(store.load(digest), content_type=_type(name))
+        response = HttpResponse(store.load(digest), content_type=_type(name), status=status)
     response["ETag"] = etag
     response["Last-Modified"] = http_date(edition.made_at.timestamp())
     response["Cache-Control"] = _FOR_EVER if name.startswith("assets/") else _ASK_AGAIN
     return response
+
+
+@csrf_exempt
+@csp(_LIVE)
+def form(request: HttpRequest, section: str) -> HttpResponse:
+    """Take what a visitor wrote in a contact form, and say so in the site's own design."""
+    site = Site.objects.filter(slug=_slug(request)).first()
+    found = inbox.form_of(site, section) if site else None
+    if site is None or found is None:
+        return live(request, f"-/form/{section}/")
+    if request.method != "POST":
+        return HttpResponseRedirect(f"{found.address}#{section}")
+    posted = {key: str(value) for key, value in request.POST.items()}
+    try:
+        inbox.receive(site, found, posted, request.META.get("REMOTE_ADDR", ""))
+    except Fault as fault:
+        return HttpResponse(found.again(posted, fault.sentence), status=422)
+    return HttpResponse(found.thanks())
 
 
 @csrf_exempt

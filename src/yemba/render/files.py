@@ -4,16 +4,21 @@ from __future__ import annotations
 
 import json
 from collections.abc import Callable
-from functools import lru_cache, partial
+from functools import cache, lru_cache, partial
 from hashlib import sha256
+from pathlib import Path
 from typing import NamedTuple
+from xml.etree.ElementTree import Element, SubElement, tostring
 
-from yemba.core.picture import icons
-from yemba.core.picture.sizes import resized, widths
-from yemba.core.site.document import Picture
+from django.utils.safestring import mark_safe
+
+from yemba.core.picture import icons, sharing
+from yemba.core.picture.crop import ratio_of
+from yemba.core.picture.sizes import FORMATS, resized, widths
+from yemba.core.site.document import Page, Picture, values_of
 from yemba.core.site.resolve import Look
 from yemba.render import pictures
-from yemba.render.page import path_of, render_page
+from yemba.render.page import path_of, render_notice, render_page, render_part
 from yemba.render.site import Site
 from yemba.render.style import Style, font_bytes, font_file, style, used_families
 
@@ -33,8 +38,13 @@ def site_files(site: Site) -> dict[str, File]:
     sheets = _sheets(made, site.draft)
     preloads = _preloads(look)
     files = {f"assets/{name}": File(partial(text.encode)) for name, text in sheets.items()}
+    shared = "" if site.draft else _shared_inputs(site, list(sheets))
     for page_id, page in look.document.ordered_pages():
-        files[path_of(page)] = File(partial(_page, site, page_id, list(sheets), preloads))
+        key = shared and f"page:{_digest((shared + _own_inputs(look, page)).encode(), 40)}"
+        files[path_of(page)] = File(partial(_page, site, page_id, list(sheets), preloads), key)
+    for old, new in redirects(look).items():
+        files[f"{old}/index.html"] = File(partial(_moved, site, new))
+    files["404.html"] = File(partial(_missing, site, list(sheets), preloads))
     files |= _fonts(look, site.draft)
     for picture in look.document.pictures.values():
         files |= _picture_files(site, picture)
@@ -42,7 +52,73 @@ def site_files(site: Site) -> dict[str, File]:
     made_of = _digest(b"".join(tiles))
     files |= {path: File(partial(_icon, tiles, path), f"icon:{made_of}:{path}") for path in icon_paths()}
     files["manifest.webmanifest"] = File(partial(_manifest, look))
+    card = sharing_card(site)
+    files["sharing.png"] = File(partial(sharing.to_png, card), f"sharing:{_digest(card)}")
+    if site.address:
+        files["sitemap.xml"] = File(partial(_sitemap, site))
+        files["robots.txt"] = File(partial(_robots, site))
     return files
+
+
+def redirects(look: Look) -> dict[str, str]:
+    """Addresses that pages had before and nobody has now, each with the id of the page it leads to."""
+    pages = look.document.ordered_pages()
+    taken = {page.slug for _, page in pages}
+    return {old: page_id for page_id, page in pages for old in page.was if old and old not in taken}
+
+
+def notice(site: Site, title: str, words: str, button: str, link: str = "/") -> str:
+    """The one section of a page that is none of the owner's; `words` are clean HTML."""
+    return render_part("notice.html", title=title, words=mark_safe(words), button=button, link=link)
+
+
+def notice_page(site: Site, title: str, inner: str) -> bytes:
+    """Such a page whole."""
+    sheets = list(_sheets(style(site.look, site.draft), site.draft))
+    return render_notice(site, title, inner, sheets, _preloads(site.look)).encode()
+
+
+def _missing(site: Site, sheets: list[str], preloads: list[str]) -> bytes:
+    """What visitors see at an address that is none; its links hold at any depth."""
+    look = site.look
+    first = look.document.pages[look.document.order[0]].name
+    words = "<p>There is nothing at this address. It may have been mistyped, or the page is gone.</p>"
+    inner = notice(site, "Not found", words, f"Go to {first}")
+    return render_notice(site, f"Not found – {look.document.name}", inner, sheets, preloads).encode()
+
+
+def _moved(site: Site, page_id: str) -> bytes:
+    """What stands at an address a page had before, for servers that know no redirects."""
+    page = site.look.document.pages[page_id]
+    to = f"../{page.slug}/" if page.slug else "../"
+    canonical = f"{site.address}{page.slug}/" if page.slug else site.address
+    context = {"language": site.look.document.language, "page": page.name, "to": to, "canonical": canonical or to}
+    return render_part("moved.html", **context).encode()
+
+
+def _sitemap(site: Site) -> bytes:
+    """Sitemaps protocol 0.9."""
+    root = Element("urlset", xmlns="http://www.sitemaps.org/schemas/sitemap/0.9")
+    for _, page in site.look.document.ordered_pages():
+        SubElement(SubElement(root, "url"), "loc").text = site.address + path_of(page).removesuffix("index.html")
+    return b'<?xml version="1.0" encoding="UTF-8"?>\n' + tostring(root)
+
+
+def _robots(site: Site) -> bytes:
+    """RFC 9309."""
+    return f"User-agent: *\nAllow: /\n\nSitemap: {site.address}sitemap.xml\n".encode()
+
+
+def sharing_card(site: Site) -> bytes:
+    """The picture for link cards, as SVG."""
+    look = site.look
+    family, ground = look.family("type.heading"), look.grounds[look.value("header.ground")]
+    weight = round(min(family.weights[1], max(family.weights[0], look.value("type.heading_weight"))))
+    picture = look.document.pictures.get(look.value("logo.picture"))
+    logo = None
+    if picture and look.value("logo.form") == "picture":
+        logo = (site.load(picture.file), picture.format, picture.width, picture.height)
+    return sharing.card(look.document.name, look.document.tagline, family.face, weight, ground, logo)
 
 
 def style_names(look: Look) -> list[str]:
@@ -56,8 +132,33 @@ def _sheets(made: Style, draft: bool) -> dict[str, str]:
     return {f"{name}.{_digest(text.encode())}.css": text for name, text in texts.items()}
 
 
-def _digest(data: bytes) -> str:
-    return sha256(data).hexdigest()[:10]
+def _digest(data: bytes, letters: int = 10) -> str:
+    return sha256(data).hexdigest()[:letters]
+
+
+@cache
+def _renderer() -> str:
+    """What Yemba itself puts into a page: another renderer makes other pages from the same document."""
+    root = Path(__file__).parent.parent
+    sources = [*root.glob("render/**/*"), *root.glob("catalogue/kinds/**/*.html"), *root.glob("core/**/*.py")]
+    read = (file.read_bytes() for file in sorted(sources) if file.is_file() and file.suffix != ".pyc")
+    return _digest(b"".join(read), 40)
+
+
+def _shared_inputs(site: Site, sheets: list[str]) -> str:
+    """All that decides every page: design, names, addresses, year and renderer."""
+    document = site.look.document
+    told = document.model_dump_json(exclude_defaults=True, exclude={"pages", "pictures", "bin", "set_aside"})
+    logo = document.pictures.get(site.look.value("logo.picture"))
+    pages = [(key, page.name, page.slug) for key, page in document.ordered_pages()]
+    return repr((_renderer(), told, logo, pages, document.order, site.address, site.today.year, sheets))
+
+
+def _own_inputs(look: Look, page: Page) -> str:
+    """What decides this page alone."""
+    used = {value for section in page.sections.values() for value in values_of(section)}
+    shown = [picture for key, picture in sorted(look.document.pictures.items()) if key in used]
+    return page.model_dump_json(exclude_defaults=True) + repr(shown)
 
 
 def _page(site: Site, page_id: str, sheets: list[str], preloads: list[str]) -> bytes:
@@ -83,11 +184,13 @@ def _picture_files(site: Site, picture: Picture) -> dict[str, File]:
     if picture.format == "svg":
         name = pictures.file_name(picture, picture.width, "svg")
         return {f"assets/{name}": File(load, f"picture:{name}")}
-    wanted = [*((width, "webp") for width in widths(picture.width)), pictures.fallback(picture)]
+    at_hand = widths(pictures.size(picture)[0])
+    wanted = [*((width, form) for form in FORMATS for width in at_hand), pictures.fallback(picture)]
+    cut = {"ratio": ratio_of(picture.shape), "focal": pictures.focal(picture)}
     files = {}
     for width, form in wanted:
         name = pictures.file_name(picture, width, form)
-        files[f"assets/{name}"] = File(lambda w=width, f=form: resized(load(), w, f), f"picture:{name}")  # type: ignore[misc]
+        files[f"assets/{name}"] = File(lambda w=width, f=form: resized(load(), w, f, **cut), f"picture:{name}")  # type: ignore[misc]
     return files
 
 

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import json
 import re
 from functools import cache
 from typing import Any, NamedTuple
@@ -12,12 +13,15 @@ from django.utils.safestring import SafeString, mark_safe
 from yemba import catalogue as shipped
 from yemba.core.calendar import spoken
 from yemba.core.change.commands.pages import menu
-from yemba.core.site.document import Page, Section, ordered_items, ordered_sections
+from yemba.core.site.document import Document, Page, Section, ordered_items, ordered_sections
 from yemba.core.site.kinds import Field
+from yemba.core.site.structured import business, events
 from yemba.render import pictures
 from yemba.render.site import Site
 from yemba.render.style import SKELETON
 
+FORMS = "/-/form/"
+"""Where a contact form of a live site is sent, followed by the section's id."""
 _PAGE_LINK = re.compile(r'href="page:(\w+)"')
 
 
@@ -43,44 +47,97 @@ def path_of(page: Page) -> str:
     return f"{page.slug}/index.html" if page.slug else "index.html"
 
 
+class At(NamedTuple):
+    """Where a fragment stands: `root` leads from there to the site's own address."""
+
+    root: str
+    page: str = ""
+
+
 def fragments(site: Site, page_id: str) -> Fragments:
     """Header, sections and footer of a page."""
     page = site.look.document.pages[page_id]
-    pieces = {"header": _header(site, page_id)}
+    at = At(_root(page), page_id)
+    pieces = {"header": header(site, at)}
     for place, (section_id, section) in enumerate(ordered_sections(page)):
-        pieces[section_id] = _section(site, page, section_id, section, place)
-    pieces["footer"] = _footer(site, page_id)
+        pieces[section_id] = show_section(site, at, section_id, section, place)
+    pieces["footer"] = footer(site, at)
     return Fragments(site.look.value("header.arrangement"), pieces)
 
 
 def render_page(site: Site, page_id: str, sheets: list[str], preloads: list[str]) -> str:
     """The whole page; `sheets` and `preloads` are file names under assets/."""
-    look, page = site.look, site.look.document.pages[page_id]
+    document, page = site.look.document, site.look.document.pages[page_id]
     made = fragments(site, page_id)
-    root = _root(page)
     first = page.sections[page.order[0]] if page.order else None
-    home = look.document.name if not look.document.tagline else f"{look.document.name}: {look.document.tagline}"
-    return _render(
-        "page.html",
-        document=look.document,
-        page=page,
-        page_id=page_id,
-        draft=site.draft,
-        root=root,
-        title=page.title or (f"{page.name} – {look.document.name}" if page.slug else home),
-        description=page.description,
-        sheets=[f"{root}assets/{name}" for name in sheets],
-        preloads=[f"{root}assets/{name}" for name in preloads],
-        theme=look.grounds[look.value("header.ground")].fill.hex,
-        arrangement=made.arrangement,
-        lone=first is None or not first.fields.get("heading"),
-        header=mark_safe(made.pieces["header"]),
-        footer=mark_safe(made.pieces["footer"]),
-        sections=[mark_safe(made.pieces[place]) for place in made.order],
+    head = Head(title_of(document, page), page.description, sheets, preloads, path_of(page).removesuffix("index.html"))
+    told = [*events(document, page, site.address)]
+    if not page.slug:
+        told.insert(0, business(document, site.address))
+    return _document(
+        site,
+        At(_root(page), page_id),
+        head,
+        [made.pieces[place] for place in made.order],
+        lone=page.name if first is None or not first.fields.get("heading") else "",
+        header=made.pieces["header"],
+        footer=made.pieces["footer"],
+        structured=_json_ld(told) if site.address else "",
     )
 
 
-def _render(name: str, **context: Any) -> str:
+def render_notice(site: Site, title: str, inner: str, sheets: list[str], preloads: list[str]) -> str:
+    """A page that is none of the owner's, in the site's design: "not found", "sent". Its links hold at any address."""
+    at = At("/")
+    return _document(site, at, Head(title, "", sheets, preloads, ""), [inner], noindex=True)
+
+
+class Head(NamedTuple):
+    """What stands in a page's head; `path` is its address below the site's."""
+
+    title: str
+    description: str
+    sheets: list[str]
+    preloads: list[str]
+    path: str
+
+
+def title_of(document: Document, page: Page) -> str:
+    """What the browser and search engines call a page."""
+    home = document.name if not document.tagline else f"{document.name}: {document.tagline}"
+    return page.title or (f"{page.name} – {document.name}" if page.slug else home)
+
+
+def _document(site: Site, at: At, head: Head, sections: list[str], **context: Any) -> str:
+    look = site.look
+    return render_part(
+        "page.html",
+        document=look.document,
+        page_id=at.page,
+        draft=site.draft,
+        root=at.root,
+        head=head,
+        sheets=[f"{at.root}assets/{name}" for name in head.sheets],
+        preloads=[f"{at.root}assets/{name}" for name in head.preloads],
+        address=site.address,
+        theme=look.grounds[look.value("header.ground")].fill.hex,
+        arrangement=look.value("header.arrangement"),
+        sections=[mark_safe(section) for section in sections],
+        header=mark_safe(context.pop("header", None) or header(site, at)),
+        footer=mark_safe(context.pop("footer", None) or footer(site, at)),
+        **context,
+    )
+
+
+def _json_ld(told: list[dict[str, Any]]) -> str:
+    """JSON that cannot end the script element it stands in."""
+    if not told:
+        return ""
+    text = json.dumps(told if len(told) > 1 else told[0], ensure_ascii=False)
+    return mark_safe(text.replace("<", "\\u003c"))
+
+
+def render_part(name: str, **context: Any) -> str:
     return str(_engine().get_template(name).render(Context(context)))
 
 
@@ -88,66 +145,82 @@ def _root(page: Page) -> str:
     return "../" if page.slug else ""
 
 
-def _href(site: Site, at: Page, link: str) -> str:
-    """The address of a stored link as seen from a page; "" where its page is gone."""
+def _href(site: Site, at: At, link: str) -> str:
+    """The address of a stored link as seen from a place; "" where its page is gone."""
     if not link.startswith("page:"):
         return link
     page = site.look.document.pages.get(link[5:])
-    return (_root(at) + (f"{page.slug}/" if page.slug else "") or "./") if page else ""
+    return (at.root + (f"{page.slug}/" if page.slug else "") or "./") if page else ""
 
 
-def _entries(site: Site, page_id: str) -> list[dict[str, Any]]:
+def _entries(site: Site, at: At) -> list[dict[str, Any]]:
     document = site.look.document
     return [
         {
             "name": document.navigation.names.get(key, document.pages[key].name),
-            "href": _href(site, document.pages[page_id], f"page:{key}"),
-            "current": key == page_id,
+            "href": _href(site, at, f"page:{key}"),
+            "current": key == at.page,
         }
         for key in menu(document)
         if key not in document.navigation.hidden
     ]
 
 
-def _header(site: Site, page_id: str) -> str:
-    look, page = site.look, site.look.document.pages[page_id]
+def header(site: Site, at: At) -> str:
+    look = site.look
     logo = look.document.pictures.get(look.value("logo.picture"))
     shown = logo and look.value("logo.form") == "picture"
-    return _render(
+    return render_part(
         "header.html",
         document=look.document,
         draft=site.draft,
         ground=look.value("header.ground"),
-        home=_root(page) or "./",
-        logo=pictures.logo(logo, _root(page), look.document.name) if logo and shown else None,
+        home=at.root or "./",
+        logo=pictures.logo(logo, at.root, look.document.name) if logo and shown else None,
         tagline=look.document.tagline if look.value("header.tagline") else "",
-        entries=_entries(site, page_id),
+        entries=_entries(site, at),
     )
 
 
-def _footer(site: Site, page_id: str) -> str:
+def footer(site: Site, at: At) -> str:
     look = site.look
     line = look.value("footer.copyright").replace("{year}", str(site.today.year)).replace("{name}", look.document.name)
-    return _render(
+    return render_part(
         "footer.html",
         draft=site.draft,
         ground=look.value("footer.ground"),
         words=look.value("footer.words"),
         copyright=line,
-        entries=_entries(site, page_id) if look.value("footer.navigation") else [],
+        entries=_entries(site, at) if look.value("footer.navigation") else [],
     )
 
 
-def _section(site: Site, page: Page, section_id: str, section: Section, place: int) -> str:
-    look = site.look
+def show_section(
+    site: Site,
+    at: At,
+    section_id: str,
+    section: Section,
+    place: int,
+    typed: dict[str, str] | None = None,
+    wrong: str = "",
+) -> str:
+    """One section, `place` counting from 0 on its page. A form shows again what was `typed`, and what is `wrong`."""
+    look, sent = site.look, typed or {}
     kind, layout = look.catalogue.kind(section.kind), look.layout(section).value
     item_fields = kind.items.fields if kind.items else []
     level = 1 if place == 0 else 2
     own = f"{section.kind}/{layout}.html"
-    inner = _render(
+    inner = render_part(
         own if (shipped.KINDS / own).exists() else f"{section.kind}/section.html",
-        s=_shown(site, page, kind.fields, section.fields),
-        items=[{"id": key, **_shown(site, page, item_fields, item.fields)} for key, item in ordered_items(section)],
+        id=section_id,
+        s=_shown(site, at, kind.fields, section.fields),
+        items=[
+            {"id": key, "typed": sent.get(key, ""), **_shown(site, at, item_fields, item.fields)}
+            for key, item in ordered_items(section)
+        ],
+        form_action=f"{FORMS}{section_id}/",
+        typed=sent,
+        wrong=wrong,
         layout=layout,
         level=level,
         below=level + 1 if section.fields.get("heading") or place == 0 else 2,
@@ -158,7 +231,7 @@ def _section(site: Site, page: Page, section_id: str, section: Section, place: i
         types={field.slug: field.type for field in kind.fields},
         item_types={field.slug: field.type for field in item_fields},
     )
-    return _render(
+    return render_part(
         "section.html",
         id=section_id,
         kind=section.kind,
@@ -169,28 +242,28 @@ def _section(site: Site, page: Page, section_id: str, section: Section, place: i
     )
 
 
-def _shown(site: Site, page: Page, fields: list[Field], stored: dict[str, str]) -> dict[str, Any]:
+def _shown(site: Site, at: At, fields: list[Field], stored: dict[str, str]) -> dict[str, Any]:
     """Stored values as a layout prints them."""
-    return {field.slug: _value(site, page, field, stored[field.slug]) for field in fields if stored.get(field.slug)}
+    return {field.slug: _value(site, at, field, stored[field.slug]) for field in fields if stored.get(field.slug)}
 
 
-def _value(site: Site, page: Page, field: Field, stored: str) -> Any:
+def _value(site: Site, at: At, field: Field, stored: str) -> Any:
     document = site.look.document
     match field.type:
         case "words":
-            return SafeString(_PAGE_LINK.sub(lambda match: _page_link(site, page, match[1]), stored))
+            return SafeString(_PAGE_LINK.sub(lambda match: _page_link(site, at, match[1]), stored))
         case "link":
-            return _href(site, page, stored)
+            return _href(site, at, stored)
         case "price":
             return spoken.price(stored, document.currency, document.language)
         case "picture":
             found = document.pictures.get(stored)
-            return pictures.shown(found, _root(page)) if found else None
+            return pictures.shown(found, at.root) if found else None
         case _:
             return stored
 
 
-def _page_link(site: Site, at: Page, page_id: str) -> str:
+def _page_link(site: Site, at: At, page_id: str) -> str:
     """The attributes of a link to a page; a draft also says which, so that words go back as stored."""
     said = f' data-page="{page_id}"' if site.draft else ""
     return f'href="{_href(site, at, f"page:{page_id}")}"{said}'

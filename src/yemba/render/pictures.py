@@ -4,45 +4,78 @@ from __future__ import annotations
 
 from typing import Any
 
-from yemba.core.picture.sizes import FALLBACK_WIDTH, widths
+from yemba.core.picture.crop import crop, ratio_of
+from yemba.core.picture.sizes import FALLBACK_WIDTH, FORMATS, widths
 from yemba.core.site.document import Picture
 
 
+def size(picture: Picture) -> tuple[int, int]:
+    """Width and height in px as shown: its own, or those of its crop."""
+    ratio = ratio_of(picture.shape)
+    if ratio is None:
+        return picture.width, picture.height
+    box = crop(picture.width, picture.height, ratio)
+    return box.right - box.left, box.bottom - box.top
+
+
+def focal(picture: Picture) -> tuple[int, int]:
+    return picture.focal_x, picture.focal_y
+
+
 def file_name(picture: Picture, width: int, form: str) -> str:
-    return f"{picture.file[:16]}-{width}.{form}"
+    """What is cropped otherwise has another name."""
+    cropped = f"-{picture.shape.replace(':', 'x')}-{picture.focal_x}-{picture.focal_y}" if picture.shape else ""
+    return f"{picture.file[:16]}{cropped}-{width}.{form}"
 
 
 def fallback(picture: Picture) -> tuple[int, str]:
-    """Width and format for browsers that know no WebP, and for logos.
+    """Width and format for browsers that know neither AVIF nor WebP, and for logos.
 
     PNG keeps its see-through parts; everything else falls back to JPEG.
     """
-    width = max((w for w in widths(picture.width) if w <= FALLBACK_WIDTH), default=picture.width)
+    own = size(picture)[0]
+    width = max((w for w in widths(own) if w <= FALLBACK_WIDTH), default=own)
     return width, "png" if picture.format == "png" else "jpeg"
 
 
 def shown(picture: Picture, root: str) -> dict[str, Any]:
     """What the picture tag prints."""
-    at_hand = widths(picture.width)
-    webp = ", ".join(f"{root}assets/{file_name(picture, w, 'webp')} {w}w" for w in at_hand)
+    width, height = size(picture)
+    if picture.format == "svg":
+        source = f"{root}assets/{file_name(picture, picture.width, 'svg')}"
+        return {"sources": [], "src": source, "width": width, "height": height, "alt": picture.alt, "at": ""}
+    sources = [
+        (f"image/{form}", ", ".join(f"{root}assets/{file_name(picture, w, form)} {w}w" for w in widths(width)))
+        for form in FORMATS
+    ]
     return {
-        "srcset": webp,
+        "sources": sources,
         "src": f"{root}assets/{file_name(picture, *fallback(picture))}",
-        "width": picture.width,
-        "height": picture.height,
+        "width": width,
+        "height": height,
         "alt": picture.alt,
+        "at": position_class(picture),
     }
+
+
+def position_class(picture: Picture) -> str:
+    """The class by which a page crops about the focal spot; "" for the middle, which needs none."""
+    if picture.shape or focal(picture) == (50, 50):
+        return ""
+    return f"at-{picture.focal_x}-{picture.focal_y}"
+
+
+def position_rule(picture: Picture) -> str:
+    """The style rule of that class, "" where there is none."""
+    name = position_class(picture)
+    return f".{name} {{ object-position: {picture.focal_x}% {picture.focal_y}%; }}" if name else ""
 
 
 def logo(picture: Picture, root: str, name: str) -> dict[str, Any]:
     """A logo links home, so its alt text falls back to the site's name."""
+    width, height = size(picture)
     if picture.format == "svg":
         source = file_name(picture, picture.width, "svg")
     else:
         source = file_name(picture, *fallback(picture))
-    return {
-        "src": f"{root}assets/{source}",
-        "width": picture.width,
-        "height": picture.height,
-        "alt": picture.alt or name,
-    }
+    return {"src": f"{root}assets/{source}", "width": width, "height": height, "alt": picture.alt or name}

@@ -11,9 +11,11 @@ from yemba.core.site.resolve import Look
 
 class Site(NamedTuple):
     """`load` gives the bytes of a stored picture by its hash. In a `draft` the elements carry
-    marks, so that the workbench knows what was pointed at; everything else is the same."""
+    marks, so that the workbench knows what was pointed at; everything else is the same.
+    `address` is where the site is live, with its closing slash; "" where that is not known."""
 
     look: Look
     today: date
     load: Callable[[str], bytes]
     draft: bool = False
+    address: str = ""

@@ -14,6 +14,7 @@ from yemba.core.site.catalogue import Family
 from yemba.core.site.resolve import Look
 from yemba.core.type.fallback import fallback
 from yemba.core.type.scale import line_height
+from yemba.render.pictures import position_rule
 
 SKELETON = Path(__file__).parent / "skeleton"
 
@@ -77,6 +78,7 @@ def values(look: Look) -> str:
             role.replace("_", "-"): getattr(ground, role).hex for role in ground._fields if role != "link_underlined"
         }
         blocks.append(_block(f'[data-ground="{slug}"]', roles))
+    blocks += sorted({rule for p in look.document.pictures.values() if (rule := position_rule(p))})
     unfolded = f"@media (min-width: {header_fit(look).fold}px) {{\n{_read('unfolded.css')}}}"
     return "@layer values {\n" + "\n".join([*blocks, unfolded]) + "\n}\n"
 

@@ -30,17 +30,18 @@ def mark(context: template.Context, field: str = "", item: Any = None) -> SafeSt
 @register.simple_tag(takes_context=True)
 def picture(context: template.Context, shown: dict[str, Any], sizes: str, eager: bool = False) -> SafeString:
     """A picture in every width and format that the place needs; `sizes` as in HTML."""
-    return format_html(
-        '<picture><source type="image/webp" srcset="{}" sizes="{}">'
-        '<img src="{}" width="{}" height="{}" alt="{}"{}></picture>',
-        shown["srcset"],
-        sizes,
+    image = format_html(
+        '<img src="{}" width="{}" height="{}" alt="{}"{}{}>',
         shown["src"],
         shown["width"],
         shown["height"],
         shown["alt"],
+        format_html(' class="{}"', shown["at"]) if shown["at"] else "",
         SafeString("" if eager else ' loading="lazy"'),
     )
+    sources = ((form, srcset, sizes) for form, srcset in shown["sources"])
+    offered = format_html_join("", '<source type="{}" srcset="{}" sizes="{}">', sources)
+    return format_html("<picture>{}{}</picture>", offered, image)
 
 
 @register.filter

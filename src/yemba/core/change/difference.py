@@ -12,7 +12,7 @@ from typing import Any, NamedTuple
 from yemba.core.change.operation import Operation, Path, put, value_at
 from yemba.core.colour.grounds import GROUND_NAMES
 from yemba.core.site.catalogue import Catalogue
-from yemba.core.site.document import Document, Page, Section
+from yemba.core.site.document import Document, Page, Picture, Section
 from yemba.core.site.resolve import Look
 from yemba.core.site.settings import SETTINGS, OneOf, YesNo
 from yemba.core.site.words import plain
@@ -264,10 +264,14 @@ def _page(pair: _Pair, page_id: str, old: Page, new: Page) -> Iterator[Change]:
     for field, subject in named:
         said = getattr(old, field), getattr(new, field)
         if said[0] != said[1]:
-            taken = pair.both((*here, field))
+            taken = pair.both((*here, field), *([(*here, "was")] if field == "slug" else []))
             control = f"page-{page_id}"
             key = f"page.{page_id}.{field}"
             yield _change(key, "words", subject, said, "pages", taken, page_id, control=control)
+    if old.was != new.was and old.slug == new.slug:
+        said = ", ".join(old.was) or "none", ", ".join(new.was) or "none"
+        taken = pair.both((*here, "was"))
+        yield _change(f"page.{page_id}.was", "words", f"Old addresses of {new.name}", said, "pages", taken, page_id)
     for key in [*new.order, *(k for k in old.order if k not in new.sections)]:
         was, now = old.sections.get(key), new.sections.get(key)
         kind = pair.now.catalogue.kind((now or was).kind).name  # type: ignore[union-attr]
@@ -321,10 +325,28 @@ def _item_words(section: Section, other: Section) -> str:
 def _pictures(pair: _Pair) -> Iterator[Change]:
     for key, picture in pair.after.pictures.items():
         old = pair.before.pictures.get(key)
-        if old and old.alt != picture.alt:
-            taken = pair.both(("pictures", key, "alt"))
+        if old is None or old == picture:
+            continue
+        here: Path = ("pictures", key)
+        if (old.file, old.shape) != (picture.file, picture.shape):
+            said = _pictured(old), _pictured(picture)
+            taken = pair.both(*((*here, field) for field in _FILE))
+            yield _change(f"picture.{key}.file", "value", f"Picture {old.name}", said, "pictures", taken)
+        if (old.focal_x, old.focal_y) != (picture.focal_x, picture.focal_y):
+            said = f"{old.focal_x} %, {old.focal_y} %", f"{picture.focal_x} %, {picture.focal_y} %"
+            taken = pair.both((*here, "focal_x"), (*here, "focal_y"))
+            yield _change(f"picture.{key}.focal", "value", f"Focal point of {picture.name}", said, "pictures", taken)
+        if old.alt != picture.alt:
+            taken = pair.both((*here, "alt"))
             subject = f"Alt text of {picture.name}"
-            yield _change(f"picture.{key}", "words", subject, (old.alt, picture.alt), "pages", taken)
+            yield _change(f"picture.{key}.alt", "words", subject, (old.alt, picture.alt), "pictures", taken)
+
+
+_FILE = ("file", "format", "width", "height", "name", "shape")
+
+
+def _pictured(picture: Picture) -> str:
+    return f"{picture.name}{f', cropped to {picture.shape}' if picture.shape else ''}"
 
 
 def _order(

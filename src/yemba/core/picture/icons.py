@@ -6,7 +6,6 @@ import base64
 from io import BytesIO
 
 import resvg_py
-from fontTools.pens.svgPathPen import SVGPathPen
 from PIL import Image
 
 from yemba.core.colour.srgb import Colour
@@ -20,9 +19,6 @@ _PLAIN_SHARE = 0.88  # of the tile that a logo fills where nothing cuts it
 def initial(name: str, face: Face, weight: int, fill: Colour, ink: Colour) -> bytes:
     """An icon for a site without a logo: the first letter of its name on a tile, as SVG."""
     letter = next((character for character in name if character.isalnum()), "·").upper()
-    glyphs = face.glyphs(weight)
-    pen = SVGPathPen(glyphs)
-    glyphs[face.glyph_name(letter)].draw(pen)
     height = face.facts.cap_height
     size = height / 0.56
     left = (size - face.advance(letter, weight)) / 2
@@ -30,7 +26,7 @@ def initial(name: str, face: Face, weight: int, fill: Colour, ink: Colour) -> by
     return (
         f'<svg xmlns="http://www.w3.org/2000/svg" width="512" height="512" viewBox="0 0 {size:.0f} {size:.0f}">'
         f'<path fill="{fill.hex}" d="M0 0h{size:.0f}v{size:.0f}H0z"/>'
-        f'<path fill="{ink.hex}" transform="translate({left:.1f} {base:.1f}) scale(1 -1)" d="{pen.getCommands()}"/></svg>'
+        f'<path fill="{ink.hex}" transform="translate({left:.1f} {base:.1f}) scale(1 -1)" d="{face.outline(letter, weight)}"/></svg>'
     ).encode()
 
 

@@ -47,12 +47,16 @@ class Section(Strict):
 
 
 class Page(Strict):
-    """`slug` is the address, "" for the first page; `title` and `description` are for search engines."""
+    """`slug` is the address, "" for the first page; `title` and `description` are for search engines.
+
+    `was` are addresses it had before, which lead to the present one.
+    """
 
     name: str
     slug: str
     title: str = ""
     description: str = ""
+    was: list[str] = []
     sections: dict[str, Section] = {}
     order: list[str] = []
 
@@ -62,7 +66,11 @@ class Page(Strict):
 
 
 class Picture(Strict):
-    """A picture the site uses: `file` is the SHA-256 of its bytes in the store, sizes in px."""
+    """A picture the site uses: `file` is the SHA-256 of its bytes in the store, sizes in px.
+
+    `focal_x` and `focal_y` are the spot that no crop may lose, in % of the picture. `shape` is
+    "width:height" where the picture is shown cropped to another proportion than its own.
+    """
 
     file: str
     format: str
@@ -70,6 +78,9 @@ class Picture(Strict):
     height: int
     name: str = ""
     alt: str = ""
+    focal_x: int = Field(default=50, ge=0, le=100)
+    focal_y: int = Field(default=50, ge=0, le=100)
+    shape: str = ""
 
 
 class Navigation(Strict):
@@ -81,10 +92,12 @@ class Navigation(Strict):
 
 
 class Binned(Strict):
-    """A page, or a section with the page and the place it stood at, in the bin."""
+    """A page, a picture, or a section with the page and the place it stood at, in the bin."""
 
     page: Page | None = None
     section: Section | None = None
+    picture: Picture | None = None
+    uses: list[list[str]] = []
     stood_on: str = ""
     place: int = 0
 
@@ -93,7 +106,8 @@ class Document(Strict):
     """One site's draft, or what an edition was made from.
 
     `sheet` and `parts` hold the design values the owner set, by setting key. `ready_sheet` is
-    "template/sheet" where one was applied. `set_aside` keeps what applying it covered.
+    "template/sheet" where one was applied, `own_sheet` the name of a saved one. `set_aside` keeps
+    what applying it covered.
     """
 
     version: int = VERSION
@@ -103,6 +117,7 @@ class Document(Strict):
     currency: str = "EUR"
     template: str
     ready_sheet: str | None = None
+    own_sheet: str | None = None
     sheet: dict[str, Value] = {}
     parts: dict[str, Value] = {}
     set_aside: dict[str, Value] = {}
@@ -142,6 +157,16 @@ class Document(Strict):
         if page not in self.pages:
             raise Fault("gone", "This page is no longer there. Undo, or look in the bin.")
         return self.pages[page]
+
+
+def values_of(section: Section) -> list[str]:
+    """Every stored value of a section and its items."""
+    return [value for fields in fields_of(section) for value in fields.values()]
+
+
+def fields_of(section: Section) -> list[dict[str, str]]:
+    """The section's own fields, then those of each item."""
+    return [section.fields, *(section.items[key].fields for key in section.order)]
 
 
 def ordered_sections(page: Page) -> list[tuple[str, Section]]:

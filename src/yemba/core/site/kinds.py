@@ -101,10 +101,11 @@ class Layout(Strict):
 
 
 class ItemShape(Strict):
-    """What the items of a kind are called, and their fields."""
+    """What the items of a kind are called, their fields, and how many a new section begins with."""
 
     name: str
     plural: str
+    begins: int = 3
     fields: list[Field]
 
 

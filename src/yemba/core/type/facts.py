@@ -6,6 +6,8 @@ from functools import cached_property
 from io import BytesIO
 from typing import Any, NamedTuple
 
+from fontTools.pens.svgPathPen import SVGPathPen
+from fontTools.pens.transformPen import TransformPen
 from fontTools.ttLib import TTFont
 
 from yemba.core.errors import Fault
@@ -81,6 +83,15 @@ class Face:
         if weight not in self._weights:
             self._weights[weight] = self._font.getGlyphSet(location={"wght": weight})
         return self._weights[weight]
+
+    def outline(self, text: str, weight: int = REGULAR) -> str:
+        """The line as SVG path data in font units, y upwards, from the origin; no kerning."""
+        glyphs, at, drawn = self.glyphs(weight), 0.0, SVGPathPen(self.glyphs(weight))
+        for character in text:
+            glyph = glyphs[self.glyph_name(character)]
+            glyph.draw(TransformPen(drawn, (1, 0, 0, 1, at, 0)))
+            at += glyph.width
+        return str(drawn.getCommands())
 
     def glyph_name(self, character: str) -> str:
         return self._glyphs.get(ord(character), ".notdef")

@@ -10,7 +10,7 @@ from yemba.core.change.command import Command
 from yemba.core.change.operation import ABSENT, Operation, put, remove
 from yemba.core.errors import Fault
 from yemba.core.site.catalogue import Catalogue
-from yemba.core.site.document import Document
+from yemba.core.site.document import Document, Page
 from yemba.core.site.ids import new_id
 from yemba.core.site.settings import Line
 
@@ -30,6 +30,11 @@ def move(order: list[str], thing: str, by: int) -> list[str]:
     rest = [other for other in order if other != thing]
     place = min(max(0, order.index(thing) + by), len(rest))
     return [*rest[:place], thing, *rest[place:]]
+
+
+def _was(page: Page, slug: str) -> list[str]:
+    """The addresses a page leaves behind when it moves to `slug`; they lead to it."""
+    return [old for old in dict.fromkeys([*page.was, page.slug]) if old and old != slug]
 
 
 class AddPage(Command):
@@ -67,7 +72,14 @@ class RenamePage(Command):
         name = _NAME.read(self.page_name, "The page’s name", "page_name")
         steps = [put(document, ("pages", self.page, "name"), name)]
         if self.slug is not None and page.slug and self.slug.strip() != page.slug:
-            steps.append(put(document, ("pages", self.page, "slug"), self._address(document)))
+            slug = self._address(document)
+            steps.append(put(document, ("pages", self.page, "slug"), slug))
+            steps.append(put(document, ("pages", self.page, "was"), _was(page, slug) or ABSENT))
+            steps += [
+                put(document, ("pages", key, "was"), [old for old in other.was if old != slug] or ABSENT)
+                for key, other in document.pages.items()
+                if key != self.page and slug in other.was
+            ]
         for field, limit in (("title", 90), ("description", 200)):
             typed = getattr(self, field)
             if typed is not None:
@@ -110,9 +122,11 @@ class MovePage(Command):
         steps = [put(document, ("order",), order)]
         first, was = order[0], document.order[0]
         if first != was:  # the first page stands at the site's own address
+            leaving = document.pages[first]
             steps += [
                 put(document, ("pages", was, "slug"), self._slug(document, was, first)),
                 put(document, ("pages", first, "slug"), ""),
+                put(document, ("pages", first, "was"), _was(leaving, "")),
             ]
         return steps
 

@@ -29,7 +29,7 @@ def _called(document: Document, catalogue: Catalogue, section: str) -> str:
 
 
 def starter(kind: str, catalogue: Catalogue) -> dict[str, Any]:
-    """A new section of a kind with its starter words, and three items where it has items."""
+    """A new section of a kind with its starter words and items."""
     shape = catalogue.kind(kind)
     section: dict[str, Any] = {
         "kind": kind,
@@ -37,7 +37,7 @@ def starter(kind: str, catalogue: Catalogue) -> dict[str, Any]:
     }
     if shape.items:
         fields = {f.slug: f.read(f.starter) for f in shape.items.fields if f.starter}
-        ids = [new_id() for _ in range(3)]
+        ids = [new_id() for _ in range(shape.items.begins)]
         section |= {"items": {key: {"fields": fields} for key in ids}, "order": ids}
     return section
 

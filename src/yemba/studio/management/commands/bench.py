@@ -133,12 +133,12 @@ class Command(BaseCommand):
 def _templates_alone(site: Site, page: str) -> Callable[[], Any]:
     """The templates of a page rendered again with the values they were given: the engine's bare time."""
     given: list[tuple[str, dict[str, Any]]] = []
-    whole = page_module._render
-    page_module._render = lambda name, **context: given.append((name, context)) or whole(name, **context)  # type: ignore[func-returns-value]
+    whole = page_module.render_part
+    page_module.render_part = lambda name, **context: given.append((name, context)) or whole(name, **context)  # type: ignore[func-returns-value]
     try:
         render_page(site, page, ["site.css"], [])
     finally:
-        page_module._render = whole
+        page_module.render_part = whole
     return lambda: [whole(name, **context) for name, context in given]
 
 

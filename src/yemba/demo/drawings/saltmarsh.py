@@ -1,40 +1,14 @@
-"""The scenario's pictures, drawn as SVG and rendered to pixels like any photograph."""
+"""Books, tools and papers of the bindery."""
 
 from __future__ import annotations
 
 import random
-from io import BytesIO
 from math import cos, pi, sin
 
-import resvg_py
-from PIL import Image
+from yemba.demo.drawings import Drawing, frame
 
-Drawing = str
 _PAPER, _BOARD, _OXIDE, _BOTTLE, _BRASS = "#f5f0e4", "#e0d5bd", "#8c3b2a", "#22302e", "#d9a441"
 _SEA, _FOG = "#4d6a6a", "#b9c4bd"
-
-
-def render(drawing: Drawing, width: int = 1800) -> bytes:
-    """JPEG bytes, `width` px wide."""
-    drawn = resvg_py.svg_to_bytes(svg_string=drawing, width=width)
-    with Image.open(BytesIO(bytes(drawn))) as picture:
-        out = BytesIO()
-        picture.convert("RGB").save(out, "JPEG", quality=92)
-        return out.getvalue()
-
-
-def _frame(width: int, height: int, body: str, fill: str) -> Drawing:
-    defs = (
-        '<defs><linearGradient id="dusk" x1="0" y1="0" x2="0" y2="1"><stop offset="0" stop-color="#5d7a76"/>'
-        '<stop offset=".55" stop-color="#35504d"/><stop offset="1" stop-color="#1d2b29"/></linearGradient>'
-        '<linearGradient id="shade" x1="0" y1="0" x2="1" y2="0"><stop offset="0" stop-color="#000" stop-opacity=".34"/>'
-        '<stop offset=".18" stop-color="#fff" stop-opacity=".1"/><stop offset=".6" stop-color="#000" stop-opacity="0"/>'
-        '<stop offset="1" stop-color="#000" stop-opacity=".3"/></linearGradient></defs>'
-    )
-    return (
-        f'<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 {width} {height}" width="{width}" height="{height}">'
-        f'{defs}<path fill="{fill}" d="M0 0h{width}v{height}H0z"/>{body}</svg>'
-    )
 
 
 def _tide(width: int, top: int, lines: int, ink: str, seed: int) -> str:
@@ -78,7 +52,7 @@ def books_on_the_estuary() -> Drawing:
     )
     moon = '<circle cx="1090" cy="200" r="74" fill="#f5f0e4" opacity=".9"/>'
     shelf = '<path fill="#15201e" d="M0 840h1300v26H0z"/><path fill="#101918" d="M0 866h1300v234H0z" opacity=".55"/>'
-    return _frame(1300, 1100, moon + _tide(1300, 300, 11, "#cfd8cf", 3) + spines + lying + shelf, "url(#dusk)")
+    return frame(1300, 1100, moon + _tide(1300, 300, 11, "#cfd8cf", 3) + spines + lying + shelf, "url(#dusk)")
 
 
 def sewing_frame() -> Drawing:
@@ -95,7 +69,7 @@ def sewing_frame() -> Drawing:
         )
         for n in range(9)
     )
-    frame = (
+    wood = (
         '<path fill="#7b5233" d="M240 86h880v46H240zM236 708h888v54H236z"/><path fill="#69442a" d="M262 132h36v576h-36zM1062 132h36v576h-36z"/>'
         '<path fill="#fff" opacity=".1" d="M240 86h880v10H240zM236 708h888v10H236z"/>'
     )
@@ -104,7 +78,7 @@ def sewing_frame() -> Drawing:
         '<path d="M1184 408l58 -64 -10 22z" fill="#dfe3e0"/>'
     )
     table = '<path fill="#3a4a44" d="M0 762h1360v258H0z"/><path fill="#2d3b36" d="M0 762h1360v12H0z"/>'
-    return _frame(1360, 1020, table + frame + cords + sections + needle, "#c9cdbf")
+    return frame(1360, 1020, table + wood + cords + sections + needle, "#c9cdbf")
 
 
 def marbled_paper() -> Drawing:
@@ -125,7 +99,7 @@ def marbled_paper() -> Drawing:
         f'fill="{chance.choice(inks)}" opacity=".75"/>'
         for _ in range(170)
     )
-    return _frame(1400, 1050, "".join(drawn) + veins, _BOARD)
+    return frame(1400, 1050, "".join(drawn) + veins, _BOARD)
 
 
 def notebooks() -> Drawing:
@@ -140,7 +114,7 @@ def notebooks() -> Drawing:
         for n, fill in enumerate(fills)
     )
     table = '<path fill="#cfc3a6" d="M0 720h1280v240H0z"/>'
-    return _frame(1280, 960, table + stack, "#e7dfcf")
+    return frame(1280, 960, table + stack, "#e7dfcf")
 
 
 def workshop_window() -> Drawing:
@@ -154,7 +128,7 @@ def workshop_window() -> Drawing:
     slip = '<path fill="#55635d" d="M0 720h1380v60H0z"/><path fill="#3f4d48" d="M520 780h260l160 260H400z"/>'
     house = '<path fill="#2b3d3a" d="M170 190h1040v530H170z"/>'
     door = '<path fill="#8c3b2a" d="M990 440h140v280H990z"/><circle cx="1108" cy="590" r="7" fill="#d9a441"/>'
-    return _frame(
+    return frame(
         1380,
         1040,
         house + boards + panes + press + door + roof + _tide(1380, 800, 7, "#aab8b0", 8) + slip,

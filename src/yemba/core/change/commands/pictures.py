@@ -1,0 +1,184 @@
+"""Pictures: take one in, describe it, say what no crop may lose, replace, bin and bring back."""
+
+from __future__ import annotations
+
+from math import gcd
+from typing import Any, ClassVar
+
+from yemba.core.change.command import Command
+from yemba.core.change.operation import ABSENT, Operation, put, remove, value_at
+from yemba.core.errors import Fault
+from yemba.core.site.catalogue import Catalogue
+from yemba.core.site.document import Document, Picture
+from yemba.core.site.pictures import uses
+from yemba.core.site.settings import Between, Line
+
+_SAME_SHAPE = 0.01  # proportions nearer than this need no crop
+
+
+def _known(document: Document, picture: str) -> Picture:
+    if picture not in document.pictures:
+        raise Fault("gone", "That picture is no longer here. Undo, or look in the bin.", "picture")
+    return document.pictures[picture]
+
+
+class _Stored(Command):
+    """A picture whose bytes are in the store."""
+
+    picture: str
+    file: str
+    format: str
+    width: int
+    height: int
+    file_name: str
+
+
+class AddPicture(_Stored):
+    """Make a stored picture known to the document; `use` names where it goes at once."""
+
+    name: ClassVar[str] = "add-picture"
+    use: str = ""
+    section: str = ""
+    item: str = ""
+
+    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
+        steps = [put(document, ("pictures", self.picture), _about(self))]
+        if self.use == "logo":
+            steps += [
+                put(document, ("sheet", "logo.picture"), self.picture),
+                put(document, ("sheet", "logo.form"), "picture"),
+            ]
+        elif self.section:
+            page, _ = document.section(self.section)
+            inner = ("items", self.item) if self.item else ()
+            path = ("pages", page, "sections", self.section, *inner, "fields", "picture")
+            steps.append(put(document, path, self.picture))
+        return steps
+
+    def say(self, document: Document, catalogue: Catalogue) -> str:
+        return f"{'Logo' if self.use == 'logo' else 'Picture'} {self.file_name}"
+
+
+class DescribePicture(Command):
+    """Alt text: what a picture shows, for those who do not see it."""
+
+    name: ClassVar[str] = "describe-picture"
+    picture: str
+    alt: str = ""
+
+    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
+        _known(document, self.picture)
+        alt = Line(250).read(self.alt, "The alt text", "alt")
+        return [put(document, ("pictures", self.picture, "alt"), alt or ABSENT)]
+
+    def say(self, document: Document, catalogue: Catalogue) -> str:
+        return f"Alt text of {document.pictures[self.picture].name}"
+
+
+class SetFocal(Command):
+    """The spot that no crop may lose, in % of the picture from its left and its top."""
+
+    name: ClassVar[str] = "set-focal"
+    picture: str
+    x: str = "50"
+    y: str = "50"
+
+    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
+        _known(document, self.picture)
+        steps = []
+        for axis, typed, name in (("x", self.x, "From the left"), ("y", self.y, "From the top")):
+            share = round(Between(0, 100, "%").read(typed, name, axis))
+            new = ABSENT if share == Picture.model_fields[f"focal_{axis}"].default else share
+            steps.append(put(document, ("pictures", self.picture, f"focal_{axis}"), new))
+        return steps
+
+    def say(self, document: Document, catalogue: Catalogue) -> str:
+        return f"Focal point of {document.pictures[self.picture].name}: {self.x} %, {self.y} %"
+
+
+class ReplacePicture(_Stored):
+    """Another file in the same places, cropped to the same proportion; words about it stay."""
+
+    name: ClassVar[str] = "replace-picture"
+
+    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
+        old = _known(document, self.picture)
+        stands = old.shape or _shape(old.width, old.height)
+        wide, high = (int(side) for side in stands.split(":"))
+        same = abs(self.width / self.height / (wide / high) - 1) < _SAME_SHAPE or self.format == "svg"
+        about = _about(self) | ({} if same else {"shape": stands}) | ({"alt": old.alt} if old.alt else {})
+        return [put(document, ("pictures", self.picture), about)]
+
+    def say(self, document: Document, catalogue: Catalogue) -> str:
+        return f"{document.pictures[self.picture].name} replaced by {self.file_name}"
+
+
+class ShowWhole(Command):
+    """Show a replaced picture in its own proportion."""
+
+    name: ClassVar[str] = "show-whole"
+    picture: str
+
+    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
+        _known(document, self.picture)
+        return [put(document, ("pictures", self.picture, "shape"), ABSENT)]
+
+    def say(self, document: Document, catalogue: Catalogue) -> str:
+        return f"{document.pictures[self.picture].name} in its own proportion"
+
+
+class BinPicture(Command):
+    """Take a picture out of every place it is used; the bin remembers which."""
+
+    name: ClassVar[str] = "bin-picture"
+    picture: str
+
+    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
+        picture = _known(document, self.picture)
+        paths = [use.path for use in uses(document)[self.picture]]
+        binned: dict[str, Any] = {"picture": picture.model_dump(mode="json", exclude_defaults=True)}
+        return [
+            put(document, ("bin", self.picture), binned | ({"uses": [list(path) for path in paths]} if paths else {})),
+            *(remove(document, path) for path in paths),
+            remove(document, ("pictures", self.picture)),
+        ]
+
+    def say(self, document: Document, catalogue: Catalogue) -> str:
+        return f"Picture {document.pictures[self.picture].name} to the bin"
+
+
+class RestorePicture(Command):
+    """Bring a picture back, into those of its places that are still there and empty."""
+
+    name: ClassVar[str] = "restore-picture"
+    picture: str
+
+    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
+        binned = document.bin.get(self.picture)
+        if binned is None or binned.picture is None:
+            raise Fault("gone", "That picture is not in the bin.", "picture")
+        plain = binned.picture.model_dump(mode="json", exclude_defaults=True)
+        paths = [tuple(path) for path in binned.uses]
+        return [
+            put(document, ("pictures", self.picture), plain),
+            *(put(document, path, self.picture) for path in paths if _free(document, path)),
+            remove(document, ("bin", self.picture)),
+        ]
+
+    def say(self, document: Document, catalogue: Catalogue) -> str:
+        binned = document.bin.get(self.picture)
+        return f"Picture {binned.picture.name if binned and binned.picture else ''} out of the bin"
+
+
+def _free(document: Document, path: tuple[str, ...]) -> bool:
+    holder = path[: path.index("fields")] if "fields" in path else ()
+    return value_at(document, path) is ABSENT and (not holder or value_at(document, holder) is not ABSENT)
+
+
+def _about(stored: _Stored) -> dict[str, Any]:
+    sizes = {"width": stored.width, "height": stored.height}
+    return {"file": stored.file, "format": stored.format, **sizes, "name": stored.file_name}
+
+
+def _shape(width: int, height: int) -> str:
+    return f"{width // gcd(width, height)}:{height // gcd(width, height)}"

@@ -1,0 +1,1 @@
+"""Messages that visitors send through a contact form."""

@@ -1,0 +1,86 @@
+"""What a visitor sent, checked; and what makes a message one to hold back."""
+
+from __future__ import annotations
+
+import csv
+import io
+import re
+from collections.abc import Collection, Iterable, Mapping
+from typing import NamedTuple
+
+from yemba.core.errors import Fault
+from yemba.core.site.document import Section, ordered_items
+
+TRAP = "second_mail"
+"""The field that people do not see and that must stay empty."""
+_MAIL = re.compile(r"[^@\s<>,;]+@[^@\s<>,;]+\.[^@\s<>,;.]+")
+_LINK = re.compile(r"https?://|www\.", re.IGNORECASE)
+_MARKUP = re.compile(r"<a\s|\[url|\[link", re.IGNORECASE)
+_LIMITS = {"name": 120, "mail": 200, "words": 6000}
+_MOST_LINKS = 2  # common practice, no source
+_FORMULA = ("=", "+", "-", "@", "\t", "\r")
+
+
+class Sent(NamedTuple):
+    """`answers` maps what the form asked further to what was written."""
+
+    name: str
+    mail: str
+    words: str
+    answers: dict[str, str]
+
+
+def read_sent(posted: Mapping[str, str], section: Section) -> Sent:
+    """What was sent through this form. Raises Fault beside ``name``, ``mail`` or ``words``."""
+    given = {field: posted.get(field, "").replace("\0", "").strip() for field in _LIMITS}
+    for field, limit in _LIMITS.items():
+        if len(given[field]) > limit:
+            raise Fault("too-long", f"That is {len(given[field])} letters; at most {limit} can be sent.", field)
+    if not given["name"]:
+        raise Fault("empty", "Please say your name.", "name")
+    if not _MAIL.fullmatch(given["mail"]):
+        raise Fault("mail-unreadable", f"“{given['mail']}” is not a mail address to answer to.", "mail")
+    if not given["words"]:
+        raise Fault("empty", "The message is empty. Please write a few words.", "words")
+    answers = {
+        item.fields.get("label", ""): posted.get(key, "").replace("\0", "").strip()[:300]
+        for key, item in ordered_items(section)
+    }
+    return Sent(given["name"], given["mail"], given["words"], {k: v for k, v in answers.items() if v})
+
+
+def suspicion(sent: Sent, posted: Mapping[str, str], earlier: Collection[str], from_there: int) -> str:
+    """Why a message is held back, "" for one that is not.
+
+    `earlier` are words that came in before, `from_there` how many messages the same sender sent
+    within the hour. Nothing outside is asked.
+    """
+    if posted.get(TRAP):
+        return "It filled in a field that people do not see."
+    if _MARKUP.search(sent.words):
+        return "It holds link markup that no visitor types."
+    if len(_LINK.findall(f"{sent.name} {sent.words}")) > _MOST_LINKS:
+        return "It holds more than two links."
+    if sent.words in earlier:
+        return "The same words came in before."
+    if from_there >= 3:
+        return "The fourth message within an hour from the same place."
+    return ""
+
+
+def as_csv(rows: Iterable[Mapping[str, str]]) -> str:
+    """The messages as comma-separated values (RFC 4180), a column for everything that any of them says.
+
+    Cells that a spreadsheet would take for a formula begin with an apostrophe.
+    """
+    listed = list(rows)
+    columns = list(dict.fromkeys(column for row in listed for column in row))
+    out = io.StringIO()
+    writer = csv.writer(out, lineterminator="\r\n")
+    writer.writerow([_harmless(column) for column in columns])
+    writer.writerows([_harmless(row.get(column, "")) for column in columns] for row in listed)
+    return out.getvalue()
+
+
+def _harmless(cell: str) -> str:
+    return f"'{cell}" if cell.startswith(_FORMULA) else cell

@@ -1,0 +1,131 @@
+"""The inbox: what visitors send through the contact forms of a live site."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from datetime import timedelta
+from typing import NamedTuple
+
+from django.utils import timezone
+from django.utils.crypto import salted_hmac
+
+from yemba.core.errors import Fault
+from yemba.core.inbox.message import as_csv, read_sent, suspicion
+from yemba.core.site.document import Page, Section
+from yemba.hosting import services
+from yemba.hosting.models import Message
+from yemba.render.files import notice, notice_page
+from yemba.render.page import At, path_of, show_section
+from yemba.render.site import Site as Rendering
+from yemba.sites.models import Site
+
+_HOUR = timedelta(hours=1)
+_MOST_AN_HOUR = 200  # of all senders together; keeps a flood from filling the disk
+
+
+class Form(NamedTuple):
+    """A contact form as it is live."""
+
+    site: Rendering
+    page: Page
+    id: str
+    section: Section
+
+    @property
+    def address(self) -> str:
+        return f"/{path_of(self.page)}".removesuffix("index.html")
+
+    def thanks(self) -> bytes:
+        """The page that says a message has arrived."""
+        words = self.section.fields.get("thanks") or "<p>Thank you. Your message has arrived.</p>"
+        return notice_page(
+            self.site, "Sent", notice(self.site, "Sent", words, f"Back to {self.page.name}", self.address)
+        )
+
+    def again(self, typed: Mapping[str, str], wrong: str) -> bytes:
+        """The form once more, with what was typed and what is wrong with it."""
+        shown = show_section(self.site, At("/"), self.id, self.section, 0, dict(typed), wrong)
+        return notice_page(self.site, "Please look again", shown)
+
+
+def form_of(site: Site, section: str) -> Form | None:
+    """The contact form with this id on the live site, None where there is none."""
+    document = services.live_document(site)
+    for page in document.pages.values() if document else ():
+        found = page.sections.get(section)
+        if document and found and found.kind == "contact-form":
+            return Form(services.rendering(document, address=services.live_address(site)), page, section, found)
+    return None
+
+
+def open_form(site: Site, section: str) -> Form:
+    """As `form_of`. Raises Fault ``no-such-form``."""
+    form = form_of(site, section)
+    if form is None:
+        raise Fault("no-such-form", f"There is no contact form “{section}” on the live site.")
+    return form
+
+
+def receive(site: Site, form: Form, posted: Mapping[str, str], came_from: str) -> Message:
+    """Keep what was sent, held back where it looks like no visitor's.
+
+    Raises Fault ``empty``, ``too-long``, ``mail-unreadable`` or ``too-many``.
+    """
+    sent = read_sent(posted, form.section)
+    now = timezone.now()
+    lately = Message.objects.filter(site=site, sent_at__gte=now - _HOUR)
+    if lately.count() >= _MOST_AN_HOUR:
+        raise Fault("too-many", "Too many messages came in this hour. Please try again later; your words stay here.")
+    sender = salted_hmac("yemba.sender", f"{site.pk}:{came_from}").hexdigest()[:32]
+    earlier = set(Message.objects.filter(site=site, words=sent.words).values_list("words", flat=True)[:1])
+    reason = suspicion(sent, posted, earlier, lately.filter(sender=sender).count())
+    return Message.objects.create(
+        site=site,
+        state=Message.State.HELD if reason else Message.State.NEW,
+        reason=reason,
+        page=form.page.name,
+        name=sent.name,
+        mail=sent.mail,
+        words=sent.words,
+        answers=sent.answers,
+        sender=sender,
+        sent_at=now,
+    )
+
+
+def messages(site: Site, state: str = "") -> list[Message]:
+    """Newest first: those in a state, or all that came through and are not in the bin."""
+    states = [state] if state else [Message.State.NEW, Message.State.READ]
+    return list(Message.objects.filter(site=site, state__in=states))
+
+
+def unread(site: Site) -> int:
+    return Message.objects.filter(site=site, state=Message.State.NEW).count()
+
+
+def move(site: Site, number: int, state: str) -> Message:
+    """Put a message into another state. Raises Fault ``no-such-message`` or ``no-such-state``."""
+    if state not in Message.State.values:
+        raise Fault("no-such-state", f"A message cannot be “{state}”.")
+    message = Message.objects.filter(site=site, pk=number).first()
+    if message is None:
+        raise Fault("no-such-message", "That message is no longer here.")
+    message.state = state
+    message.save(update_fields=["state"])
+    return message
+
+
+def export(site: Site) -> str:
+    """All messages that came through, as CSV, oldest first."""
+    rows = (
+        {
+            "Sent": message.sent_at.isoformat(timespec="seconds"),
+            "Name": message.name,
+            "Mail address": message.mail,
+            "Message": message.words,
+            "Page": message.page,
+            **message.answers,
+        }
+        for message in reversed(messages(site))
+    )
+    return as_csv(rows)
