@@ -4,15 +4,11 @@ from __future__ import annotations
 
 from typing import Any
 
-import pytest
-
 from yemba.core.change.command import read_command
 from yemba.core.change.difference import Change, difference
 from yemba.core.change.operation import apply
-from yemba.core.change.reach import Place, of_change, reach
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
-from yemba.core.site.resolve import Look
 
 
 def do(document: Document, catalogue: Catalogue, name: str, **arguments: Any) -> Document:
@@ -68,41 +64,3 @@ def test_taking_a_change_back_leaves_nothing_waiting(document: Document, catalog
     there = do(document, catalogue, "set-value", key="type.base", value=20)
     back = do(there, catalogue, "return-value", key="type.base")
     assert difference(document, back, catalogue) == []
-
-
-def test_a_colour_reaches_only_where_it_shows(document: Document, catalogue: Catalogue) -> None:
-    after = do(document, catalogue, "set-colour", colour="c1", hex="#8c3b2a")
-    change = one(document, after, catalogue)
-    was = Look(document, catalogue)
-    home = document.order[0]
-    touched = of_change(change, was)
-    assert Place(home, document.pages[home].order[0]) in touched, "its button is of that colour"
-    quiet = next(k for p in document.pages.values() for k, s in p.sections.items() if s.kind == "price-list")
-    assert quiet not in {place.section for place in touched}, "no button and no link stands there"
-
-
-def test_content_reaches_its_own_section_alone(document: Document, catalogue: Catalogue) -> None:
-    home = document.order[0]
-    opening = document.pages[home].order[0]
-    after = do(document, catalogue, "set-words", section=opening, field="heading", words="Mended")
-    was, now = Look(document, catalogue), Look(after, catalogue)
-    assert of_change(one(document, after, catalogue), was) == [Place(home, opening)] == reach(was, now)
-
-
-@pytest.mark.parametrize(("key", "value"), [("header.height_wide", 120), ("footer.ground", "light")])
-def test_a_part_reaches_every_page_and_no_section(
-    document: Document, catalogue: Catalogue, key: str, value: Any
-) -> None:
-    after = do(document, catalogue, "set-value", key=key, value=value)
-    touched = of_change(one(document, after, catalogue), Look(document, catalogue))
-    assert {place.section for place in touched} == {key.partition(".")[0]}
-    assert {place.page for place in touched} == set(document.order)
-
-
-def test_each_design_change_reaches_as_if_it_went_alone(document: Document, catalogue: Catalogue) -> None:
-    both = do(document, catalogue, "set-colour", colour="c1", hex="#8c3b2a")
-    both = do(both, catalogue, "set-value", key="header.height_wide", value=120)
-    was, now = Look(document, catalogue), Look(both, catalogue)
-    touched = [set(of_change(change, was)) for change in difference(document, both, catalogue)]
-    assert touched[0].isdisjoint(touched[1])
-    assert touched[0] | touched[1] == set(reach(was, now))

@@ -38,7 +38,13 @@ def some_command(document: Document, draw: st.DrawFn) -> tuple[str, dict[str, An
     binned = draw(st.sampled_from(sorted(document.bin) or [""]))
     text = draw(words)
     picture = draw(st.sampled_from([*sorted(document.pictures), *sorted(document.bin)] or [""]))
-    file = {"file": draw(st.sampled_from(["f1", "f2"])), "format": "jpeg", "width": draw(st.integers(1, 4000)), "height": 900, "file_name": text[:40]}
+    file = {
+        "file": draw(st.sampled_from(["f1", "f2"])),
+        "format": "jpeg",
+        "width": draw(st.integers(1, 4000)),
+        "height": 900,
+        "file_name": text[:40],
+    }
     choices: list[tuple[str, dict[str, Any]]] = [
         ("set-value", {"key": "type.base", "value": draw(st.integers(16, 24))}),
         ("set-value", {"key": "header.arrangement", "value": draw(st.sampled_from(["row", "stack", "side"]))}),

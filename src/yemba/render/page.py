@@ -57,11 +57,11 @@ class At(NamedTuple):
 def fragments(site: Site, page_id: str) -> Fragments:
     """Header, sections and footer of a page."""
     page = site.look.document.pages[page_id]
-    at = At(_root(page), page_id)
-    pieces = {"header": header(site, at)}
+    here = at(site.look.document, page_id)
+    pieces = {"header": header(site, here)}
     for place, (section_id, section) in enumerate(ordered_sections(page)):
-        pieces[section_id] = show_section(site, at, section_id, section, place)
-    pieces["footer"] = footer(site, at)
+        pieces[section_id] = show_section(site, here, section_id, section, place)
+    pieces["footer"] = footer(site, here)
     return Fragments(site.look.value("header.arrangement"), pieces)
 
 
@@ -76,7 +76,7 @@ def render_page(site: Site, page_id: str, sheets: list[str], preloads: list[str]
         told.insert(0, business(document, site.address))
     return _document(
         site,
-        At(_root(page), page_id),
+        at(document, page_id),
         head,
         [made.pieces[place] for place in made.order],
         lone=page.name if first is None or not first.fields.get("heading") else "",
@@ -88,8 +88,7 @@ def render_page(site: Site, page_id: str, sheets: list[str], preloads: list[str]
 
 def render_notice(site: Site, title: str, inner: str, sheets: list[str], preloads: list[str]) -> str:
     """A page that is none of the owner's, in the site's design: "not found", "sent". Its links hold at any address."""
-    at = At("/")
-    return _document(site, at, Head(title, "", sheets, preloads, ""), [inner], noindex=True)
+    return _document(site, At("/"), Head(title, "", sheets, preloads, ""), [inner], noindex=True)
 
 
 class Head(NamedTuple):
@@ -108,23 +107,23 @@ def title_of(document: Document, page: Page) -> str:
     return page.title or (f"{page.name} – {document.name}" if page.slug else home)
 
 
-def _document(site: Site, at: At, head: Head, sections: list[str], **context: Any) -> str:
+def _document(site: Site, here: At, head: Head, sections: list[str], **context: Any) -> str:
     look = site.look
     return render_part(
         "page.html",
         document=look.document,
-        page_id=at.page,
+        page_id=here.page,
         draft=site.draft,
-        root=at.root,
+        root=here.root,
         head=head,
-        sheets=[f"{at.root}assets/{name}" for name in head.sheets],
-        preloads=[f"{at.root}assets/{name}" for name in head.preloads],
+        sheets=[f"{here.root}assets/{name}" for name in head.sheets],
+        preloads=[f"{here.root}assets/{name}" for name in head.preloads],
         address=site.address,
         theme=look.grounds[look.value("header.ground")].fill.hex,
         arrangement=look.value("header.arrangement"),
         sections=[mark_safe(section) for section in sections],
-        header=mark_safe(context.pop("header", None) or header(site, at)),
-        footer=mark_safe(context.pop("footer", None) or footer(site, at)),
+        header=mark_safe(context.pop("header", None) or header(site, here)),
+        footer=mark_safe(context.pop("footer", None) or footer(site, here)),
         **context,
     )
 
@@ -141,32 +140,33 @@ def render_part(name: str, **context: Any) -> str:
     return str(_engine().get_template(name).render(Context(context)))
 
 
-def _root(page: Page) -> str:
-    return "../" if page.slug else ""
+def at(document: Document, page_id: str) -> At:
+    """Where the fragments of a page stand."""
+    return At("../" if document.pages[page_id].slug else "", page_id)
 
 
-def _href(site: Site, at: At, link: str) -> str:
+def _href(site: Site, here: At, link: str) -> str:
     """The address of a stored link as seen from a place; "" where its page is gone."""
     if not link.startswith("page:"):
         return link
     page = site.look.document.pages.get(link[5:])
-    return (at.root + (f"{page.slug}/" if page.slug else "") or "./") if page else ""
+    return (here.root + (f"{page.slug}/" if page.slug else "") or "./") if page else ""
 
 
-def _entries(site: Site, at: At) -> list[dict[str, Any]]:
+def _entries(site: Site, here: At) -> list[dict[str, Any]]:
     document = site.look.document
     return [
         {
             "name": document.navigation.names.get(key, document.pages[key].name),
-            "href": _href(site, at, f"page:{key}"),
-            "current": key == at.page,
+            "href": _href(site, here, f"page:{key}"),
+            "current": key == here.page,
         }
         for key in menu(document)
         if key not in document.navigation.hidden
     ]
 
 
-def header(site: Site, at: At) -> str:
+def header(site: Site, here: At) -> str:
     look = site.look
     logo = look.document.pictures.get(look.value("logo.picture"))
     shown = logo and look.value("logo.form") == "picture"
@@ -175,14 +175,14 @@ def header(site: Site, at: At) -> str:
         document=look.document,
         draft=site.draft,
         ground=look.value("header.ground"),
-        home=at.root or "./",
-        logo=pictures.logo(logo, at.root, look.document.name) if logo and shown else None,
+        home=here.root or "./",
+        logo=pictures.logo(logo, here.root, look.document.name) if logo and shown else None,
         tagline=look.document.tagline if look.value("header.tagline") else "",
-        entries=_entries(site, at),
+        entries=_entries(site, here),
     )
 
 
-def footer(site: Site, at: At) -> str:
+def footer(site: Site, here: At) -> str:
     look = site.look
     line = look.value("footer.copyright").replace("{year}", str(site.today.year)).replace("{name}", look.document.name)
     return render_part(
@@ -191,13 +191,13 @@ def footer(site: Site, at: At) -> str:
         ground=look.value("footer.ground"),
         words=look.value("footer.words"),
         copyright=line,
-        entries=_entries(site, at) if look.value("footer.navigation") else [],
+        entries=_entries(site, here) if look.value("footer.navigation") else [],
     )
 
 
 def show_section(
     site: Site,
-    at: At,
+    here: At,
     section_id: str,
     section: Section,
     place: int,
@@ -213,9 +213,9 @@ def show_section(
     inner = render_part(
         own if (shipped.KINDS / own).exists() else f"{section.kind}/section.html",
         id=section_id,
-        s=_shown(site, at, kind.fields, section.fields),
+        s=_shown(site, here, kind.fields, section.fields),
         items=[
-            {"id": key, "typed": sent.get(key, ""), **_shown(site, at, item_fields, item.fields)}
+            {"id": key, "typed": sent.get(key, ""), **_shown(site, here, item_fields, item.fields)}
             for key, item in ordered_items(section)
         ],
         form_action=f"{FORMS}{section_id}/",
@@ -242,28 +242,28 @@ def show_section(
     )
 
 
-def _shown(site: Site, at: At, fields: list[Field], stored: dict[str, str]) -> dict[str, Any]:
+def _shown(site: Site, here: At, fields: list[Field], stored: dict[str, str]) -> dict[str, Any]:
     """Stored values as a layout prints them."""
-    return {field.slug: _value(site, at, field, stored[field.slug]) for field in fields if stored.get(field.slug)}
+    return {field.slug: _value(site, here, field, stored[field.slug]) for field in fields if stored.get(field.slug)}
 
 
-def _value(site: Site, at: At, field: Field, stored: str) -> Any:
+def _value(site: Site, here: At, field: Field, stored: str) -> Any:
     document = site.look.document
     match field.type:
         case "words":
-            return SafeString(_PAGE_LINK.sub(lambda match: _page_link(site, at, match[1]), stored))
+            return SafeString(_PAGE_LINK.sub(lambda match: _page_link(site, here, match[1]), stored))
         case "link":
-            return _href(site, at, stored)
+            return _href(site, here, stored)
         case "price":
             return spoken.price(stored, document.currency, document.language)
         case "picture":
             found = document.pictures.get(stored)
-            return pictures.shown(found, at.root) if found else None
+            return pictures.shown(found, here.root) if found else None
         case _:
             return stored
 
 
-def _page_link(site: Site, at: At, page_id: str) -> str:
+def _page_link(site: Site, here: At, page_id: str) -> str:
     """The attributes of a link to a page; a draft also says which, so that words go back as stored."""
     said = f' data-page="{page_id}"' if site.draft else ""
-    return f'href="{_href(site, at, f"page:{page_id}")}"{said}'
+    return f'href="{_href(site, here, f"page:{page_id}")}"{said}'

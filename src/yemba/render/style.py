@@ -48,6 +48,16 @@ def style(look: Look, draft: bool = False) -> Style:
 
 def values(look: Look) -> str:
     """Custom properties of the brand sheet and the parts, and the width at which the menu unfolds."""
+    root, grounds = custom_properties(look)
+    blocks = [_block(":root", root)]
+    blocks += [_block(f'[data-ground="{slug}"]', roles) for slug, roles in grounds.items()]
+    blocks += sorted({rule for p in look.document.pictures.values() if (rule := position_rule(p))})
+    unfolded = f"@media (min-width: {header_fit(look).fold}px) {{\n{_read('unfolded.css')}}}"
+    return "@layer values {\n" + "\n".join([*blocks, unfolded]) + "\n}\n"
+
+
+def custom_properties(look: Look) -> tuple[dict[str, str], dict[str, dict[str, str]]]:
+    """The owner's values by name of the custom property: those of the whole page, and those of each ground."""
     sizes = look.sizes
     measures = look.template.measures
     heading, body = look.family("type.heading"), look.family("type.body")
@@ -72,15 +82,13 @@ def values(look: Look) -> str:
         "side-column": f"{SIDE_COLUMN}px",
         "logo-share": f"{LOGO_SHARE}",
     }
-    blocks = [_block(":root", root)]
-    for slug, ground in look.grounds.items():
-        roles = {
+    grounds = {
+        slug: {
             role.replace("_", "-"): getattr(ground, role).hex for role in ground._fields if role != "link_underlined"
         }
-        blocks.append(_block(f'[data-ground="{slug}"]', roles))
-    blocks += sorted({rule for p in look.document.pictures.values() if (rule := position_rule(p))})
-    unfolded = f"@media (min-width: {header_fit(look).fold}px) {{\n{_read('unfolded.css')}}}"
-    return "@layer values {\n" + "\n".join([*blocks, unfolded]) + "\n}\n"
+        for slug, ground in look.grounds.items()
+    }
+    return root, grounds
 
 
 def header_fit(look: Look) -> Fit:

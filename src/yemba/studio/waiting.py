@@ -10,12 +10,11 @@ from pydantic import ValidationError
 from yemba.catalogue import catalogue
 from yemba.core.change.difference import Change, difference
 from yemba.core.change.operation import apply
-from yemba.core.change.reach import Place, of_change
 from yemba.core.change.subset import closed, take
 from yemba.core.errors import Fault
 from yemba.core.site.document import Document
-from yemba.core.site.resolve import Look
 from yemba.hosting import services as hosting
+from yemba.render.reach import Place, State, of_change
 from yemba.sites import services as sites
 from yemba.sites.models import Site
 
@@ -74,7 +73,7 @@ def without(site: Site, key: str) -> Document:
 
 
 def compare(live: Document, draft: Document) -> list[Waiting]:
-    was = Look(live, catalogue())
+    was = State(hosting.rendering(live))
     shown = []
     for change in difference(live, draft, catalogue()):
         places = of_change(change, was)

@@ -13,16 +13,15 @@ from django.core.management.base import BaseCommand
 from yemba.catalogue import catalogue
 from yemba.core.change.command import read_command
 from yemba.core.change.operation import apply
-from yemba.core.change.reach import reach
 from yemba.core.colour.grounds import work_out
 from yemba.core.colour.plane import plane
 from yemba.core.colour.srgb import Colour
 from yemba.core.site.document import Document
-from yemba.core.site.resolve import Look
 from yemba.hosting.services import rendering
 from yemba.render import page as page_module
 from yemba.render.files import site_files
 from yemba.render.page import render_page
+from yemba.render.reach import State, reach
 from yemba.render.site import Site
 from yemba.sites import starter
 from yemba.studio.patch import patch
@@ -107,7 +106,7 @@ class Command(BaseCommand):
             after = apply(
                 before, read_command("set-colour", {"colour": "c1", "hex": "#aa3344"}).plan(before, catalogue())
             )
-            touched = median(lambda b=before, a=after: reach(Look(b, catalogue()), Look(a, catalogue())), 5)  # type: ignore[misc]
+            touched = median(lambda b=before, a=after: reach(State(rendering(b)), State(rendering(a))), 5)  # type: ignore[misc]
             taken[pages] = [median(colour), median(words), touched]
         return [
             Row("colour edit and its patch, 12 and 200 pages", _pair(taken, 0), "30 ms on both"),

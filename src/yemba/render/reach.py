@@ -1,0 +1,207 @@
+"""Reach: the places of a site that are written otherwise, or look otherwise, in another document.
+
+Exact, and yet no page is rendered that cannot differ. A section's look follows from its shape (kind,
+layout, which fields are filled): which values that takes is found once for each shape (``uses``).
+Content is compared as stored first, and rendered only where that differs.
+"""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Callable, Hashable
+from functools import cached_property
+from typing import Any, NamedTuple
+
+from pydantic import ValidationError
+
+from yemba.core.change.difference import Change
+from yemba.core.change.operation import apply
+from yemba.core.site.document import Page, Section, fields_of, values_of
+from yemba.core.site.resolve import Look
+from yemba.render.page import at, footer, header, show_section
+from yemba.render.site import Site
+from yemba.render.style import custom_properties, header_fit
+from yemba.render.uses import Use, use
+
+_TAG = re.compile(r"<(\w+)")
+_PAGE = re.compile(r"page:(\w+)")
+
+
+class Place(NamedTuple):
+    """A section of a page, or "header" or "footer" of one."""
+
+    page: str
+    section: str
+
+
+class State:
+    """A document as far as its places show it. Made once for a document, compared with many."""
+
+    def __init__(self, site: Site) -> None:
+        self.site = site
+        self.look = site.look
+        self._values = custom_properties(self.look)
+        self._looks: dict[Hashable, Any] = {}
+
+    def looks(self, shape: Hashable, ground: str, fragment: Callable[[], str], first: bool = False) -> Any:
+        """All that decides how a fragment of this shape looks on a ground."""
+        key = (shape, first, ground)
+        if key not in self._looks:
+            document = self.look.document
+            known = (shape, document.template, self.look.value("header.arrangement"), first)
+            if known not in _USES:
+                if len(_USES) > _MOST_SHAPES:
+                    _USES.clear()
+                _USES[known] = use(fragment(), document.template, self.look.value("header.arrangement"), first)
+            used = _USES[known]
+            root, grounds = self._values
+            values = root | grounds[ground]
+            self._looks[key] = (used.rules, tuple(values.get(name) for name in used.values))
+        return self._looks[key]
+
+    def section(self, page: str, key: str) -> str:
+        document = self.look.document
+        found = document.pages[page]
+        place = found.order.index(key)
+        return show_section(self.site, at(document, page), key, found.sections[key], place)
+
+    def section_looks(self, page: str, key: str) -> Any:
+        held = self.look.document.pages[page]
+        section = held.sections[key]
+        shape = (section.kind, self.look.layout(section).value, _shape(section))
+        ground, first = self.look.ground(section).value, held.order[0] == key
+        return self.looks(shape, ground, lambda: self.section(page, key), first)
+
+    def part(self, part: str, page: str) -> str:
+        return (header if part == "header" else footer)(self.site, at(self.look.document, page))
+
+    @cached_property
+    def fold(self) -> int:
+        return header_fit(self.look).fold
+
+    def part_looks(self, part: str) -> Any:
+        document = self.look.document
+        html = self.part(part, document.order[0])
+        shape = (part, frozenset(re.findall(r'class="([\w-]+)"|<(\w+)', html)))
+        looks = self.looks(shape, self.look.value(f"{part}.ground"), lambda: html)
+        return (looks, self.fold) if part == "header" else looks
+
+    @cached_property
+    def shared(self) -> Any:
+        """What may show in any section: names and addresses of pages, pictures, how dates and prices are said."""
+        document = self.look.document
+        addresses = tuple((key, page.slug) for key, page in document.ordered_pages())
+        return (addresses, document.pictures, document.language, document.currency, document.template)
+
+
+_MOST_SHAPES, _MOST_KEPT = 4000, 20_000
+_USES: dict[Hashable, Use] = {}
+
+
+def reach(before: State, after: State) -> list[Place]:
+    """Places that are written or look otherwise, those that came and those that went; in page order."""
+    was, now = before.look.document, after.look.document
+    parts = [part for part in ("header", "footer") if before.part_looks(part) != after.part_looks(part)]
+    found: list[Place] = []
+    for page_id in [*now.order, *(key for key in was.order if key not in now.pages)]:
+        old, new = was.pages.get(page_id), now.pages.get(page_id)
+        if old is None or new is None:
+            held = (new or old).order  # type: ignore[union-attr]
+            found += [Place(page_id, key) for key in ("header", *held, "footer")]
+            continue
+        found += [Place(page_id, "header")] if "header" in parts or _written(before, after, "header", page_id) else []
+        same = old is new and before.shared == after.shared
+        found += [
+            Place(page_id, key)
+            for key in [*new.order, *(key for key in old.order if key not in new.sections)]
+            if _differs(before, after, page_id, key, same)
+        ]
+        found += [Place(page_id, "footer")] if "footer" in parts or _written(before, after, "footer", page_id) else []
+    return found
+
+
+def of_change(change: Change, live: State) -> list[Place]:
+    """The places one waiting change touches: those that differ once it alone is on the live document.
+
+    A change that cannot stand alone (its page is new too) touches the section or page it names.
+    """
+    try:
+        alone = apply(live.look.document, change.steps)
+    except ValidationError:
+        return [Place(change.page, change.section)]
+    return reach(live, State(live.site._replace(look=Look(alone, live.look.catalogue))))
+
+
+def _written(before: State, after: State, part: str, page: str) -> bool:
+    """Whether a part's words differ on a page: its menu names and addresses are seen from there."""
+    was, now = _part_facts(before, part), _part_facts(after, part)
+    depth = [bool(state.look.document.pages[page].slug) for state in (before, after)]
+    if was == now and depth[0] == depth[1]:
+        return False
+    return before.part(part, page) != after.part(part, page)
+
+
+def _part_facts(state: State, part: str) -> Any:
+    document, look = state.look.document, state.look
+    pages = tuple((key, page.name, page.slug) for key, page in document.ordered_pages())
+    keys = [key for key in _PART_KEYS if key.startswith((part, "logo"))]
+    values = tuple(look.value(key) for key in keys)
+    logo = document.pictures.get(look.value("logo.picture"))
+    return (document.name, document.tagline, pages, document.navigation, values, logo, state.site.today.year)
+
+
+_PART_KEYS = (
+    "header.ground",
+    "header.tagline",
+    "logo.form",
+    "logo.picture",
+    "footer.ground",
+    "footer.words",
+    "footer.copyright",
+    "footer.navigation",
+)
+
+
+def _differs(before: State, after: State, page: str, key: str, same: bool) -> bool:
+    was, now = before.look.document.pages[page], after.look.document.pages[page]
+    if key not in was.sections or key not in now.sections:
+        return True
+    if before.section_looks(page, key) != after.section_looks(page, key):
+        return True
+    if same and before.look.layout(was.sections[key]) == after.look.layout(now.sections[key]):
+        return before.look.ground(was.sections[key]).value != after.look.ground(now.sections[key]).value
+    if _facts(before, was, key) == _facts(after, now, key):
+        return False
+    return before.section(page, key) != after.section(page, key)
+
+
+def _facts(state: State, page: Page, key: str) -> Any:
+    """All that a section's markup is made from."""
+    section, document = page.sections[key], state.look.document
+    values = values_of(section)
+    led = {found for value in values for found in _PAGE.findall(value)}
+    slugs = tuple((found, document.pages[found].slug if found in document.pages else None) for found in sorted(led))
+    shown = tuple(document.pictures[value] for value in values if value in document.pictures)
+    look = (state.look.layout(section).value, state.look.ground(section).value)
+    first, deep = page.order[0] == key, bool(page.slug)
+    return (section, look, slugs, shown, first, deep, document.language, document.currency)
+
+
+_SHAPES: dict[int, tuple[Section, Hashable]] = {}
+
+
+def _shape(section: Section) -> Hashable:
+    """Which elements a section has: fields filled, tags within them, entries. Kept for the section's object."""
+    kept = _SHAPES.get(id(section))
+    if kept is not None and kept[0] is section:
+        return kept[1]
+    own, *items = [
+        frozenset((slug, *_TAG.findall(value)) for slug, value in fields.items() if value)
+        for fields in fields_of(section)
+    ]
+    one_offs = tuple(sorted((element, tuple(sorted(values))) for element, values in section.one_offs.items()))
+    shape = (own, tuple(dict.fromkeys(items)), min(len(items), 4), one_offs)
+    if len(_SHAPES) > _MOST_KEPT:
+        _SHAPES.clear()
+    _SHAPES[id(section)] = (section, shape)
+    return shape
