@@ -1,33 +1,254 @@
-"""What still needs a look is found, and nothing else."""
+"""What still needs a look is found, and nothing else; a cure mends what it was offered for."""
 
 from __future__ import annotations
 
+from collections.abc import Callable
+from typing import Any
+
+import pytest
+
+from yemba.core.change.command import read_command
+from yemba.core.change.operation import apply
+from yemba.core.check import contrast, tap_targets
 from yemba.core.check.alt_text import pictures_without_alt
+from yemba.core.check.descriptions import LONGEST, proposed
+from yemba.core.check.finding import Finding, Inspected, Measured, Target, checks, inspect
 from yemba.core.check.starter_words import starter_sections
+from yemba.core.colour.grounds import work_out
+from yemba.core.colour.srgb import from_hex
 from yemba.core.site.catalogue import Catalogue
-from yemba.core.site.document import Document
+from yemba.core.site.document import Document, Page
 from yemba.core.site.resolve import Look
+
+MARK = '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 40 40"><path fill="{}" d="M0 0h40v40H0z"/></svg>'
+
+
+def look_at(document: Document, catalogue: Catalogue, **more: Any) -> Inspected:
+    given = {"load": lambda _: b"", "weigh": lambda _, width: width * 100} | more
+    return Inspected(Look(document, catalogue), **given)
+
+
+def found(slug: str, inspected: Inspected) -> list[Finding]:
+    return list(checks()[slug].find(inspected))
+
+
+def changed(document: Document, change: Callable[[dict[str, Any]], None]) -> Document:
+    plain = document.plain()
+    change(plain)
+    return Document.model_validate(plain)
+
+
+def opening(plain: dict[str, Any]) -> dict[str, Any]:
+    home = plain["pages"][plain["order"][0]]
+    return home["sections"][home["order"][0]]["fields"]
+
+
+def cured(document: Document, catalogue: Catalogue, finding: Finding) -> Document:
+    assert finding.cure is not None
+    return apply(document, read_command(finding.cure.command, finding.cure.arguments).plan(document, catalogue))
+
+
+def test_there_are_ten_checks_each_with_a_name(document: Document, catalogue: Catalogue) -> None:
+    results = inspect(look_at(document, catalogue))
+    assert len(results) == 10
+    assert len({result.name for result in results}) == 10
+    assert [bool(r.findings) for r in results] == sorted((bool(r.findings) for r in results), reverse=True)
 
 
 def test_starter_words_are_found_until_they_are_replaced(document: Document, catalogue: Catalogue) -> None:
     home = document.order[0]
-    opening = document.pages[home].order[0]
-    assert opening in starter_sections(Look(document, catalogue))
-    plain = document.plain()
-    plain["pages"][home]["sections"][opening]["fields"]["lead"] = "<p>Mended by hand.</p>"
-    assert opening not in starter_sections(Look(Document.model_validate(plain), catalogue))
+    first = document.pages[home].order[0]
+    assert first in starter_sections(Look(document, catalogue))
+    told = found("starter_words", look_at(document, catalogue))
+    assert (told[0].page, told[0].section, told[0].control) == (home, first, "words-lead")
+    written = changed(document, lambda plain: opening(plain).update(lead="<p>Mended by hand.</p>"))
+    assert first not in starter_sections(Look(written, catalogue))
 
 
-def test_only_pictures_in_use_want_alt_text(document: Document) -> None:
-    plain = document.plain()
-    about = {"file": "f", "format": "jpeg", "width": 1, "height": 1}
-    plain["pictures"] = {
-        "p1": about | {"name": "used.jpg"},
-        "p2": about | {"name": "told.jpg", "alt": "A press"},
-        "p3": about | {"name": "unused.jpg"},
-    }
-    sections = plain["pages"][document.order[0]]["sections"]
-    first, second = list(sections.values())[:2]
-    first["fields"]["picture"] = "p1"
-    next(iter(second["items"].values()))["fields"]["picture"] = "p2"
-    assert pictures_without_alt(Document.model_validate(plain)) == ["used.jpg"]
+def test_an_empty_section_is_found(document: Document, catalogue: Catalogue) -> None:
+    def empty(plain: dict[str, Any]) -> None:
+        home = plain["pages"][plain["order"][0]]
+        home["sections"][home["order"][0]] = {"kind": "opening"}
+
+    told = found("starter_words", look_at(changed(document, empty), catalogue))
+    assert "empty" in told[0].sentence
+
+
+ABOUT = {"file": "f", "format": "jpeg", "width": 3000, "height": 2000}
+
+
+def pictured(plain: dict[str, Any], **about: Any) -> None:
+    plain["pictures"] = {"p1": {**ABOUT, "name": "press.jpg", **about}}
+    opening(plain)["picture"] = "p1"
+
+
+def test_only_pictures_in_use_want_alt_text(document: Document, catalogue: Catalogue) -> None:
+    def three(plain: dict[str, Any]) -> None:
+        pictured(plain)
+        plain["pictures"] |= {
+            "p2": ABOUT | {"name": "told.jpg", "alt": "A press"},
+            "p3": ABOUT | {"name": "unused.jpg"},
+        }
+        home = plain["pages"][plain["order"][0]]
+        second = home["sections"][home["order"][1]]
+        second["items"][second["order"][0]]["fields"]["picture"] = "p2"
+
+    document = changed(document, three)
+    assert pictures_without_alt(document) == ["press.jpg"]
+    (told,) = found("alt_text", look_at(document, catalogue))
+    assert told.control == "alt-of-words-picture"
+    assert "press.jpg on Home" in told.sentence
+
+
+def test_a_link_to_a_page_that_is_gone_is_found_and_taken_out(document: Document, catalogue: Catalogue) -> None:
+    words = '<p>See <a href="page:xgone">prices</a> or <a href="https://a.example">there</a>.</p>'
+    document = changed(document, lambda plain: opening(plain).update(lead=words, link="page:xgone", button="Prices"))
+    told = found("dead_links", look_at(document, catalogue))
+    assert len(told) == 2
+    for finding in told:
+        document = cured(document, catalogue, finding)
+    assert found("dead_links", look_at(document, catalogue)) == []
+    lead = document.pages[document.order[0]].sections[document.pages[document.order[0]].order[0]].fields["lead"]
+    assert lead == '<p>See prices or <a href="https://a.example">there</a>.</p>'
+
+
+def test_a_page_in_the_bin_is_put_back_where_a_link_wants_it(document: Document, catalogue: Catalogue) -> None:
+    prices = document.order[1]
+    binned = apply(document, read_command("bin-page", {"page": prices}).plan(document, catalogue))
+    (told,) = found("dead_links", look_at(binned, catalogue))
+    assert "in the bin" in told.sentence
+    assert prices in cured(binned, catalogue, told).pages
+
+
+def test_a_small_heading_under_the_title_skips_a_level(document: Document, catalogue: Catalogue) -> None:
+    skipping = changed(document, lambda plain: opening(plain).update(lead="<h3>Small</h3><p>Words.</p>"))
+    (told,) = found("heading_order", look_at(skipping, catalogue))
+    mended = cured(skipping, catalogue, told)
+    assert found("heading_order", look_at(mended, catalogue)) == []
+    assert "<strong>Small</strong>" in mended.text()
+    assert found("heading_order", look_at(document, catalogue)) == []
+
+
+def test_a_missing_description_is_offered_from_the_pages_own_words(document: Document, catalogue: Catalogue) -> None:
+    words = (
+        "<p>Cloth and leather repairs. A bench is free for learners every second Saturday. " + "More. " * 60 + "</p>"
+    )
+    document = changed(document, lambda plain: opening(plain).update(lead=words))
+    told = next(f for f in found("descriptions", look_at(document, catalogue)) if f.page == document.order[0])
+    mended = cured(document, catalogue, told)
+    description = mended.pages[document.order[0]].description
+    assert description.startswith("Cloth and leather repairs. A bench")
+    assert len(description) <= LONGEST
+    assert not [f for f in found("descriptions", look_at(mended, catalogue)) if f.page == document.order[0]]
+    assert proposed(Page(name="Bare", slug="bare")) == ""
+
+
+def test_two_pages_of_one_title_are_found(document: Document, catalogue: Catalogue) -> None:
+    def alike(plain: dict[str, Any]) -> None:
+        for page in plain["pages"].values():
+            page["title"] = "Bindery"
+
+    told = [
+        f for f in found("descriptions", look_at(changed(document, alike), catalogue)) if "same title" in f.sentence
+    ]
+    assert len(told) == len(document.order) - 1
+
+
+@pytest.mark.parametrize(("width", "count"), [(300, 1), (639, 1), (640, 0), (3000, 0)])
+def test_a_picture_smaller_than_its_place_is_found(
+    document: Document, catalogue: Catalogue, width: int, count: int
+) -> None:
+    document = changed(document, lambda plain: pictured(plain, width=width))
+    assert len(found("picture_fit", look_at(document, catalogue, weigh=lambda *_: 0))) == count
+
+
+def test_pictures_too_heavy_for_a_phone_are_weighed_as_a_phone_loads_them(
+    document: Document, catalogue: Catalogue
+) -> None:
+    document = changed(document, pictured)
+    asked: list[int] = []
+    light = look_at(document, catalogue, weigh=lambda _, width: asked.append(width) or 300_000)
+    assert found("picture_fit", light) == []
+    assert asked == [780], "390 px at two dots a px, over the whole width"
+    (told,) = found("picture_fit", look_at(document, catalogue, weigh=lambda *_: 300_001))
+    assert "300 kB" in told.sentence
+    drawing = changed(document, lambda plain: pictured(plain, format="svg"))
+    assert len(found("picture_fit", look_at(drawing, catalogue, weigh=lambda *_: 100_001))) == 1
+
+
+def target(x: float, y: float, width: float, height: float) -> Target:
+    return Target("header", "Repairs", x, y, width, height)
+
+
+@pytest.mark.parametrize(
+    ("boxes", "small"),
+    [
+        ([(0, 0, 60, 24), (0, 24, 60, 24)], 0),
+        ([(0, 0, 60, 18), (0, 18, 60, 18)], 2),
+        ([(0, 0, 60, 18), (0, 30, 60, 18)], 0),
+        ([(0, 0, 18, 18)], 0),
+        ([(0, 0, 18, 18), (20, 0, 60, 44)], 1),
+        ([(0, 0, 18, 18), (40, 0, 60, 44)], 0),
+    ],
+)
+def test_tap_targets_are_judged_by_size_and_spacing(boxes: list[tuple[float, ...]], small: int) -> None:
+    """WCAG 2.2 SC 2.5.8: 24 px, or a circle of 24 px that meets no other target."""
+    assert len(tap_targets.too_small([target(*box) for box in boxes])) == small
+
+
+def test_what_the_phone_window_measured_is_told_by_place(document: Document, catalogue: Catalogue) -> None:
+    home = document.order[0]
+    offers = document.pages[home].order[1]
+    near = [Target(offers, "Dates", 0, 0, 60, 12), Target(offers, "Prices", 0, 12, 60, 12)]
+    measured = {home: Measured(320, 402, offers, near), "xgone": Measured(320, 900, "header", near)}
+    inspected = look_at(document, catalogue, measured=measured)
+    (tap,) = found("tap_targets", inspected)
+    assert (tap.page, tap.section) == (home, offers)
+    assert "“Dates” in Offers on Home is 60 x 12 px" in tap.sentence
+    wide = [f for f in found("narrow_words", inspected) if "sideways" in f.sentence]
+    assert [f.section for f in wide] == [offers]
+
+
+def test_a_word_wider_than_a_phone_is_found_and_a_smaller_ratio_cures_it(
+    document: Document, catalogue: Catalogue
+) -> None:
+    word = "Handbuchbinderwerkstattleiterin"
+    long = changed(document, lambda plain: opening(plain).update(heading=f"The {word}"))
+    long = changed(long, lambda plain: plain.update(sheet={"type.ratio": 1.6, "type.base": 24}))
+    (told,) = found("narrow_words", look_at(long, catalogue))
+    assert f"“{word}”" in told.sentence
+    assert found("narrow_words", look_at(cured(long, catalogue, told), catalogue)) == []
+    assert found("narrow_words", look_at(document, catalogue)) == []
+
+
+def test_a_picture_logo_without_a_picture_has_no_icon(document: Document, catalogue: Catalogue) -> None:
+    wanting = changed(document, lambda plain: plain.update(sheet={"logo.form": "picture"}))
+    (told,) = found("site_icon", look_at(wanting, catalogue))
+    assert found("site_icon", look_at(cured(wanting, catalogue, told), catalogue)) == []
+    unnamed = changed(document, lambda plain: plain.update(name="· · ·"))
+    assert len(found("site_icon", look_at(unnamed, catalogue))) == 1
+
+
+@pytest.mark.parametrize(("ink", "count"), [("#f0ead8", 1), ("#1c2226", 0)])
+def test_a_logo_that_cannot_be_seen_is_moved_to_a_ground_where_it_can(
+    document: Document, catalogue: Catalogue, ink: str, count: int
+) -> None:
+    def with_logo(plain: dict[str, Any]) -> None:
+        plain["pictures"] = {"p1": {"file": "f", "format": "svg", "width": 40, "height": 40, "name": "mark.svg"}}
+        plain["sheet"] = {"logo.form": "picture", "logo.picture": "p1"}
+
+    document = changed(document, with_logo)
+    inspected = look_at(document, catalogue, load=lambda _: MARK.format(ink).encode())
+    told = found("contrast", inspected)
+    assert len(told) == count
+    for finding in told:
+        mended = cured(document, catalogue, finding)
+        assert found("contrast", look_at(mended, catalogue, load=lambda _: MARK.format(ink).encode())) == []
+
+
+def test_a_role_that_falls_short_is_named_with_its_ratio() -> None:
+    ground = work_out((from_hex("#8c3b2a"), from_hex("#22302e"), from_hex("#f5f0e4")))["light"]
+    assert list(contrast.unreadable("Light", ground)) == []
+    (said,) = contrast.unreadable("Light", ground._replace(quiet=from_hex("#b8b2a4")))
+    assert said.startswith("On Light, quiet text on background has")
+    assert "4.5 : 1" in said

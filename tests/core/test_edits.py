@@ -49,6 +49,10 @@ def some_command(document: Document, draw: st.DrawFn) -> tuple[str, dict[str, An
         ("set-value", {"key": "type.base", "value": draw(st.integers(16, 24))}),
         ("set-value", {"key": "header.arrangement", "value": draw(st.sampled_from(["row", "stack", "side"]))}),
         ("return-value", {"key": draw(st.sampled_from(["type.base", "palette", "header.arrangement"]))}),
+        ("return-chapter", {"of": draw(st.sampled_from(["", "type", "header", "palette"])), "one_offs": draw(st.sampled_from(["keep", "clear"]))}),
+        ("return-one-off", {"section": section, "what": draw(st.sampled_from(["Layout", "Ground", "Alignment of the heading"]))}),
+        ("apply-own-sheet", {"title": "Tide", "values": {"type.base": draw(st.integers(16, 24)), "type.heading": "fraunces"}}),
+        ("return-sheet", {}),
         ("choose-template", {"template": draw(st.sampled_from(sorted(CATALOGUE.templates)))}),
         ("apply-sheet", {"sheet": draw(st.sampled_from(["slipway/lamplight", "handbill/press-night"]))}),
         ("bring-back-sheet", {}),
@@ -215,11 +219,13 @@ def test_every_command_says_in_words_what_it_does() -> None:
         "page": home, "section": opening, "colour": "c1", "hex": "#123456", "key": "type.base", "value": 20,
         "template": "handbill", "sheet": "slipway/lamplight", "pairing": "archivo-work", "title": "New name",
         "page_name": "News", "colour_name": "Sea", "kind": "words", "by": 1, "field": "heading", "element": "heading",
-        "words": "Hello", "align": "center", "item": "x", "picture": "p", "file": "f", "format": "png", "width": 1,
-        "height": 1, "file_name": "a.png",
+        "words": "Hello", "align": "center", "item": "", "picture": "p", "file": "f", "format": "png", "width": 1,
+        "height": 1, "file_name": "a.png", "what": "Alignment of the heading", "of": "type", "values": {"type.base": 20},
     }  # fmt: skip
     about = {"file": "f", "format": "png", "width": 1, "height": 1, "name": "a.png"}
     start = Document.model_validate(START.plain() | {"pictures": {"p": about}})
+    aligned = {"section": opening, "element": "heading", "align": "center"}
+    start = apply(start, read_command("align", aligned).plan(start, CATALOGUE))
     for name in commands():
         said = read_command(name, arguments).say(start, CATALOGUE)
         assert said

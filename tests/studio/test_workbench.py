@@ -8,13 +8,17 @@ import pytest
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import Client
 from django.urls import URLPattern, reverse
+from django.utils import timezone
 from PIL import Image
 
+from yemba.core.picture.intake import take
 from yemba.hosting import services as hosting
+from yemba.hosting.models import Message
 from yemba.people import urls as people_urls
 from yemba.people.models import Person
 from yemba.sites import services as sites
-from yemba.sites.models import Site
+from yemba.sites import store
+from yemba.sites.models import BrandSheet, Site
 from yemba.studio import urls as studio_urls
 from yemba.studio.chapters import NAMES
 
@@ -264,7 +268,7 @@ def test_a_taken_address_answers_beside_its_field(desk: Client) -> None:
 
 def addresses() -> list[str]:
     """Every address of the studio and of the accounts, filled in for Ines's site."""
-    given = {"slug": "saltmarsh", "chapter": "palette", "number": 1, "path": "favicon.ico"}
+    given = {"slug": "saltmarsh", "chapter": "palette", "number": 1, "path": "favicon.ico", "picture": "xp1"}
     named = [p for p in (*studio_urls.urlpatterns, *people_urls.urlpatterns) if isinstance(p, URLPattern)]
     return [
         reverse(pattern.name or "", kwargs={key: given[key] for key in pattern.pattern.converters}) for pattern in named
@@ -272,12 +276,26 @@ def addresses() -> list[str]:
 
 
 OPEN_TO_ALL = {"/", "/sign-up/", "/sign-in/", "/sign-out/", "/enter-the-demo/"}
-OWN_TO_EACH = {"/sites/", "/sites/new/"}
+OWN_TO_EACH = {"/sites/", "/sites/new/", "/brand-sheets/", "/brand-sheets/import/"}
+
+
+@pytest.fixture
+def full(site: Site) -> Site:
+    """Something of everything a stranger might reach for: an edition, an edit, a message, a picture, a brand sheet."""
+    stored = take(png(), "mark.png")
+    about = {"file": store.keep(stored.data), "format": "png", "width": stored.width, "height": stored.height}
+    sites.edit(site, "add-picture", {"picture": "xp1", "file_name": "mark.png", **about})
+    site.refresh_from_db()
+    hosting.publish(site)
+    BrandSheet.objects.create(pk=1, owner=site.owner, name="Saltmarsh", values={"type.base": 18})
+    about = {"page": "Home", "name": "Tomasz", "mail": "t@lund.example", "words": "Hello", "sender": "x"}
+    Message.objects.create(pk=1, site=site, sent_at=timezone.now(), **about)
+    return site
 
 
 @pytest.mark.parametrize("address", addresses())
 @pytest.mark.parametrize("method", ["get", "post"])
-def test_a_stranger_finds_nothing_of_hers(client: Client, site: Site, address: str, method: str) -> None:
+def test_a_stranger_finds_nothing_of_hers(client: Client, full: Site, address: str, method: str) -> None:
     if address in OPEN_TO_ALL:
         return
     answer = getattr(client, method)(address)
@@ -285,18 +303,20 @@ def test_a_stranger_finds_nothing_of_hers(client: Client, site: Site, address: s
     assert answer["Location"].startswith("/sign-in/")
     stranger = Person.objects.create_user("other@saltmarsh.example", "x", name="Other")
     client.force_login(stranger, backend="django.contrib.auth.backends.ModelBackend")
-    answer = getattr(client, method)(address)
+    answer = getattr(client, method)(address, {"site": "saltmarsh"} if method == "post" else {})
     if address in OWN_TO_EACH:
         assert "saltmarsh" not in answer.content.decode().lower()
     else:
         assert answer.status_code in (404, 405)
 
 
-def test_forms_want_their_token(ines: Person, site: Site) -> None:
+@pytest.mark.parametrize("address", addresses())
+def test_every_form_wants_its_token(full: Site, address: str) -> None:
     strict = Client(enforce_csrf_checks=True, SERVER_NAME="localhost")
-    strict.force_login(ines, backend="django.contrib.auth.backends.ModelBackend")
-    assert strict.post("/sites/saltmarsh/edit/", {"command": "set-value"}).status_code == 403
-    assert strict.post("/sites/saltmarsh/publish/").status_code == 403
+    strict.force_login(full.owner, backend="django.contrib.auth.backends.ModelBackend")
+    before = Site.objects.get(pk=full.pk).document
+    assert strict.post(address).status_code in (403, 405)
+    assert Site.objects.get(pk=full.pk).document == before
 
 
 def test_some_changes_go_out_and_others_wait(desk: Client, site: Site) -> None:

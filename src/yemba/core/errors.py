@@ -16,3 +16,16 @@ class Fault(ValueError):
         self.code = code
         self.sentence = sentence
         self.field = field
+
+
+class Clash(Fault):
+    """Two hands on one place: what stands there now and what was wanted, so that one can be chosen."""
+
+    def __init__(self, label: str, standing: str, wanted: str) -> None:
+        super().__init__(
+            "changed-meanwhile",
+            f"This was changed in another window meanwhile: “{label}”. There now stands “{standing}”; "
+            f"yours is “{wanted}”. Keep one of them.",
+        )
+        self.standing = standing
+        self.wanted = wanted

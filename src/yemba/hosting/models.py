@@ -41,14 +41,17 @@ class Live(models.Model):
 
 
 class Planned(models.Model):
-    """A publishing that is to happen at a set time: `steps` are put upon what is live then.
+    """A publishing that is to happen at a set time: of `document` the changes named by `keys`, upon what is live then.
 
-    `failed` says why it could not be done; such a one stays until its owner has seen it.
+    `begun_at` is set while it is being done. `failed` says why it could not be; such a one stays until its
+    owner has seen it.
     """
 
     site = models.OneToOneField(Site, on_delete=models.CASCADE, related_name="planned")
     at = models.DateTimeField()
-    steps = models.JSONField(null=True)
+    document = models.TextField()
+    keys = models.JSONField(default=list)
+    begun_at = models.DateTimeField(null=True)
     changes = models.JSONField(default=list)
     failed = models.CharField(max_length=300, blank=True)
 

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from concurrent.futures import ThreadPoolExecutor
 from datetime import datetime
+from functools import partial
 from pathlib import Path
 
 from django.conf import settings
@@ -15,12 +16,14 @@ from django.utils import timezone
 
 from yemba.catalogue import catalogue
 from yemba.core.errors import Fault
-from yemba.core.site.document import Document, read
+from yemba.core.picture.sizes import FORMATS, resized, widths
+from yemba.core.site.document import Document, Picture, read
 from yemba.core.site.resolve import Look
 from yemba.hosting.models import Edition, Live, Made
 from yemba.people.models import Person
-from yemba.render.files import File, redirects, site_files
+from yemba.render.files import File, picture_file, redirects, site_files
 from yemba.render.page import FORMS
+from yemba.render.pictures import size as picture_size
 from yemba.render.site import Site as Rendering
 from yemba.sites import services as sites
 from yemba.sites import store
@@ -30,6 +33,7 @@ _SALT = "yemba.draft"
 DRAFT_SECONDS = 60 * 60
 DRAFT_PREFIX = "draft--"
 _MAKERS = 4
+_THUMB = 640
 
 
 def rendering(document: Document, *, draft: bool = False, on: datetime | None = None, address: str = "") -> Rendering:
@@ -53,6 +57,24 @@ def made(file: File) -> bytes:
     data = file.make()
     Made.objects.get_or_create(key=file.key, defaults={"digest": store.keep(data)})
     return data
+
+
+def thumb(picture: Picture) -> bytes:
+    """A picture small enough for a desk, WebP or the SVG itself."""
+    load = partial(store.load, picture.file)
+    if picture.format == "svg":
+        return load()
+    width = min(_THUMB, picture.width)
+    return made(File(lambda: resized(load(), width, "webp"), f"picture:{picture.file[:16]}-thumb-{width}"))
+
+
+def weigh(picture: Picture, width: int) -> int:
+    """How many bytes a browser loads of a picture drawn `width` px wide: of AVIF the next larger size there is."""
+    if picture.format == "svg":
+        return len(store.load(picture.file))
+    at_hand = widths(picture_size(picture)[0])
+    chosen = next((w for w in at_hand if w >= width), at_hand[-1])
+    return len(made(picture_file(picture, chosen, FORMATS[0], store.load)))
 
 
 def make_all(files: Mapping[str, File]) -> dict[str, str]:

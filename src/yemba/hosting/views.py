@@ -11,6 +11,7 @@ from pathlib import Path
 from csp.decorators import csp
 from django.conf import settings
 from django.http import (
+    Http404,
     HttpRequest,
     HttpResponse,
     HttpResponseNotModified,
@@ -35,7 +36,7 @@ from yemba.sites.models import Site
 
 _FOR_EVER = "public, max-age=31536000, immutable"
 _ASK_AGAIN = "public, no-cache"
-_BEFORE = "@live/"
+_BEFORE, _EDITION = "@live/", "@edition/"
 _WINDOW = Path(__file__).parent / "window.js"
 _OWN = {
     "default-src": ["'none'"],
@@ -120,6 +121,8 @@ def draft(request: HttpRequest, token: str, path: str) -> HttpResponse:
     if site is None:
         return _page(request, "hosting/no_draft.html", 403)
     document = sites.document(site)
+    if path.startswith(_EDITION):
+        return _edition_file(site, path.removeprefix(_EDITION))
     if path.startswith(_BEFORE):  # the proof shows what is live beside what would be
         document, path = services.live_document(site) or document, path.removeprefix(_BEFORE)
     files = _draft_files(document.text(), timezone.now().date())
@@ -130,6 +133,19 @@ def draft(request: HttpRequest, token: str, path: str) -> HttpResponse:
     response = HttpResponse(services.made(file), content_type=_type(name))
     response["Cache-Control"] = "private, max-age=31536000, immutable" if file.key else "no-store"
     response["Referrer-Policy"] = "no-referrer"
+    response["X-Robots-Tag"] = "noindex"
+    return response
+
+
+def _edition_file(site: Site, path: str) -> HttpResponse:
+    """A file of an edition as it was published: "3/repairs/" is a page of the third."""
+    number, _, name = path.partition("/")
+    found = Edition.objects.filter(site=site, number=int(number) if number.isdigit() else 0).first()
+    name = f"{name}index.html" if name == "" or name.endswith("/") else name
+    if found is None or name not in found.manifest:
+        raise Http404
+    response = HttpResponse(store.load(found.manifest[name]), content_type=_type(name))
+    response["Cache-Control"] = "private, max-age=31536000, immutable"
     response["X-Robots-Tag"] = "noindex"
     return response
 

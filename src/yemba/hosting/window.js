@@ -122,6 +122,7 @@ addEventListener("message", (event) => {
   if (data.type === "patch") patch(data.patch);
   else if (data.type === "mark") mark(data);
   else if (data.type === "touch") touch(data.places);
+  else if (data.type === "measure") document.fonts.ready.then(() => requestAnimationFrame(measured));
   else if (data.type === "fault") {
     const found = find(data);
     if (found) found.dataset.fault = data.sentence;
@@ -133,6 +134,22 @@ addEventListener("message", (event) => {
     scrollTo({ top: data.share < 0 ? 0 : top + data.share * height, behavior: "instant" });
   }
 });
+
+// How wide the content came out, which place pushed it, and the boxes of what can be tapped but words in a sentence.
+function measured() {
+  const places = [...document.querySelectorAll("[data-place]")];
+  const content = document.documentElement.scrollWidth;
+  const widest = places.find((place) => [place, ...place.querySelectorAll("*")].some((e) => e.getBoundingClientRect().right > innerWidth + 1 && getComputedStyle(e).position !== "absolute"));
+  const inSentence = (element) => getComputedStyle(element).display === "inline" && element.parentElement.textContent.trim() !== element.textContent.trim();
+  const targets = [...document.querySelectorAll("a, button, input, select, textarea, summary")]
+    .filter((element) => element.checkVisibility() && !element.closest(".unseen, .skip") && !inSentence(element))
+    .map((element) => {
+      const box = element.getBoundingClientRect();
+      const place = element.closest("[data-place]")?.dataset.place || "";
+      return [place, element.textContent.trim().slice(0, 40), box.x, box.y + scrollY, box.width, box.height];
+    });
+  say({ type: "measured", content, widest: widest?.dataset.place || "header", targets });
+}
 
 addEventListener("scroll", () => {
   if (performance.now() < quiet) return;

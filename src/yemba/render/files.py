@@ -38,6 +38,13 @@ def site_files(site: Site) -> dict[str, File]:
     sheets = _sheets(made, site.draft)
     preloads = _preloads(look)
     files = {f"assets/{name}": File(partial(text.encode)) for name, text in sheets.items()}
+    if site.draft:  # a template can be looked at before it is chosen
+        others = (
+            Look(look.document.model_copy(update={"template": slug}), look.catalogue)
+            for slug in look.catalogue.templates
+        )
+        rules = (next(iter(_sheets(style(other, draft=True), draft=True).items())) for other in others)
+        files |= {f"assets/{name}": File(partial(text.encode)) for name, text in rules}
     shared = "" if site.draft else _shared_inputs(site, list(sheets))
     for page_id, page in look.document.ordered_pages():
         key = shared and f"page:{_digest((shared + _own_inputs(look, page)).encode(), 40)}"
@@ -180,18 +187,20 @@ def _fonts(look: Look, draft: bool) -> dict[str, File]:
 
 
 def _picture_files(site: Site, picture: Picture) -> dict[str, File]:
-    load = partial(site.load, picture.file)
     if picture.format == "svg":
         name = pictures.file_name(picture, picture.width, "svg")
-        return {f"assets/{name}": File(load, f"picture:{name}")}
+        return {f"assets/{name}": File(partial(site.load, picture.file), f"picture:{name}")}
     at_hand = widths(pictures.size(picture)[0])
     wanted = [*((width, form) for form in FORMATS for width in at_hand), pictures.fallback(picture)]
+    made = {pictures.file_name(picture, *which): picture_file(picture, *which, site.load) for which in wanted}
+    return {f"assets/{name}": file for name, file in made.items()}
+
+
+def picture_file(picture: Picture, width: int, form: str, load: Callable[[str], bytes]) -> File:
+    """A picture in one width and format, cropped as it is shown."""
     cut = {"ratio": ratio_of(picture.shape), "focal": pictures.focal(picture)}
-    files = {}
-    for width, form in wanted:
-        name = pictures.file_name(picture, width, form)
-        files[f"assets/{name}"] = File(lambda w=width, f=form: resized(load(), w, f, **cut), f"picture:{name}")  # type: ignore[misc]
-    return files
+    name = pictures.file_name(picture, width, form)
+    return File(lambda: resized(load(picture.file), width, form, **cut), f"picture:{name}")  # type: ignore[arg-type]
 
 
 def icon_paths() -> list[str]:

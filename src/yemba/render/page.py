@@ -222,6 +222,7 @@ def show_section(
         typed=sent,
         wrong=wrong,
         layout=layout,
+        sizes=kind.sizes(layout),
         level=level,
         below=level + 1 if section.fields.get("heading") or place == 0 else 2,
         first=place == 0,

@@ -52,11 +52,9 @@ def use(fragment: str, template: str, arrangement: str, first: bool) -> Use:
         "html.parser",
     )
     made = BeautifulSoup(fragment, "html.parser")
-    outer = page.find_all()
-    holder = page.find("body" if made.find(class_=["site-header", "site-footer"]) else "main")
-    assert holder is not None
-    for element in list(made.contents):
-        holder.append(element)
+    outer = list(page.find_all())  # html, body, main
+    part = made.find(class_=["site-header", "site-footer"]) is not None
+    outer[1 if part else 2].extend(list(made.contents))
     names: set[str] = set()
     used, defined = set(), {}
     for name, value in _taken(page, outer, _rules(template)):

@@ -42,3 +42,36 @@ class Edit(models.Model):
 
     def __str__(self) -> str:
         return self.label
+
+
+class BrandSheet(models.Model):
+    """A brand sheet its owner saved. `logo` is a picture as documents keep them, its file in the store; {} for none."""
+
+    owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="brand_sheets")
+    name = models.CharField(max_length=60)
+    values = models.JSONField()
+    logo = models.JSONField(default=dict)
+    binned = models.BooleanField(default=False)
+    made_at = models.DateTimeField(auto_now_add=True)
+
+    class Meta:
+        ordering = ("name", "pk")
+
+    def __str__(self) -> str:
+        return self.name
+
+
+class Present(models.Model):
+    """A window that has a site open. `seen_at` is when it was last heard of."""
+
+    site = models.ForeignKey(Site, on_delete=models.CASCADE, related_name="present")
+    window = models.CharField(max_length=24)
+    person = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE)
+    chapter = models.CharField(max_length=20)
+    seen_at = models.DateTimeField()
+
+    class Meta:
+        constraints = (models.UniqueConstraint(fields=("site", "window"), name="one_presence_a_window"),)
+
+    def __str__(self) -> str:
+        return f"{self.person} at {self.site.slug}"

@@ -11,7 +11,8 @@ from django.db import transaction
 from yemba.catalogue import catalogue
 from yemba.core.change.command import Command, read_command
 from yemba.core.change.operation import ABSENT, Operation, apply, fold, from_plain, inverse, overlap, put
-from yemba.core.errors import Fault
+from yemba.core.change.said import in_words
+from yemba.core.errors import Clash, Fault
 from yemba.core.site.document import Document, read
 from yemba.core.site.resolve import Look
 from yemba.core.site.settings import Line
@@ -51,6 +52,11 @@ def look(site: Site) -> Look:
     return Look(document(site), catalogue())
 
 
+def empty() -> Document:
+    """A document on which nothing is set, in the first template there is."""
+    return Document(name="", template=next(iter(catalogue().templates)))
+
+
 def sites_of(person: Person) -> list[Site]:
     return list(Site.objects.filter(owner=person))
 
@@ -64,15 +70,23 @@ def create(owner: Person, name: str, address: str, template: str) -> Site:
 
 
 @transaction.atomic
-def edit(site: Site, name: str, arguments: Mapping[str, Any], revision: int | None = None, gesture: str = "") -> Done:
+def edit(
+    site: Site,
+    name: str,
+    arguments: Mapping[str, Any],
+    revision: int | None = None,
+    gesture: str = "",
+    *,
+    posted: bool = False,
+) -> Done:
     """Do one command on the draft and log it.
 
     `revision` is the one the owner saw; edits to other places made since merge, an edit to the
-    same place raises Fault ``changed-meanwhile``. Edits of one `gesture` fold into one.
+    same place raises Clash ``changed-meanwhile``. Edits of one `gesture` fold into one.
     """
-    site = _locked(site)
+    site = locked(site)
     before = document(site)
-    command = read_command(name, arguments)
+    command = read_command(name, arguments, posted=posted)
     steps = [step for step in command.plan(before, catalogue()) if step.old != step.new]
     if revision is not None:
         _refuse_clash(site, steps, revision)
@@ -82,7 +96,7 @@ def edit(site: Site, name: str, arguments: Mapping[str, Any], revision: int | No
         return Done(before, before, label)
     site.edits.filter(undone=True).delete()
     last = site.edits.last()
-    _store(site, after)
+    store_draft(site, after)
     if gesture and last and last.gesture == gesture and last.command == name:
         earlier = [from_plain(plain) for plain in last.operations]
         last.operations = [step.plain() for step in fold(earlier, steps)]
@@ -103,7 +117,7 @@ def edit(site: Site, name: str, arguments: Mapping[str, Any], revision: int | No
 @transaction.atomic
 def undo(site: Site) -> Done:
     """Take the last edit back. Raises Fault ``nothing-to-undo``."""
-    site = _locked(site)
+    site = locked(site)
     last = last_edit(site)
     if last is None:
         raise Fault("nothing-to-undo", "There is nothing to undo.")
@@ -113,7 +127,7 @@ def undo(site: Site) -> Done:
 @transaction.atomic
 def redo(site: Site) -> Done:
     """Do the last undone edit again. Raises Fault ``nothing-to-redo``."""
-    site = _locked(site)
+    site = locked(site)
     next_one = next_edit(site)
     if next_one is None:
         raise Fault("nothing-to-redo", "There is nothing to redo.")
@@ -123,7 +137,7 @@ def redo(site: Site) -> Done:
 @transaction.atomic
 def put_document(site: Site, new: Document, label: str) -> Done:
     """Make the draft equal `new` in one edit, which can be undone like any other."""
-    site = _locked(site)
+    site = locked(site)
     before = document(site)
     now = new.plain()
     steps = [put(before, (key,), now.get(key, ABSENT)) for key in sorted(before.plain().keys() | now.keys())]
@@ -132,7 +146,7 @@ def put_document(site: Site, new: Document, label: str) -> Done:
         return Done(before, before, label)
     site.edits.filter(undone=True).delete()
     last = site.edits.last()
-    _store(site, new)
+    store_draft(site, new)
     site.edits.create(
         number=last.number + 1 if last else 1,
         revision=site.revision,
@@ -146,7 +160,7 @@ def put_document(site: Site, new: Document, label: str) -> Done:
 def preview(site: Site, name: str, arguments: Mapping[str, Any]) -> Document:
     """What the draft would be after a command; nothing is stored."""
     before = document(site)
-    return apply(before, read_command(name, arguments).plan(before, catalogue()))
+    return apply(before, read_command(name, arguments, posted=True).plan(before, catalogue()))
 
 
 def last_edit(site: Site) -> Edit | None:
@@ -159,11 +173,13 @@ def next_edit(site: Site) -> Edit | None:
     return site.edits.filter(undone=True).first()
 
 
-def _locked(site: Site) -> Site:
+def locked(site: Site) -> Site:
+    """The site as it is now, held until the transaction ends."""
     return Site.objects.select_for_update().get(pk=site.pk)
 
 
-def _store(site: Site, after: Document) -> None:
+def store_draft(site: Site, after: Document) -> None:
+    """Make the draft this document; part of an edit, never one alone."""
     site.document = after.text()
     _remember(site.document, after)
     site.revision += 1
@@ -174,7 +190,7 @@ def _walk(site: Site, which: Edit, *, undone: bool) -> Done:
     before = document(site)
     steps = [from_plain(plain) for plain in which.operations]
     after = apply(before, inverse(steps) if undone else steps)
-    _store(site, after)
+    store_draft(site, after)
     which.undone = undone
     which.save(update_fields=["undone"])
     return Done(before, after, which.label)
@@ -192,8 +208,4 @@ def _refuse_clash(site: Site, steps: Sequence[Operation], revision: int) -> None
             theirs = from_plain(plain)
             clash = next((mine for mine in places if overlap(mine.path, theirs.path)), None)
             if clash and theirs.path[-1] != "order" and clash.new != theirs.new:
-                raise Fault(
-                    "changed-meanwhile",
-                    f"This was changed in another window meanwhile: “{later.label}”. "
-                    "What stands there now is shown; change it again if yours should win.",
-                )
+                raise Clash(later.label, in_words(clash.old), in_words(clash.new))

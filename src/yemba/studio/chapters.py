@@ -23,6 +23,10 @@ NAMES = {
 }
 
 
+DESKS = {**NAMES, "pictures": "Pictures", "history": "History"}
+"""Every desk there is: the chapters, and what belongs to none of them."""
+
+
 class Chapter(NamedTuple):
     """`state` is "yours" (set by the owner), "template" (as it came) or "look" (needs a look)."""
 

@@ -32,6 +32,11 @@ class Waiting(NamedTuple):
         return " ".join(dict.fromkeys(place.section for place in self.places))
 
     @property
+    def pages(self) -> str:
+        """The ids of the pages, for marking them on the map."""
+        return " ".join(dict.fromkeys(place.page for place in self.places))
+
+    @property
     def short(self) -> str:
         """The reach without its pages."""
         return self.reach.partition(",")[0]

@@ -20,10 +20,14 @@ from yemba.core.site.document import Document
 
 
 class Command(BaseModel):
-    """Arguments are the fields. `name` is stored and sent; it never changes its meaning."""
+    """Arguments are the fields. `name` is stored and sent; it never changes its meaning.
+
+    One that is not `by_hand` takes what a service has prepared (a file in the store), never what was posted.
+    """
 
     model_config = ConfigDict(extra="ignore", frozen=True)
     name: ClassVar[str]
+    by_hand: ClassVar[bool] = True
 
     def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
         """The steps, on the document as it is now. Raises Fault where it cannot be done."""
@@ -48,10 +52,11 @@ def commands() -> Mapping[str, type[Command]]:
     return found
 
 
-def read_command(name: str, arguments: Mapping[str, Any]) -> Command:
-    """The command of that name with its arguments. Raises Fault for a name or arguments that are none."""
+def read_command(name: str, arguments: Mapping[str, Any], *, posted: bool = False) -> Command:
+    """The command of that name with its arguments. Raises Fault for a name or arguments that are none,
+    and for a `posted` one that is not by hand."""
     kind = commands().get(name)
-    if kind is None:
+    if kind is None or (posted and not kind.by_hand):
         raise Fault("no-such-command", f"There is no command “{name}”.")
     try:
         return kind.model_validate(dict(arguments))

@@ -10,11 +10,12 @@ from collections.abc import Iterator, Sequence
 from typing import Any, NamedTuple
 
 from yemba.core.change.operation import Operation, Path, put, value_at
+from yemba.core.change.said import said as said_of
 from yemba.core.colour.grounds import GROUND_NAMES
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document, Page, Picture, Section
 from yemba.core.site.resolve import Look
-from yemba.core.site.settings import SETTINGS, OneOf, YesNo
+from yemba.core.site.settings import SETTINGS
 from yemba.core.site.words import plain
 
 
@@ -114,14 +115,20 @@ def _site(pair: _Pair, catalogue: Catalogue) -> Iterator[Change]:
     if before.template != after.template:
         old, new = (catalogue.template(d.template).name for d in (before, after))
         yield _change("template", "value", "Template", (old, new), "template", pair.both(("template",)))
-    if before.ready_sheet != after.ready_sheet:
-        old, new = (catalogue.ready_sheet(d.ready_sheet).name if d.ready_sheet else "—" for d in (before, after))
-        paths = [("ready_sheet",), ("set_aside",), *(("sheet", key) for key in _covered(pair))]
-        yield _change("ready-sheet", "value", "Brand sheet", (old, new), "template", pair.both(*paths))
+    if (before.ready_sheet, before.own_sheet) != (after.ready_sheet, after.own_sheet):
+        paths = [("ready_sheet",), ("own_sheet",), ("set_aside",), *(("sheet", key) for key in _covered(pair))]
+        said = _sheet_name(before, catalogue), _sheet_name(after, catalogue)
+        yield _change("ready-sheet", "value", "Brand sheet", said, "template", pair.both(*paths))
     for key, subject, control in (("name", "Site name", "title"), ("tagline", "Tagline", "tagline")):
         old, new = getattr(before, key), getattr(after, key)
         if old != new:
             yield _change(key, "words", subject, (old, new), "logo", pair.both((key,)), control=control)
+
+
+def _sheet_name(document: Document, catalogue: Catalogue) -> str:
+    if document.own_sheet:
+        return document.own_sheet
+    return catalogue.ready_sheet(document.ready_sheet).name if document.ready_sheet else "the template’s own"
 
 
 def _covered(pair: _Pair) -> list[str]:
@@ -184,25 +191,10 @@ def _values(pair: _Pair) -> Iterator[Change]:
         path = (setting.home, key)
         if key == "palette" or key in covered or not pair.differ(path):
             continue
-        said = _said(pair.was, key), _said(pair.now, key)
+        said = said_of(key, pair.was.value(key), pair.was), said_of(key, pair.now.value(key), pair.now)
         if said[0] == said[1]:  # the same to see, but set by the owner on one side alone
             said = _owned(said[0], pair.was, key), _owned(said[1], pair.now, key)
         yield _change(f"value.{key}", "value", setting.name, said, setting.chapter, pair.both(path), control=key)
-
-
-def _said(look: Look, key: str) -> str:
-    value, rule = look.value(key), SETTINGS[key].rule
-    if isinstance(rule, OneOf):
-        return rule.choices.get(value, str(value))
-    if isinstance(rule, YesNo):
-        return "shown" if value else "not shown"
-    if key in ("type.heading", "type.body"):
-        return look.family(key).name
-    if key == "logo.picture":
-        picture = look.document.pictures.get(value)
-        return picture.name if picture else "none"
-    unit = getattr(rule, "unit", "")
-    return f"{value:g} {unit}".strip() if isinstance(value, int | float) else str(value) or "none"
 
 
 def _owned(said: str, look: Look, key: str) -> str:

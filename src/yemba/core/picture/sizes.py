@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import re
+from functools import lru_cache
 from io import BytesIO
 from typing import Any
 
@@ -10,6 +12,7 @@ from PIL import Image
 from yemba.core.picture.crop import crop
 
 FALLBACK_WIDTH = 960
+_LEAST = re.compile(r"min-width:\s*(\d+)px")
 FORMATS = ("avif", "webp")
 """In the order browsers are offered them; AVIF is the smaller, WebP the wider known."""
 # Each step has about 0.6 of the next one's pixels, so that none wastes more than a third of the bytes.
@@ -30,11 +33,29 @@ def widths(own: int) -> list[int]:
 
 def resized(data: bytes, width: int, form: str, ratio: float | None = None, focal: tuple[int, int] = (50, 50)) -> bytes:
     """The picture `width` px wide as "avif", "webp", "jpeg" or "png", cropped to `ratio` where one is given."""
+    opened = _opened(data)
+    whole = opened.crop(crop(opened.width, opened.height, ratio, focal)) if ratio else opened
+    height = max(1, round(whole.height * width / whole.width))
+    drawn = whole.resize((width, height), Image.Resampling.LANCZOS) if width < whole.width else whole
+    out = BytesIO()
+    (drawn.convert("RGB") if form == "jpeg" else drawn).save(out, form.upper(), **_OPTIONS[form])
+    return out.getvalue()
+
+
+@lru_cache(maxsize=2)
+def _opened(data: bytes) -> Image.Image:
+    """Read once for the dozen sizes that are made of it in a row."""
     with Image.open(BytesIO(data)) as opened:
         opened.load()
-        whole = opened.crop(crop(opened.width, opened.height, ratio, focal)) if ratio else opened
-        height = max(1, round(whole.height * width / whole.width))
-        drawn = whole.resize((width, height), Image.Resampling.LANCZOS) if width < whole.width else whole
-        out = BytesIO()
-        (drawn.convert("RGB") if form == "jpeg" else drawn).save(out, form.upper(), **_OPTIONS[form])
-        return out.getvalue()
+        return opened
+
+
+def drawn_width(sizes: str, window: int) -> float:
+    """How many px wide an image of these `sizes` (HTML, "sizes attributes") is drawn in a window; px and vw only."""
+    for part in sizes.split(","):
+        condition, _, length = part.strip().rpartition(" ")
+        least = _LEAST.search(condition)
+        if least is None or window >= int(least[1]):
+            number = float(length[:-2])
+            return number * window / 100 if length.endswith("vw") else number
+    return float(window)

@@ -21,7 +21,10 @@ _MOST_WORDS = 12_000
 
 
 class Field(Strict):
-    """One field of a section or an item; `starter` are the words a new one begins with."""
+    """One field of a section or an item; `starter` are the words a new one begins with.
+
+    `heads` says that an item's field is set as a heading.
+    """
 
     slug: str
     name: str
@@ -29,6 +32,7 @@ class Field(Strict):
     limit: int = 160
     starter: str = ""
     needed: bool = False
+    heads: bool = False
 
     def read(self, typed: str) -> str:
         """What is stored for what was typed. Raises Fault naming the value and the cure."""
@@ -96,8 +100,11 @@ class Field(Strict):
 
 
 class Layout(Strict):
+    """`sizes` says how wide it draws its pictures, as HTML's attribute of that name; "" where it has none."""
+
     slug: str
     name: str
+    sizes: str = ""
 
 
 class ItemShape(Strict):
@@ -126,6 +133,9 @@ class SectionKind(Strict):
     def item_field(self, slug: str) -> Field:
         """Raises Fault ``no-such-field``."""
         return _named(self.items.fields if self.items else [], slug, self.name)
+
+    def sizes(self, layout: str) -> str:
+        return next((known.sizes for known in self.layouts if known.slug == layout), "")
 
     def layout_names(self) -> dict[str, str]:
         return {layout.slug: layout.name for layout in self.layouts}

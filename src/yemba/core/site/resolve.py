@@ -51,11 +51,11 @@ class Look:
         self._ready = catalogue.ready_sheet(document.ready_sheet) if document.ready_sheet else None
 
     def resolve(self, key: str) -> Resolved:
-        """A setting's value. Raises Fault ``no-such-setting``."""
+        """A setting's value; one that the template cannot show is passed over. Raises Fault ``no-such-setting``."""
         home = setting(key).home
-        if key in self.document.parts:
+        if key in self.document.parts and self.template.shows(key, self.document.parts[key]):
             return Resolved(self.document.parts[key], Origin.PART)
-        if key in self.document.sheet:
+        if key in self.document.sheet and self.template.shows(key, self.document.sheet[key]):
             return Resolved(self.document.sheet[key], Origin.SHEET)
         if home == "sheet" and self._ready and key in self._ready.values:
             return Resolved(self._ready.values[key], Origin.SHEET, self._ready.name)
@@ -69,9 +69,9 @@ class Look:
         return self.resolve(key).value
 
     def layout(self, section: Section) -> Resolved:
-        """A stored layout the kind no longer has is kept but shown as the kind's first."""
+        """A stored layout that the kind or the template does not have is kept, and its nearest twin shown."""
         kind = self.catalogue.kind(section.kind)
-        known = kind.layout_names()
+        known = {slug for slug in kind.layout_names() if self.template.shows(section.kind, slug)}
         if section.layout in known:
             return Resolved(section.layout, Origin.SECTION)
         wanted = self.template.layouts.get(section.kind)

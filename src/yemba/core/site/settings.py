@@ -46,7 +46,7 @@ class OneOf(NamedTuple):
     choices: Mapping[str, str]
 
     def read(self, value: Any, name: str, key: str) -> str:
-        if value not in self.choices:
+        if not isinstance(value, str) or value not in self.choices:
             offered = ", ".join(self.choices)
             raise Fault("no-such-choice", f"{name} cannot be “{value}”. Choose one of: {offered}.", key)
         return str(value)
@@ -90,7 +90,7 @@ class Colours(NamedTuple):
     """Three to eight brand colours: {id, name, hex}."""
 
     def read(self, value: Any, name: str, key: str) -> list[dict[str, str]]:
-        colours = list(value)
+        colours = [c for c in value if isinstance(c, Mapping)] if isinstance(value, list) else []
         if not FEWEST_COLOURS <= len(colours) <= MOST_COLOURS:
             raise Fault(
                 "palette-size",

@@ -34,7 +34,8 @@ class Measures(Strict):
 class Template(Strict):
     """`design` are values by setting key; `layouts` and `grounds` by section kind.
 
-    `sheets` are ordered; the first is the template's own.
+    `lacks` names what it cannot show: values by setting key, layouts by section kind. What an owner
+    has chosen of these is kept and set aside. `sheets` are ordered; the first is the template's own.
     """
 
     slug: str
@@ -44,8 +45,13 @@ class Template(Strict):
     measures: Measures
     layouts: dict[str, str]
     grounds: dict[str, str]
+    lacks: dict[str, list[str]] = {}
     css: str
     sheets: list[ReadySheet]
+
+    def shows(self, key: str, value: Any) -> bool:
+        """Whether it can show this value of a setting, or this layout of a kind."""
+        return value not in self.lacks.get(key, ())
 
     def sheet(self, slug: str) -> ReadySheet | None:
         return next((sheet for sheet in self.sheets if sheet.slug == slug), None)

@@ -12,6 +12,12 @@ def joined(*parts: str) -> str:
 
 
 @register.filter
+def key(values: dict[str, object], name: str) -> object:
+    """A value by a key that markup cannot write, one with a dot in it."""
+    return values.get(name, "")
+
+
+@register.filter
 def share(percent: float, factor: float) -> str:
     """Per cent of a drawing's width, in its units."""
     return f"{percent * float(factor):.1f}"

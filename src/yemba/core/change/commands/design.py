@@ -9,6 +9,8 @@ from yemba.core.change.operation import ABSENT, Operation, put, remove
 from yemba.core.errors import Fault
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
+from yemba.core.site.one_offs import OneOff, one_offs
+from yemba.core.site.resolve import Look
 from yemba.core.site.settings import Line, OneOf, YesNo, setting
 
 
@@ -52,6 +54,51 @@ class ReturnValue(Command):
         return f"{setting(self.key).name} as the template has it"
 
 
+class ReturnChapter(Command):
+    """All design values of one chapter, or with "" of every chapter, back to the template's. Content is not touched.
+
+    One-offs are kept, or with `one_offs` "clear" taken away too.
+    """
+
+    name: ClassVar[str] = "return-chapter"
+    of: str = ""
+    one_offs: str = "keep"
+
+    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
+        held = [(home, key) for home in ("sheet", "parts") for key in getattr(document, home)]
+        steps = [remove(document, at) for at in held if self.of in ("", setting(at[1]).chapter)]
+        if not self.of:
+            steps += [put(document, (field,), ABSENT) for field in ("ready_sheet", "own_sheet", "set_aside")]
+        if self.one_offs == "clear" and self.of in ("", "pages"):
+            steps += [remove(document, one.path) for one in one_offs(Look(document, catalogue))]
+        return steps
+
+    def say(self, document: Document, catalogue: Catalogue) -> str:
+        what = f"Chapter {self.of.title()}" if self.of else "The whole design"
+        return f"{what} as the template has it{', one-offs too' if self.one_offs == 'clear' else ''}"
+
+
+class ReturnOneOff(Command):
+    """One one-off back to what the sheet or the template gives."""
+
+    name: ClassVar[str] = "return-one-off"
+    section: str
+    what: str
+
+    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
+        return [remove(document, self._found(document, catalogue).path)]
+
+    def say(self, document: Document, catalogue: Catalogue) -> str:
+        one = self._found(document, catalogue)
+        return f"{one.what} of {one.where} returned"
+
+    def _found(self, document: Document, catalogue: Catalogue) -> OneOff:
+        for one in one_offs(Look(document, catalogue)):
+            if (one.section, one.what) == (self.section, self.what):
+                return one
+        raise Fault("gone", f"There is no one-off “{self.what}” there any more.", "what")
+
+
 class ChooseTemplate(Command):
     """Change the template. Nothing else in the document is touched: that is why nothing is lost."""
 
@@ -63,44 +110,6 @@ class ChooseTemplate(Command):
 
     def say(self, document: Document, catalogue: Catalogue) -> str:
         return f"Template {catalogue.template(self.template).name}"
-
-
-class ApplySheet(Command):
-    """Apply a ready brand sheet. The owner's own values it speaks of are set aside, not lost."""
-
-    name: ClassVar[str] = "apply-sheet"
-    sheet: str
-
-    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
-        ready = catalogue.ready_sheet(self.sheet)
-        covered = {key: value for key, value in document.plain().get("sheet", {}).items() if key in ready.values}
-        aside = {**document.plain().get("set_aside", {}), **covered}
-        return [
-            put(document, ("ready_sheet",), self.sheet),
-            *(remove(document, ("sheet", key)) for key in covered),
-            *([put(document, ("set_aside",), aside)] if covered else []),
-        ]
-
-    def say(self, document: Document, catalogue: Catalogue) -> str:
-        return f"Brand sheet {catalogue.ready_sheet(self.sheet).name}"
-
-
-class BringBackSheet(Command):
-    """Bring the owner's own values back from where a ready sheet set them aside."""
-
-    name: ClassVar[str] = "bring-back-sheet"
-
-    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
-        plain = document.plain()
-        if "set_aside" not in plain:
-            raise Fault("nothing-set-aside", "Nothing is set aside.")
-        return [
-            put(document, ("sheet",), {**plain.get("sheet", {}), **plain["set_aside"]}),
-            put(document, ("set_aside",), ABSENT),
-        ]
-
-    def say(self, document: Document, catalogue: Catalogue) -> str:
-        return "Your own brand values back"
 
 
 class ChoosePairing(Command):

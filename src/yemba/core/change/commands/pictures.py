@@ -25,6 +25,8 @@ def _known(document: Document, picture: str) -> Picture:
 class _Stored(Command):
     """A picture whose bytes are in the store."""
 
+    by_hand: ClassVar[bool] = False
+
     picture: str
     file: str
     format: str

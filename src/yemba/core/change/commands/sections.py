@@ -12,6 +12,7 @@ from yemba.core.errors import Fault
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document, Section
 from yemba.core.site.ids import new_id
+from yemba.core.site.kinds import Field
 from yemba.core.site.words import plain as plain_words
 
 ALIGNMENTS = {"": "As the layout has it", "start": "At the start", "center": "Centred", "end": "At the end"}
@@ -143,9 +144,21 @@ class SetWords(Command):
         return [put(document, _path(document, self.section, *inner), value or ABSENT)]
 
     def say(self, document: Document, catalogue: Catalogue) -> str:
-        text = plain_words(self.words)
+        _, section = document.section(self.section)
+        kind = catalogue.kind(section.kind)
+        field = kind.item_field(self.field) if self.item else kind.field(self.field)
+        text = _in_words(document, field, self.words)
         shown = f"“{text[:32]}{'…' if len(text) > 32 else ''}”" if text else "emptied"
-        return f"{_called(document, catalogue, self.section)}: {self.field} {shown}"
+        return f"{_called(document, catalogue, self.section)}: {field.name.lower()} {shown}"
+
+
+def _in_words(document: Document, field: Field, typed: str) -> str:
+    """What was typed as its owner knows it: a page and a picture by their names."""
+    if typed.startswith("page:") and typed[5:] in document.pages:
+        return document.pages[typed[5:]].name
+    if field.type == "picture":
+        return document.pictures[typed].name if typed in document.pictures else ""
+    return plain_words(typed)
 
 
 class AddItem(Command):

@@ -3,7 +3,7 @@ import { fit } from "./scale.js";
 
 for (const pictures of document.querySelectorAll(".site-pictures")) {
   const frames = [...pictures.children];
-  const room = Math.min(pictures.parentElement.clientWidth, 430) - 14;
+  const room = Math.min(pictures.parentElement.clientWidth, Number(pictures.dataset.room) || 430) - 14;
   const scale = room / frames.reduce((sum, frame) => sum + Number(frame.dataset.width), 0);
   for (const frame of frames) {
     const [width, height] = [Number(frame.dataset.width), Number(frame.dataset.height)];

@@ -2,7 +2,11 @@
 import Alpine from "../vendored/alpine.js";
 import morph from "../vendored/morph.js";
 import { ask, oneInFlight } from "./ask.js";
+import { focal } from "./focal.js";
+import { measure } from "./measure.js";
 import { plane } from "./plane.js";
+import { presence } from "./presence.js";
+import { uploads } from "./uploads.js";
 import { Windows } from "./windows.js";
 
 const told = JSON.parse(document.getElementById("windows").textContent);
@@ -37,6 +41,7 @@ function kept(words) {
 function fault(form, error) {
   const slot = form.querySelector(".fault") || document.getElementById("kept");
   slot.textContent = error ? error.sentence : "";
+  if (error?.standing !== undefined) offer(form, slot, error);
   const field = form.querySelector(`[name="${error?.field}"]`) || form.querySelector("input:not([type=hidden]), select, textarea");
   if (!field) return;
   if (error) field.setAttribute("aria-invalid", "true");
@@ -45,6 +50,22 @@ function fault(form, error) {
     slot.id = slot.id || `fault-${form.id}`;
     field.setAttribute("aria-describedby", slot.id);
   }
+}
+
+// Two hands on one place: what stands there, what was wanted, and a button for each.
+function offer(form, slot, { standing, wanted }) {
+  const both = [[`Keep “${standing}”`, () => open(location.href, "", false)], [`Put “${wanted}”`, () => send(form)]];
+  slot.append(...both.map(([words, choose]) => {
+    const button = document.createElement("button");
+    button.type = "button";
+    button.className = "small";
+    button.textContent = words.length > 60 ? `${words.slice(0, 58)}…”` : words;
+    button.addEventListener("click", () => {
+      slot.textContent = "";
+      choose();
+    });
+    return button;
+  }));
 }
 
 // A field that was typed in no longer follows its attribute; after an answer it shows what is kept,
@@ -77,6 +98,38 @@ function show(answer, sent) {
   mode();
   if (answer.patch) apply(answer.patch);
   if (document.querySelector("[name=goes]:not(:checked)")) choosing();
+  begun();
+}
+
+// What a desk wants as soon as it stands: a plan shows its template, the proof has every page measured.
+let measuring = null;
+let planned = false;
+function begun() {
+  const plan = document.querySelector("#desk [data-stream-now]");
+  if (plan) stream(plan);
+  else if (planned) recall(`${at("state")}?page=${state.page}`);
+  planned = Boolean(plan);
+  measuring?.();
+  measuring = state.chapter !== "proof" ? null : measure(told, state.pages, at, token, (html) => {
+    Alpine.morph(document.getElementById("checks"), html.trim());
+  });
+  steps();
+}
+
+// The places touched, one after the other; without a choice those of all changes.
+let step = -1;
+const stops = () => [...document.querySelectorAll("#desk [data-place][data-go]")];
+function steps() {
+  step = -1;
+  const said = document.getElementById("place-said");
+  if (said) said.textContent = stops().length ? `${stops().length} to go through` : "";
+}
+function visit(stop) {
+  if (!stop) return;
+  step = stops().indexOf(stop);
+  document.getElementById("place-said").textContent = `${step + 1} of ${stops().length}: ${stop.textContent}`;
+  if (stop.dataset.go !== state.page) go(stop.dataset.go);
+  choose({ place: stop.dataset.place });
 }
 
 function apply(patch) {
@@ -129,6 +182,7 @@ function settle(answer, asked, sent) {
 
 // One question a form at a time; Enter raises both change and submit, and only what differs goes again.
 const asking = new Map();
+let working = 0; // edits on their way, so that their own revision is not taken for another hand's
 async function send(form) {
   const words = () => new URLSearchParams([...new FormData(form)].filter(([, value]) => typeof value === "string")).toString();
   if (asking.has(form)) {
@@ -145,7 +199,8 @@ async function send(form) {
 async function put(form) {
   const asked = opened;
   const sent = document.activeElement?.value;
-  const answer = await ask(form.getAttribute("action"), body(form));
+  working += 1;
+  const answer = await ask(form.getAttribute("action"), body(form)).finally(() => (working -= 1));
   if (answer.error) {
     if (answer.revision) state.revision = answer.revision;
     fault(form, answer.error);
@@ -339,6 +394,16 @@ bench.addEventListener("click", ({ target }) => {
   document.execCommand(button.dataset.format);
 });
 
+bench.addEventListener("click", ({ target }) => {
+  const stop = target.closest("[data-go]");
+  const move = target.closest("[data-step]");
+  if (move) {
+    const every = stops();
+    visit(every[(step + Number(move.dataset.step) + every.length) % every.length]);
+  } else if (stop?.dataset.place) visit(stop);
+  else if (stop) go(stop.dataset.go);
+});
+
 bench.addEventListener("click", (event) => {
   const link = event.target.closest("a[data-chapter], a[data-chapter-link]");
   if (!link || event.ctrlKey || event.metaKey || event.shiftKey) return;
@@ -352,6 +417,8 @@ function reach(event, on) {
   const entry = event.target.closest("[data-places]");
   if (!entry || entry.contains(event.relatedTarget)) return;
   windows.say({ type: "touch", places: on ? entry.dataset.places.split(" ") : [] });
+  const pages = (entry.dataset.pages || "").split(" ");
+  for (const page of document.querySelectorAll("[data-map]")) page.toggleAttribute("data-lit", on && pages.includes(page.dataset.map));
   if (!entry.dataset.change) return;
   const which = on ? `without=${encodeURIComponent(entry.dataset.change)}&` : "";
   recall(`${at("state")}?${which}page=${state.page}`);
@@ -365,6 +432,8 @@ const recall = oneInFlight(async (address) => {
 const proofed = oneInFlight(async (address) => {
   const answer = await ask(address);
   if (answer.patch) windows.say({ type: "patch", patch: answer.patch }, "wide");
+  const along = document.getElementById("along");
+  if (along) along.textContent = answer.sentence || (answer.along?.length ? `Comes along, since the rest needs it: ${answer.along.join(", ")}.` : "");
 });
 function choosing() {
   const boxes = [...document.querySelectorAll("[name=goes]")];
@@ -378,9 +447,10 @@ function choosing() {
 
 // A pairing is shown while it is pointed at or focused, and taken back when that ends.
 function shown(event, on) {
-  const button = event.target.closest("[data-point-stream]");
+  const button = event.target.closest("[data-point-stream], [data-at]");
   if (!button || button.contains(event.relatedTarget)) return;
-  if (on) stream(button.form);
+  if (on && button.dataset.at) recall(`${at("state")}?at=${button.dataset.at}&page=${state.page}`);
+  else if (on) stream(button.form);
   else recall(`${at("state")}?page=${state.page}`);
 }
 for (const [name, on] of [["pointerover", true], ["focusin", true], ["pointerout", false], ["focusout", false]]) {
@@ -423,5 +493,23 @@ export const gestures = {
 
 Alpine.plugin(morph);
 Alpine.data("plane", () => plane(gestures));
+Alpine.data("focal", () => focal(gestures));
 Alpine.start();
 mode();
+begun();
+uploads(document.querySelector(".desk-frame"), body, (answer) => {
+  kept(`Kept: ${answer.said}`);
+  return settle(answer, opened);
+});
+presence({
+  every: told.every,
+  at,
+  token,
+  chapter: () => state.chapter,
+  revision: () => state.revision,
+  behind() {
+    if (working || writing || typing(document.activeElement || document.body)) return;
+    kept("Changed in another window; shown here now");
+    open(location.href, "", false).then(() => recall(`${at("state")}?page=${state.page}`));
+  },
+});

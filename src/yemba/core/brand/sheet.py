@@ -1,0 +1,128 @@
+"""A brand sheet: what it holds, its open file, and how two of them compare."""
+
+from __future__ import annotations
+
+import base64
+import binascii
+import json
+from collections.abc import Mapping
+from typing import Any, NamedTuple
+
+from yemba.core.change.said import said
+from yemba.core.errors import Fault
+from yemba.core.picture.intake import take
+from yemba.core.site.catalogue import Catalogue
+from yemba.core.site.ids import new_id
+from yemba.core.site.resolve import Look
+from yemba.core.site.settings import SETTINGS, Line
+
+FORMAT, VERSION = "brand-sheet", 1
+MOST_BYTES = 20_000_000
+_LOGO = "logo.picture"
+KEYS = tuple(key for key, setting in SETTINGS.items() if setting.home == "sheet")
+"""The design values a sheet holds."""
+
+
+class File(NamedTuple):
+    """A brand sheet as read from a file; `logo` is the picture's bytes, name and alt text."""
+
+    name: str
+    values: dict[str, Any]
+    logo: tuple[bytes, str, str] | None
+
+
+class Compared(NamedTuple):
+    """One value in two sheets, in words; palettes as lists of {name, hex}."""
+
+    name: str
+    first: Any
+    second: Any
+    same: bool
+
+
+def values_of_look(look: Look) -> dict[str, Any]:
+    """Every value of a site's brand as it stands, whether set or the template's; the logo's picture left out."""
+    return {key: look.value(key) for key in KEYS if key != _LOGO}
+
+
+def read_values(values: Mapping[str, Any], catalogue: Catalogue) -> dict[str, Any]:
+    """Values as stored. Raises Fault for one that is no design value or cannot be what it says."""
+    read: dict[str, Any] = {}
+    for key, value in values.items():
+        if key not in KEYS:
+            raise Fault("no-such-setting", f"A brand sheet holds no “{key}”.", "file")
+        if key == _LOGO:
+            continue
+        setting = SETTINGS[key]
+        given = [_colour(c) for c in value if isinstance(c, Mapping)] if isinstance(value, list) else value
+        read[key] = setting.rule.read(given, setting.name, key)
+        if key in ("type.heading", "type.body") and str(value) not in catalogue.families:
+            raise Fault("no-such-family", f"{setting.name} “{value}” does not ship with this Yemba.", "file")
+    return read
+
+
+def _colour(colour: Mapping[str, Any]) -> dict[str, str]:
+    given = {key: str(colour.get(key, "")) for key in ("id", "name", "hex")}
+    return given | {"id": given["id"][:12] if given["id"].isalnum() else new_id()}
+
+
+def write(name: str, values: Mapping[str, Any], logo: tuple[bytes, str, str] | None) -> bytes:
+    """The sheet as an open file: JSON, described in docs/formats.md."""
+    told: dict[str, Any] = {"format": FORMAT, "version": VERSION, "name": name, "values": dict(values)}
+    if logo:
+        data, file_name, alt = logo
+        told["logo"] = {"name": file_name, "alt": alt, "data": base64.b64encode(data).decode()}
+    return json.dumps(told, ensure_ascii=False, indent=2, sort_keys=True).encode()
+
+
+def read_file(data: bytes, catalogue: Catalogue) -> File:
+    """Read such a file.
+
+    Raises Fault ``file-too-large``, ``sheet-unreadable``, ``no-such-setting``, or what a wrong value or an unsafe
+    logo raises.
+    """
+    if len(data) > MOST_BYTES:
+        raise Fault(
+            "file-too-large", f"This file has more than {MOST_BYTES // 1_000_000} MB; no brand sheet has.", "file"
+        )
+    try:
+        told = json.loads(data.decode("utf-8-sig"))
+        if told["format"] != FORMAT or not isinstance(told["values"], dict):
+            raise KeyError("format")
+        number = int(told["version"])
+    except (ValueError, KeyError, TypeError, RecursionError) as error:
+        raise Fault(
+            "sheet-unreadable", "This file is not a brand sheet that Yemba wrote. Choose one that was exported.", "file"
+        ) from error
+    if number > VERSION:
+        raise Fault(
+            "sheet-unreadable", f"This brand sheet is of version {number}; this Yemba reads up to {VERSION}.", "file"
+        )
+    name = Line(60, empty=False).read(told.get("name", ""), "The brand sheet’s name", "file")
+    return File(name, read_values(told["values"], catalogue), _logo(told.get("logo")))
+
+
+def _logo(told: Any) -> tuple[bytes, str, str] | None:
+    if not isinstance(told, dict):
+        return None
+    name = str(told.get("name", "logo"))[:80]
+    try:
+        data = base64.b64decode(str(told.get("data", "")), validate=True)
+    except binascii.Error as error:
+        raise Fault("sheet-unreadable", f"The logo “{name}” in this brand sheet is broken.", "file") from error
+    return take(data, name).data, name, str(told.get("alt", ""))[:250]
+
+
+def compare(first: Mapping[str, Any], second: Mapping[str, Any], look: Look) -> list[Compared]:
+    """All values of two sheets beside one another, the differing ones first."""
+    rows = []
+    for key in KEYS:
+        if key == _LOGO:
+            continue
+        one, other = (values.get(key, SETTINGS[key].default) for values in (first, second))
+        if key == "palette":
+            same = [c["hex"] for c in one] == [c["hex"] for c in other]
+            rows.append(Compared("Palette", one, other, same))
+        else:
+            rows.append(Compared(SETTINGS[key].name, said(key, one, look), said(key, other, look), one == other))
+    return sorted(rows, key=lambda row: row.same)

@@ -1,0 +1,54 @@
+"""What cannot be read: roles on the grounds in use, and the logo on the header (WCAG 2.2 SC 1.4.3, 1.4.11)."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from yemba.core.check.finding import Cure, Finding, Inspected
+from yemba.core.colour.contrast import EDGE, ratio
+from yemba.core.colour.grounds import GROUND_NAMES, REQUIREMENTS, ROLE_NAMES, Ground
+from yemba.core.picture.marks import contrast_of_marks
+
+NAME = "Contrast"
+
+
+def find(inspected: Inspected) -> Iterator[Finding]:
+    look = inspected.look
+    sections = (section for page in look.document.pages.values() for section in page.sections.values())
+    used = {look.ground(section).value for section in sections}
+    used |= {look.value("header.ground"), look.value("footer.ground"), "light"}
+    for slug, ground in look.grounds.items():
+        if slug in used:
+            for sentence in unreadable(GROUND_NAMES[slug], ground):
+                yield Finding(sentence, "palette", control=f"ground-{slug}")
+    yield from _logo(inspected)
+
+
+def unreadable(name: str, ground: Ground) -> Iterator[str]:
+    """What on a ground falls short of what it must reach."""
+    for asked in REQUIREMENTS:
+        got = ratio(getattr(ground, asked.role), getattr(ground, asked.against))
+        if got < asked.ratio:
+            what, against = ROLE_NAMES[asked.role], ROLE_NAMES[asked.against]
+            yield f"On {name}, {what} on {against} has {got:.2f} : 1; {asked.ratio:g} : 1 is needed."
+
+
+def _logo(inspected: Inspected) -> Iterator[Finding]:
+    """A logo whose marks do not stand out from the ground of the header; cured by the ground where they do."""
+    look = inspected.look
+    logo = look.document.pictures.get(look.value("logo.picture"))
+    if logo is None or look.value("logo.form") != "picture":
+        return
+    data, here = inspected.load(logo.file), look.value("header.ground")
+    got = contrast_of_marks(data, logo.format, look.grounds[here].fill)
+    if got >= EDGE:
+        return
+    on = {slug: contrast_of_marks(data, logo.format, ground.fill) for slug, ground in look.grounds.items()}
+    best = max(on, key=lambda slug: on[slug])
+    said = (
+        f"The logo’s marks have {got:.1f} : 1 against the header’s ground, {GROUND_NAMES[here]}; "
+        f"{EDGE:g} : 1 is needed."
+    )
+    button = f"Header on {GROUND_NAMES[best]}, {on[best]:.1f} : 1"
+    cure = Cure(button, "set-value", {"key": "header.ground", "value": best})
+    yield Finding(said, "logo", control="header.ground", cure=cure if on[best] >= EDGE else None)

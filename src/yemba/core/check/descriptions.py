@@ -1,0 +1,48 @@
+"""Pages that tell search engines nothing, or the same as another page."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Iterator
+
+from yemba.core.check.finding import Cure, Finding, Inspected
+from yemba.core.site.document import Page, ordered_sections
+from yemba.core.site.words import plain
+
+NAME = "Titles and descriptions"
+LONGEST = 155  # characters that result lists show of a description; common practice, no source
+_SENTENCE = re.compile(r".+?[.!?…](?=\s|$)")
+
+
+def find(inspected: Inspected) -> Iterator[Finding]:
+    document = inspected.look.document
+    titles: dict[str, str] = {}
+    for page_id, page in document.ordered_pages():
+        if not page.description:
+            offered = proposed(page)
+            arguments = {"page": page_id, "page_name": page.name, "description": offered}
+            cure = Cure(f"Take “{offered}”", "rename-page", arguments) if offered else None
+            said = f"{page.name} has no description; result lists then show whatever stands on the page."
+            yield Finding(said, "pages", page_id, control="page-description", cure=cure)
+        title = page.title or page.name
+        if title in titles:
+            said = f"{page.name} and {titles[title]} have the same title, “{title}”. Give one of them its own."
+            yield Finding(said, "pages", page_id, control="page-title")
+        titles.setdefault(title, page.name)
+
+
+def proposed(page: Page) -> str:
+    """A description from the page's own words: whole sentences of its first words, as many as fit; "" for none."""
+    for _, section in ordered_sections(page):
+        for slug in ("lead", "body", "text"):
+            text = plain(section.fields.get(slug, ""))
+            if len(text) < 25:
+                continue
+            made = ""
+            for sentence in _SENTENCE.findall(text):
+                longer = f"{made} {sentence.strip()}".strip()
+                if len(longer) > LONGEST:
+                    break
+                made = longer
+            return made or f"{text[: LONGEST - 1].rpartition(' ')[0]}…"
+    return ""

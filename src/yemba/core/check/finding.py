@@ -1,0 +1,102 @@
+"""What a check finds, what it is given to look at, and how all of them are asked."""
+
+from __future__ import annotations
+
+import importlib
+import pkgutil
+from collections.abc import Callable, Iterable, Mapping, Sequence
+from functools import cache
+from typing import Any, NamedTuple, Protocol
+
+from yemba.core.site.document import Picture
+from yemba.core.site.resolve import Look
+
+
+class Target(NamedTuple):
+    """Something to tap, as a window drew it: its place and words, and its box in px."""
+
+    place: str
+    words: str
+    x: float
+    y: float
+    width: float
+    height: float
+
+
+class Measured(NamedTuple):
+    """A page as a window of `width` px drew it: how wide its content came out, what pushed it, what can be tapped."""
+
+    width: int
+    content: int
+    widest: str
+    targets: Sequence[Target]
+
+
+class Inspected(NamedTuple):
+    """A site to be looked at. `load` gives a stored picture's bytes by its hash; `weigh` the bytes a
+    browser loads of a picture that is to be drawn so many px wide. `measured` are pages, by id, that a
+    phone's window has drawn; the checks that need it find nothing on others."""
+
+    look: Look
+    load: Callable[[str], bytes]
+    weigh: Callable[[Picture, int], int]
+    measured: Mapping[str, Measured] = {}
+
+
+class Cure(NamedTuple):
+    """One command that mends what was found, and what its button says."""
+
+    words: str
+    command: str
+    arguments: dict[str, Any]
+
+
+class Finding(NamedTuple):
+    """`sentence` names the thing and its value. `chapter`, `page`, `section` and `control` say where it is decided."""
+
+    sentence: str
+    chapter: str
+    page: str = ""
+    section: str = ""
+    control: str = ""
+    cure: Cure | None = None
+
+
+class Check(Protocol):
+    """A module of this folder: what it is called, and what it finds."""
+
+    NAME: str
+
+    def find(self, inspected: Inspected) -> Iterable[Finding]: ...
+
+
+class Result(NamedTuple):
+    """A check with all that it found."""
+
+    slug: str
+    name: str
+    findings: list[Finding]
+
+
+@cache
+def checks() -> dict[str, Check]:
+    """Every check by its module's name."""
+    from yemba.core import check as folder
+
+    modules = (importlib.import_module(f"{folder.__name__}.{m.name}") for m in pkgutil.iter_modules(folder.__path__))
+    return {m.__name__.rpartition(".")[2]: m for m in modules if hasattr(m, "NAME")}
+
+
+def where(look: Look, page: str, place: str) -> str:
+    """A place as the owner knows it: "Offers on Home", "the header"."""
+    if place in ("header", "footer"):
+        return f"the {place}"
+    held = look.document.pages[page]
+    kind = look.catalogue.kind(held.sections[place].kind).name if place in held.sections else "a section"
+    return f"{kind} on {held.name}"
+
+
+def inspect(inspected: Inspected) -> list[Result]:
+    """Every check's result, those that found something first."""
+    found = [Result(slug, check.NAME, list(check.find(inspected))) for slug, check in checks().items()]
+    return sorted(found, key=lambda result: (not result.findings, result.name))

@@ -1,0 +1,120 @@
+"""The plan of a change of template: what stays, what looks different, what is set aside, what comes back."""
+
+from __future__ import annotations
+
+from collections import Counter
+from collections.abc import Iterator
+from typing import NamedTuple
+
+from yemba.core.change.said import said
+from yemba.core.colour.grounds import GROUND_NAMES
+from yemba.core.site.document import Section, ordered_sections, values_of
+from yemba.core.site.one_offs import OneOff, one_offs
+from yemba.core.site.resolve import Look
+from yemba.core.site.settings import SETTINGS
+
+
+class Kept(NamedTuple):
+    """How many of a thing there are; all of them stay."""
+
+    what: str
+    number: int
+
+
+class Differs(NamedTuple):
+    """What looks different, how it is now and how it will be, and in how many places."""
+
+    what: str
+    now: str
+    then: str
+    places: int
+
+
+class Plan(NamedTuple):
+    """`own` are the owner's brand values, which stay. `aside` and `back` are choices of the owner that the new
+    template cannot show, and those set aside now that it can."""
+
+    stays: list[Kept]
+    own: list[str]
+    differs: list[Differs]
+    aside: list[str]
+    back: list[str]
+    one_offs: list[OneOff]
+
+
+def plan(look: Look, template: str) -> Plan:
+    """What choosing `template` will do to this site. Nothing is changed by asking.
+
+    Raises Fault ``no-such-template``.
+    """
+    then = Look(look.document.model_copy(update={"template": template}), look.catalogue)
+    now_aside, then_aside = set_aside(look), set_aside(then)
+    return Plan(
+        _stays(look),
+        [setting.name for key, setting in SETTINGS.items() if key in look.document.sheet],
+        [*_values(look, then), *_sections(look, then)],
+        [what for what in then_aside if what not in now_aside],
+        [what for what in now_aside if what not in then_aside],
+        one_offs(then),
+    )
+
+
+def set_aside(look: Look) -> list[str]:
+    """Choices of the owner that the present template cannot show, in words. They are kept in the document."""
+    document = look.document
+    values = [
+        f"{SETTINGS[key].name}: {said(key, value)}"
+        for key, value in (*document.parts.items(), *document.sheet.items())
+        if not look.template.shows(key, value)
+    ]
+    layouts = [f"{one.what} {one.value}: {one.where}" for one in one_offs(look) if not one.applies]
+    return [*values, *layouts]
+
+
+def _stays(look: Look) -> list[Kept]:
+    document = look.document
+    sections = [section for page in document.pages.values() for section in page.sections.values()]
+    texts = sum(1 for section in sections for value in values_of(section) if value)
+    listed = (
+        ("page", len(document.pages)),
+        ("section", len(sections)),
+        ("text and link", texts),
+        ("picture", len(document.pictures)),
+        ("menu entry", len(document.pages) - len(document.navigation.hidden)),
+    )
+    return [Kept(_plural(what, count), count) for what, count in listed if count]
+
+
+def _plural(what: str, count: int) -> str:
+    if count == 1:
+        return what
+    return {"menu entry": "menu entries", "text and link": "texts and links"}.get(what, f"{what}s")
+
+
+def _values(now: Look, then: Look) -> Iterator[Differs]:
+    for key, setting in SETTINGS.items():
+        if key != "palette" and now.value(key) != then.value(key):
+            yield Differs(setting.name, said(key, now.value(key), now), said(key, then.value(key), then), 0)
+    if now.value("palette") != then.value("palette"):
+        was, will = (", ".join(colour["name"] for colour in look.value("palette")) for look in (now, then))
+        yield Differs("Palette", was, will, 0)
+
+
+def _sections(now: Look, then: Look) -> Iterator[Differs]:
+    """Layouts and grounds by kind, counted; those an owner chose stay."""
+    counted: Counter[tuple[str, str, str]] = Counter()
+    for _, page in now.document.ordered_pages():
+        for _, section in ordered_sections(page):
+            for what, was, will in _seen(now, then, section):
+                if was != will:
+                    counted[what, was, will] += 1
+    for (what, was, will), places in counted.items():
+        yield Differs(what, was, will, places)
+
+
+def _seen(now: Look, then: Look, section: Section) -> Iterator[tuple[str, str, str]]:
+    kind = now.catalogue.kind(section.kind)
+    names = kind.layout_names()
+    yield kind.name, names[now.layout(section).value], names[then.layout(section).value]
+    was, will = (GROUND_NAMES[look.ground(section).value] for look in (now, then))
+    yield f"Ground of {kind.name}", was, will

@@ -1,0 +1,134 @@
+"""Editions: named, looked at, compared page by page; and publishing at a set time."""
+
+from __future__ import annotations
+
+from collections.abc import Collection, Sequence
+from datetime import datetime, timedelta
+from typing import NamedTuple
+
+from django.db.models import Q
+from django.utils import timezone
+
+from yemba.catalogue import catalogue
+from yemba.core.change.difference import Change, difference
+from yemba.core.change.subset import take
+from yemba.core.errors import Fault
+from yemba.core.site.document import Document, read
+from yemba.core.site.settings import Line
+from yemba.hosting import services
+from yemba.hosting.models import Edition, Planned
+from yemba.render.page import path_of
+from yemba.sites.models import Site
+
+_GIVEN_UP = timedelta(minutes=10)
+_FARTHEST = timedelta(days=366)
+
+
+class PageCompared(NamedTuple):
+    """A page in two editions: `state` is same, changed, new or gone; the paths are "" where it is not there."""
+
+    name: str
+    state: str
+    first: str
+    second: str
+
+
+def edition(site: Site, number: int) -> Edition:
+    """Raises Fault ``no-such-edition``."""
+    found = Edition.objects.filter(site=site, number=number).first()
+    if found is None:
+        raise Fault("no-such-edition", f"There is no edition {number} of this site.")
+    return found
+
+
+def rename(site: Site, number: int, name: str) -> Edition:
+    """Give an edition a name, or with "" take it away. Raises Fault ``no-such-edition`` or ``too-long``."""
+    found = edition(site, number)
+    found.name = Line(60).read(name, "The edition’s name", "edition_name")
+    found.save(update_fields=["name"])
+    return found
+
+
+def compared(site: Site, first: int, second: int) -> tuple[list[PageCompared], list[Change]]:
+    """The pages of two editions beside one another, by their files; and what differs in words.
+
+    Raises Fault ``no-such-edition``.
+    """
+    one, other = edition(site, first), edition(site, second)
+    was, now = read(one.document), read(other.document)
+    pages = []
+    for key in [*now.order, *(key for key in was.order if key not in now.pages)]:
+        paths = [path_of(document.pages[key]) if key in document.pages else "" for document in (was, now)]
+        name = (now.pages.get(key) or was.pages[key]).name
+        pages.append(
+            PageCompared(name, _state(one, other, *paths), *(path.removesuffix("index.html") for path in paths))
+        )
+    return pages, difference(was, now, catalogue())
+
+
+def _state(one: Edition, other: Edition, was: str, now: str) -> str:
+    if not was:
+        return "new"
+    if not now:
+        return "gone"
+    return "same" if was == now and one.manifest.get(was) == other.manifest.get(now) else "changed"
+
+
+def plan(site: Site, document: Document, changes: Sequence[Change], at: datetime) -> Planned:
+    """Publish these changes of `document` at a set time; an earlier plan is replaced.
+
+    Raises Fault ``time-past`` or ``time-too-far``.
+    """
+    now = timezone.now()
+    if at <= now:
+        raise Fault("time-past", f"{at:%d %B %Y, %H:%M} is past. Choose a time to come, or publish now.", "at")
+    if at > now + _FARTHEST:
+        raise Fault("time-too-far", f"{at:%d %B %Y} is more than a year away. Choose an earlier day.", "at")
+    about = {
+        "at": at,
+        "document": document.text(),
+        "keys": [change.key for change in changes],
+        "changes": [in_words(change) for change in changes],
+        "begun_at": None,
+        "failed": "",
+    }
+    return Planned.objects.update_or_create(site=site, defaults=about)[0]
+
+
+def planned(site: Site) -> Planned | None:
+    return Planned.objects.filter(site=site).first()
+
+
+def cancel(site: Site) -> None:
+    Planned.objects.filter(site=site).delete()
+
+
+def publish_due(now: datetime | None = None) -> list[Edition]:
+    """Publish whatever is due. Each is taken by one runner only; one that was left half done is taken again."""
+    now = now or timezone.now()
+    free = Q(begun_at=None) | Q(begun_at__lt=now - _GIVEN_UP)
+    done = []
+    for found in Planned.objects.filter(free, at__lte=now, failed="").select_related("site"):
+        if not Planned.objects.filter(free, pk=found.pk).update(begun_at=now):
+            continue
+        try:
+            done.append(services.publish(found.site, found.changes, on=now, document=_due_document(found)))
+        except Fault as fault:
+            Planned.objects.filter(pk=found.pk).update(failed=fault.sentence[:300], begun_at=None)
+            continue
+        Planned.objects.filter(pk=found.pk, begun_at=now).delete()
+    return done
+
+
+def _due_document(found: Planned) -> Document:
+    """What is live now with the planned changes; later edits of the draft do not go along."""
+    wanted, live = read(found.document), services.live_document(found.site)
+    if live is None:
+        return wanted
+    keys: Collection[str] = {change.key for change in difference(live, wanted, catalogue())} & set(found.keys)
+    return take(live, wanted, keys, catalogue())
+
+
+def in_words(change: Change) -> str:
+    """A change as an edition remembers it."""
+    return f"{change.subject}: {change.after}"[:120] if change.after else change.subject

@@ -1,0 +1,134 @@
+"""The brand sheets a person has saved. Ready ones ship with templates and are never written to."""
+
+from __future__ import annotations
+
+from typing import Any, NamedTuple
+
+from yemba.catalogue import catalogue
+from yemba.core.brand import sheet as rules
+from yemba.core.errors import Fault
+from yemba.core.site.resolve import Look
+from yemba.core.site.settings import Line
+from yemba.people.models import Person
+from yemba.sites import services, store
+from yemba.sites.models import BrandSheet, Site
+
+_MOST = 200
+
+
+class Shown(NamedTuple):
+    """A sheet to look at or compare: `ref` is "own:7", "ready:slipway/kelp" or "site:saltmarsh"."""
+
+    ref: str
+    name: str
+    values: dict[str, Any]
+
+
+def sheets_of(person: Person, *, binned: bool = False) -> list[BrandSheet]:
+    return list(BrandSheet.objects.filter(owner=person, binned=binned))
+
+
+def sheet(person: Person, number: int) -> BrandSheet:
+    """Raises Fault ``no-such-sheet`` for one that is not this person's."""
+    found = BrandSheet.objects.filter(owner=person, pk=number).first()
+    if found is None:
+        raise Fault("no-such-sheet", "That brand sheet is no longer there.")
+    return found
+
+
+def save(site: Site, name: str) -> BrandSheet:
+    """Keep the brand of a site as it stands under a name. Raises Fault beside ``sheet_name``."""
+    look = services.look(site)
+    logo = look.document.pictures.get(look.value("logo.picture")) if look.value("logo.form") == "picture" else None
+    return _made(site.owner, name, rules.values_of_look(look), logo.model_dump(exclude_defaults=True) if logo else {})
+
+
+def copy(found: BrandSheet) -> BrandSheet:
+    return _made(found.owner, _free(found.owner, found.name), found.values, found.logo)
+
+
+def rename(found: BrandSheet, name: str) -> BrandSheet:
+    """Raises Fault beside ``sheet_name``."""
+    found.name = _name(found.owner, name, found.pk)
+    found.save(update_fields=["name"])
+    return found
+
+
+def move(found: BrandSheet, *, to_bin: bool) -> BrandSheet:
+    found.binned = to_bin
+    if not to_bin:
+        found.name = _free(found.owner, found.name)
+    found.save(update_fields=["binned", "name"])
+    return found
+
+
+def apply_to(site: Site, found: BrandSheet) -> services.Done:
+    """Apply a saved sheet as one edit."""
+    arguments = {"title": found.name, "values": found.values, "logo": found.logo}
+    return services.edit(site, "apply-own-sheet", arguments)
+
+
+def export(found: BrandSheet) -> bytes:
+    logo = (
+        (store.load(found.logo["file"]), found.logo.get("name", ""), found.logo.get("alt", "")) if found.logo else None
+    )
+    return rules.write(found.name, found.values, logo)
+
+
+def import_file(person: Person, data: bytes) -> BrandSheet:
+    """Read an exported sheet. A name that is taken gets a number. Raises what `core.brand.sheet.read_file` raises."""
+    read = rules.read_file(data, catalogue())
+    logo: dict[str, Any] = {}
+    if read.logo:
+        taken, name, alt = read.logo
+        logo = {"file": store.keep(taken.data), "format": taken.format, "width": taken.width, "height": taken.height}
+        logo |= {"name": name} | ({"alt": alt} if alt else {})
+    return _made(person, _free(person, read.name), read.values, logo)
+
+
+def shown(person: Person, ref: str) -> Shown:
+    """A sheet by its reference. Raises Fault ``no-such-sheet``."""
+    kind, _, which = ref.partition(":")
+    if kind == "own" and which.isdigit():
+        found = sheet(person, int(which))
+        return Shown(ref, found.name, found.values)
+    if kind == "ready":
+        ready = catalogue().ready_sheet(which)
+        template = catalogue().template(which.partition("/")[0])
+        return Shown(
+            ref, f"{ready.name}, {template.name}", {**template.design, **template.sheets[0].values, **ready.values}
+        )
+    site = Site.objects.filter(slug=which, owner=person).first() if kind == "site" else None
+    if site is None:
+        raise Fault("no-such-sheet", "That brand sheet is no longer there.")
+    look = services.look(site)
+    return Shown(ref, f"{look.document.name}, as it stands", rules.values_of_look(look))
+
+
+def compared(person: Person, first: str, second: str) -> tuple[Shown, Shown, list[rules.Compared]]:
+    """Two sheets beside one another. Raises Fault ``no-such-sheet``."""
+    one, other = shown(person, first), shown(person, second)
+    sites = services.sites_of(person)
+    look = services.look(sites[0]) if sites else Look(services.empty(), catalogue())
+    return one, other, rules.compare(one.values, other.values, look)
+
+
+def _made(owner: Person, name: str, values: dict[str, Any], logo: dict[str, Any]) -> BrandSheet:
+    if BrandSheet.objects.filter(owner=owner).count() >= _MOST:
+        raise Fault("too-many", f"You have {_MOST} brand sheets; take some out first.", "sheet_name")
+    return BrandSheet.objects.create(owner=owner, name=_name(owner, name), values=values, logo=logo)
+
+
+def _name(owner: Person, typed: str, but: int | None = None) -> str:
+    name = Line(60, empty=False).read(typed, "The brand sheet’s name", "sheet_name")
+    if BrandSheet.objects.filter(owner=owner, name=name, binned=False).exclude(pk=but).exists():
+        free = _free(owner, name)
+        raise Fault(
+            "name-in-use", f"You have a brand sheet called “{name}”. Take another name, such as “{free}”.", "sheet_name"
+        )
+    return name
+
+
+def _free(owner: Person, name: str) -> str:
+    taken = set(BrandSheet.objects.filter(owner=owner, binned=False).values_list("name", flat=True))
+    return next(n for n in (name, *(f"{name[:54]} {k}" for k in range(2, _MOST + 2))) if n not in taken)

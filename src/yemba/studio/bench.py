@@ -1,0 +1,137 @@
+"""The workbench put together: its page, the panels an edit changes, the answer to an edit."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from typing import Any
+from urllib.parse import parse_qsl, urlsplit
+
+from django.http import HttpRequest, HttpResponse, JsonResponse
+from django.shortcuts import get_object_or_404, redirect, render
+from django.template.loader import render_to_string
+from django.urls import reverse
+
+from yemba.core.errors import Clash, Fault
+from yemba.core.site.settings import SETTINGS
+from yemba.hosting import inbox
+from yemba.hosting import services as hosting
+from yemba.render.page import path_of
+from yemba.sites import presence
+from yemba.sites import services as sites
+from yemba.sites.models import Site
+from yemba.studio import chapters, desks
+from yemba.studio.desks.setting import owned
+from yemba.studio.patch import patch
+from yemba.studio.waiting import waiting
+
+
+def site_of(request: HttpRequest, slug: str) -> Site:
+    """The site, if it is this person's; a stranger's does not exist for them."""
+    return get_object_or_404(Site, slug=slug, owner=request.user)
+
+
+def wants_json(request: HttpRequest) -> bool:
+    return request.headers.get("Accept", "") == "application/json"
+
+
+def error(fault: Fault) -> dict[str, str]:
+    told = {"code": fault.code, "sentence": fault.sentence, "field": fault.field}
+    return told | ({"standing": fault.standing, "wanted": fault.wanted} if isinstance(fault, Clash) else {})
+
+
+def answer(request: HttpRequest, site: Site, do: Callable[[], sites.Done]) -> HttpResponse:
+    """Do it, and say what the desk, the rail and the windows must show; without script, the page anew."""
+    here = urlsplit(request.POST.get("here", ""))
+    chapter = request.POST.get("chapter", "")
+    chapter = chapter if chapter in chapters.DESKS else "template"
+    query = dict(parse_qsl(here.query))
+    try:
+        done = do()
+    except Fault as fault:
+        site.refresh_from_db()
+        if wants_json(request):
+            return JsonResponse({"error": error(fault), "revision": site.revision}, status=422)
+        query |= {"form": request.POST.get("form", "")}
+        typed = {"fault": {**error(fault), "form": query["form"]}, "typed": request.POST}
+        return page(request, site, chapter, query, status=422, **typed)
+    site.refresh_from_db()
+    if not wants_json(request):
+        return redirect(reverse("workbench", args=(site.slug, chapter)) + (f"?{here.query}" if here.query else ""))
+    answer = panels(request, site, chapter, query)
+    answer["patch"] = patch(done.before, done.after, request.POST.get("window_page", ""))
+    answer["said"] = done.label
+    return JsonResponse(answer)
+
+
+def _context(request: HttpRequest, site: Site, chapter: str, query: dict[str, str]) -> dict[str, Any]:
+    look = sites.look(site)
+    waits = waiting(site)
+    return {
+        "site": site,
+        "document": look.document,
+        "chapter": chapter,
+        "chapter_name": chapters.DESKS[chapter],
+        "chapters": chapters.chapters(look, [w.change for w in waits]),
+        "waits": waits,
+        "live": hosting.live_edition(site),
+        "undoable": sites.last_edit(site),
+        "redoable": sites.next_edit(site),
+        "here": f"?{'&'.join(f'{k}={v}' for k, v in query.items())}" if query else "",
+        "live_address": hosting.origin(request, site.slug),
+        "all_settings": list(SETTINGS.values()),
+        "unread": inbox.unread(site),
+        "owned": owned(chapter, look),
+        **desks.desk(chapter, site, look, query, waits),
+    }
+
+
+def panels(request: HttpRequest, site: Site, chapter: str, query: dict[str, str]) -> dict[str, Any]:
+    """The parts of the workbench that an edit or another chapter changes."""
+    context = _context(request, site, chapter, query)
+    return {
+        "revision": site.revision,
+        "chapter": chapter,
+        "title": f"{chapters.DESKS[chapter]} – {context['document'].name}",
+        "panels": {
+            "chapters": render_to_string("studio/chapters.html", context, request),
+            "desk": render_to_string("studio/desk.html", context, request),
+            "rail": render_to_string("studio/rail.html", context, request),
+        },
+        "pages": _window_pages(context["document"]),
+        "base": draft_base(request, site),
+    }
+
+
+def draft_base(request: HttpRequest, site: Site) -> str:
+    """The signed address under which this person's windows show the draft for the next hour."""
+    token = hosting.draft_token(site, request.user)  # type: ignore[arg-type]
+    return f"{hosting.origin(request, hosting.DRAFT_PREFIX + site.slug)}/~{token}/"
+
+
+def _window_pages(document: Any) -> list[dict[str, str]]:
+    return [
+        {"id": key, "name": page.name, "path": path_of(page).removesuffix("index.html")}
+        for key, page in document.ordered_pages()
+    ]
+
+
+def page(
+    request: HttpRequest, site: Site, chapter: str, query: dict[str, str], status: int = 200, **more: Any
+) -> HttpResponse:
+    context = _context(request, site, chapter, query)
+    pages = _window_pages(context["document"])
+    shown = next((p for p in pages if p["id"] == context.get("page_id")), pages[0])
+    context["windows"] = {
+        "origin": hosting.origin(request, hosting.DRAFT_PREFIX + site.slug),
+        "base": draft_base(request, site),
+        "seconds": hosting.DRAFT_SECONDS,
+        "every": presence.EVERY,
+        "pages": pages,
+        "page": shown["id"],
+        "revision": site.revision,
+        "chapter": chapter,
+        "live": context["live"] is not None,
+        "address": reverse("workbench", args=(site.slug, "template")).removesuffix("template/"),
+    }
+    context["first_path"] = shown["path"]
+    return render(request, "studio/workbench.html", context | more, status=status)

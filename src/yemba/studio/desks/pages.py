@@ -1,0 +1,100 @@
+"""The Pages chapter: the map of the site, its sections and what stands in them."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+
+from yemba.core.change.commands.sections import ALIGNMENTS
+from yemba.core.check.starter_words import starter_sections
+from yemba.core.colour.grounds import GROUND_NAMES
+from yemba.core.site.document import Document, ordered_items, ordered_sections
+from yemba.core.site.kinds import Field
+from yemba.core.site.resolve import Look
+from yemba.sites.models import Site
+from yemba.studio.desks.little_page import bands
+from yemba.studio.desks.setting import Context
+from yemba.studio.waiting import Waiting
+
+
+def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiting]) -> Context:
+    document = look.document
+    page_id = query.get("page", "")
+    if query.get("section"):
+        page_id = next((key for key, p in document.pages.items() if query["section"] in p.sections), page_id)
+    if page_id not in document.pages:
+        page_id = document.order[0]
+    page = document.pages[page_id]
+    starters = starter_sections(look)
+    return {
+        "pages": [
+            {"id": key, "page": p, "chosen": key == page_id, "grounds": bands(look, key), "first": not p.slug}
+            for key, p in document.ordered_pages()
+        ],
+        "page_id": page_id,
+        "page": page,
+        "sections": [
+            {
+                "id": key,
+                "kind": look.catalogue.kind(section.kind),
+                "open": key == query.get("section"),
+                "starter": key in starters,
+                **(_section_desk(look, document, key) if key == query.get("section") else {}),
+            }
+            for key, section in ordered_sections(page)
+        ],
+        "kinds": list(look.catalogue.kinds.values()),
+        "pictures_count": len(document.pictures),
+        "binned": [
+            {
+                "id": key,
+                "page": binned.page is not None,
+                "name": f"Page {binned.page.name}"
+                if binned.page
+                else look.catalogue.kind(binned.section.kind).name
+                if binned.section
+                else "",
+            }
+            for key, binned in document.bin.items()
+            if not binned.picture
+        ],
+    }
+
+
+def _section_desk(look: Look, document: Document, key: str) -> Context:
+    _, section = document.section(key)
+    kind = look.catalogue.kind(section.kind)
+    layout, ground = look.layout(section), look.ground(section)
+    item_fields = kind.items.fields if kind.items else []
+    return {
+        "layout": layout,
+        "layout_mine": section.layout or "",
+        "ground": ground,
+        "ground_mine": section.ground or "",
+        "layouts": [(slug, name) for slug, name in kind.layout_names().items() if look.template.shows(kind.slug, slug)],
+        "grounds": list(GROUND_NAMES.items()),
+        "fields": [_control(document, f, section.fields.get(f.slug, "")) for f in kind.fields],
+        "aligned": section.one_offs.get("heading", {}).get("align", ""),
+        "has_heading": any(f.slug == "heading" for f in kind.fields),
+        "alignments": list(ALIGNMENTS.items()),
+        "items_name": kind.items.plural if kind.items else "",
+        "item_name": kind.items.name if kind.items else "",
+        "items": [
+            {"id": item_id, "fields": [_control(document, f, item.fields.get(f.slug, "")) for f in item_fields]}
+            for item_id, item in ordered_items(section)
+        ],
+    }
+
+
+def _control(document: Document, field: Field, value: str) -> Context:
+    links = [(f"page:{key}", page.name) for key, page in document.ordered_pages()]
+    picture = document.pictures.get(value) if field.type == "picture" else None
+    return {
+        "field": field,
+        "value": value,
+        "others": [(key, p.name) for key, p in document.pictures.items() if key != value]
+        if field.type == "picture"
+        else [],
+        "links": links,
+        "picture": picture,
+        "elsewhere": not value.startswith("page:"),
+    }

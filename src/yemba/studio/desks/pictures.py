@@ -1,0 +1,37 @@
+"""The pictures of the site: taken in, described, their focal spot, where they are used, the bin."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+
+from yemba.core.site.pictures import uses
+from yemba.core.site.resolve import Look
+from yemba.sites.models import Site
+from yemba.studio.desks.setting import Context
+from yemba.studio.waiting import Waiting
+
+
+def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiting]) -> Context:
+    document = look.document
+    used = uses(document)
+    return {
+        "pictures": [
+            {
+                "id": key,
+                "picture": picture,
+                "open": key == query.get("picture"),
+                "uses": [
+                    {"use": use, "words": _words(look, use.page, use.section)} for use in dict.fromkeys(used[key])
+                ],
+            }
+            for key, picture in document.pictures.items()
+        ],
+        "binned": [(key, binned.picture) for key, binned in document.bin.items() if binned.picture],
+    }
+
+
+def _words(look: Look, page: str, section: str) -> str:
+    if not page:
+        return "Logo"
+    held = look.document.pages[page]
+    return f"{look.catalogue.kind(held.sections[section].kind).name}, {held.name}"

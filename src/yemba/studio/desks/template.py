@@ -1,0 +1,49 @@
+"""The Template chapter: templates, their ready brand sheets, the plan of a change, what is set aside, one-offs."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+
+from yemba.core.site.one_offs import one_offs
+from yemba.core.site.resolve import Look
+from yemba.core.site.settings import SETTINGS
+from yemba.core.template.change import plan, set_aside
+from yemba.sites import brand_sheets
+from yemba.sites.models import Site
+from yemba.studio.desks.setting import Context
+from yemba.studio.waiting import Waiting
+
+
+def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiting]) -> Context:
+    """`plan=TEMPLATE` shows the plan of changing to it; nothing is changed by looking."""
+    applied = look.document.ready_sheet
+    planned = query.get("plan", "")
+    wanted = look.catalogue.templates.get(planned) if planned != look.template.slug else None
+    return {
+        "templates": [
+            {
+                "slug": template.slug,
+                "name": template.name,
+                "idea": template.idea,
+                "chosen": template.slug == look.template.slug,
+                "sheets": [
+                    {
+                        "path": f"{template.slug}/{sheet.slug}",
+                        "name": sheet.name,
+                        "colours": sheet.values["palette"],
+                        "chosen": applied == f"{template.slug}/{sheet.slug}",
+                    }
+                    for sheet in template.sheets
+                ],
+            }
+            for template in look.catalogue.templates.values()
+        ],
+        "now": look.template,
+        "wanted": wanted,
+        "plan": plan(look, wanted.slug) if wanted else None,
+        "covered": [SETTINGS[key].name for key in look.document.set_aside],
+        "aside": set_aside(look),
+        "one_offs": one_offs(look),
+        "own_sheet": look.document.own_sheet,
+        "saved": brand_sheets.sheets_of(site.owner),
+    }

@@ -1,0 +1,52 @@
+"""The Type chapter: pairings, sizes, the waterfall."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+
+from yemba.core.site.resolve import Look
+from yemba.core.type.scale import PHONE_WIDTH, WIDE_WIDTH
+from yemba.sites.models import Site
+from yemba.studio.desks.setting import Context, setting
+from yemba.studio.waiting import Waiting
+
+
+def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiting]) -> Context:
+    sizes = look.sizes
+    levels = ("h1", "h2", "h3", "h4", "h5", "h6", "lead", "body", "small")
+    heading, body = look.family("type.heading"), look.family("type.body")
+    narrow = body.facts.average_width / body.facts.units_per_em
+    top, rows = 0.0, []
+    for level in levels:
+        size = sizes[level]
+        top += size.high * 0.5 + 13
+        is_heading = level.startswith("h")
+        rows.append(
+            {
+                "level": level,
+                "low": size.low,
+                "high": size.high,
+                "y": top,
+                "drawn": size.high * 0.5,
+                "family": (heading if is_heading else body).name,
+                "weight": look.value("type.heading_weight") if is_heading else 400,
+            }
+        )
+    return {
+        "pairings": [
+            {"pairing": p, "chosen": (p.heading, p.body) == (heading.slug, body.slug)}
+            for p in look.catalogue.pairings.values()
+        ],
+        "families": list(look.catalogue.families.values()),
+        "heading": setting(look, "type.heading") | {"family": heading},
+        "body": setting(look, "type.body") | {"family": body},
+        "controls": [setting(look, f"type.{key}") for key in ("base", "ratio", "heading_weight")],
+        "rows": rows,
+        "waterfall_height": top + 16,
+        "phone_width": PHONE_WIDTH,
+        "wide_width": WIDE_WIDTH,
+        "measures": [
+            {"name": "Phone", "characters": round(334 / (sizes["body"].low * narrow))},
+            {"name": "Wide", "characters": round(36 * 16 / (sizes["body"].high * narrow))},
+        ],
+    }

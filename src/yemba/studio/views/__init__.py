@@ -1,0 +1,1 @@
+"""The studio's addresses. Each view parses, calls one service, answers."""

@@ -1,0 +1,68 @@
+"""Editions: named, looked at, compared two at a time, brought back."""
+
+from __future__ import annotations
+
+from django.contrib import messages
+from django.contrib.auth.decorators import login_required
+from django.http import Http404, HttpRequest, HttpResponse
+from django.shortcuts import redirect, render
+from django.views.decorators.http import require_POST, require_safe
+
+from yemba.core.errors import Fault
+from yemba.hosting import editions
+from yemba.hosting import services as hosting
+from yemba.sites import services as sites
+from yemba.studio.bench import draft_base, site_of
+
+
+@login_required
+@require_safe
+def listed(request: HttpRequest, slug: str) -> HttpResponse:
+    """All editions of a site; one of them looked at, or two beside one another, page by page."""
+    site = site_of(request, slug)
+    asked = {key: int(v) for key in ("look", "first", "second") if (v := request.GET.get(key, "")).isdigit()}
+    context = {
+        "site": site,
+        "document": sites.document(site),
+        "editions": hosting.editions(site),
+        "live": hosting.live_edition(site),
+        "planned": editions.planned(site),
+        "base": draft_base(request, site),
+    }
+    try:
+        if "first" in asked and "second" in asked:
+            first, second = sorted((asked["first"], asked["second"]))
+            pages, changes = editions.compared(site, first, second)
+            wanted = request.GET.get("page", "")
+            page = next((p for p in pages if p.name == wanted), None)
+            page = page or next((p for p in pages if p.state != "same"), pages[0])
+            context |= {"first": first, "second": second, "pages": pages, "changes": changes, "page": page}
+        elif "look" in asked:
+            context["shown"] = editions.edition(site, asked["look"])
+    except Fault as fault:
+        raise Http404 from fault
+    return render(request, "studio/editions.html", context)
+
+
+@login_required
+@require_POST
+def change(request: HttpRequest, slug: str, number: int) -> HttpResponse:
+    """Name an edition, make it live, or make the draft what it was made from."""
+    site = site_of(request, slug)
+    try:
+        if "draft" in request.POST:
+            hosting.draft_from(site, number)
+            messages.success(request, f"The draft is as edition {number} was. Undo takes that back.")
+        elif "edition_name" in request.POST:
+            named = editions.rename(site, number, request.POST["edition_name"])
+            messages.success(
+                request, f"Edition {number} is called “{named.name}”." if named.name else "Name taken away."
+            )
+        else:
+            hosting.bring_back(site, number)
+            messages.success(request, f"Edition {number} is live again. Your draft is as it was.")
+    except Fault as fault:
+        if fault.code == "no-such-edition":
+            raise Http404 from fault
+        messages.error(request, fault.sentence)
+    return redirect("editions", slug)

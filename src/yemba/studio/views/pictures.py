@@ -1,0 +1,56 @@
+"""Pictures: taken in, and shown small on the desk."""
+
+from __future__ import annotations
+
+from django.contrib.auth.decorators import login_required
+from django.http import Http404, HttpRequest, HttpResponse
+from django.views.decorators.http import require_GET, require_POST
+
+from yemba.core.errors import Fault
+from yemba.core.picture.intake import MOST_BYTES, take
+from yemba.core.site.ids import new_id
+from yemba.hosting import services as hosting
+from yemba.sites import services as sites
+from yemba.sites import store
+from yemba.studio.bench import answer, site_of
+
+
+@login_required
+@require_POST
+def upload(request: HttpRequest, slug: str) -> HttpResponse:
+    """Take a picture file in: for the logo, a section, an entry, in place of another, or just to have it."""
+    site = site_of(request, slug)
+    file = request.FILES.get("file")
+
+    def put() -> sites.Done:
+        if file is None:
+            raise Fault("no-file", "No file was chosen. Choose an SVG, PNG, JPEG or WebP file.", "file")
+        taken = take(file.read(MOST_BYTES + 1), str(file.name))
+        replaced = request.POST.get("replace", "")
+        arguments = {
+            "picture": replaced or new_id(),
+            "file": store.keep(taken.data),
+            "format": taken.format,
+            "width": taken.width,
+            "height": taken.height,
+            "file_name": str(file.name)[:80],
+            **{key: request.POST.get(key, "") for key in ("use", "section", "item")},
+        }
+        return sites.edit(site, "replace-picture" if replaced else "add-picture", arguments)
+
+    return answer(request, site, put)
+
+
+@login_required
+@require_GET
+def thumb(request: HttpRequest, slug: str, picture: str) -> HttpResponse:
+    """A picture of the draft, small, for the desk."""
+    document = sites.document(site_of(request, slug))
+    found = document.pictures.get(picture) or getattr(document.bin.get(picture), "picture", None)
+    if found is None:
+        raise Http404
+    kind = "image/svg+xml" if found.format == "svg" else "image/webp"
+    response = HttpResponse(hosting.thumb(found), content_type=kind)
+    response["Cache-Control"] = "private, max-age=3600"
+    response["Content-Security-Policy"] = "default-src 'none'; style-src 'unsafe-inline'; sandbox"
+    return response

@@ -1,0 +1,65 @@
+"""The proof: publishing some or all of what waits, now or at a set time; taking a change back."""
+
+from __future__ import annotations
+
+from datetime import UTC, datetime
+
+from django.contrib import messages
+from django.contrib.auth.decorators import login_required
+from django.http import HttpRequest, HttpResponse
+from django.shortcuts import redirect
+from django.views.decorators.http import require_POST
+
+from yemba.core.errors import Fault
+from yemba.hosting import editions
+from yemba.hosting import services as hosting
+from yemba.sites import services as sites
+from yemba.studio.bench import answer, site_of
+from yemba.studio.waiting import chosen, without
+
+
+@login_required
+@require_POST
+def publish(request: HttpRequest, slug: str) -> HttpResponse:
+    """Put the ticked changes live, with what must come along; the first time, the whole site. Or plan that."""
+    site = site_of(request, slug)
+    ticked = request.POST.getlist("goes")
+    try:
+        document, going = chosen(site, ticked)
+        if request.POST.get("when") == "later":
+            planned = editions.plan(site, document, going, _moment(request.POST.get("at", "")))
+            messages.success(request, f"Planned for {planned.at:%d %B %Y, %H:%M} UTC. Until then everything waits.")
+            return redirect("workbench", slug, "proof")
+    except Fault as fault:
+        messages.error(request, fault.sentence)
+        return redirect("workbench", slug, "proof")
+    edition = hosting.publish(site, [editions.in_words(change) for change in going], document=document)
+    along = ", ".join(change.subject for change in going if change.key not in ticked)
+    messages.success(request, f"Edition {edition.number} is live." + (f" {along} came along." if along else ""))
+    return redirect("workbench", slug, "proof")
+
+
+@login_required
+@require_POST
+def take_back(request: HttpRequest, slug: str) -> HttpResponse:
+    """Make one thing in the draft as it is live. Undo brings the change again."""
+    site = site_of(request, slug)
+    key = request.POST.get("key", "")
+    return answer(request, site, lambda: sites.put_document(site, without(site, key), "One change taken back"))
+
+
+@login_required
+@require_POST
+def cancel_plan(request: HttpRequest, slug: str) -> HttpResponse:
+    """Nothing goes out by itself any more."""
+    editions.cancel(site_of(request, slug))
+    messages.success(request, "The planned publishing is called off. Everything waits as before.")
+    return redirect("workbench", slug, "proof")
+
+
+def _moment(typed: str) -> datetime:
+    """A moment as the field gives it, in UTC. Raises Fault ``moment-unreadable``."""
+    try:
+        return datetime.fromisoformat(typed).replace(tzinfo=UTC)
+    except ValueError:
+        raise Fault("moment-unreadable", f"“{typed}” is not a day and time. Choose both.", "at") from None

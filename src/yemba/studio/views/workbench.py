@@ -1,0 +1,183 @@
+"""The workbench: a chapter's page, edits, and what its windows ask for."""
+
+from __future__ import annotations
+
+from django.contrib.auth.decorators import login_required
+from django.http import Http404, HttpRequest, HttpResponse, JsonResponse
+from django.template.loader import render_to_string
+from django.views.decorators.http import require_GET, require_POST, require_safe
+
+from yemba.core.errors import Fault
+from yemba.hosting import services as hosting
+from yemba.render.files import icon_paths, site_files
+from yemba.sites import history, presence
+from yemba.sites import services as sites
+from yemba.studio import chapters, desks
+from yemba.studio.bench import answer, error, page, panels, site_of, wants_json
+from yemba.studio.inspecting import checks, read_measured
+from yemba.studio.patch import patch
+from yemba.studio.waiting import chosen, without
+from yemba.studio.where import safe_where
+
+_HIDDEN = {"csrfmiddlewaretoken", "command", "revision", "gesture", "chapter", "here", "form", "window_page"}
+
+
+@login_required
+@require_safe
+def workbench(request: HttpRequest, slug: str, chapter: str = "template") -> HttpResponse:
+    site = site_of(request, slug)
+    if chapter not in chapters.DESKS:
+        raise Http404
+    if wants_json(request):
+        return JsonResponse(panels(request, site, chapter, request.GET.dict()))
+    return page(request, site, chapter, request.GET.dict())
+
+
+@login_required
+@require_POST
+def edit(request: HttpRequest, slug: str) -> HttpResponse:
+    """Do one command on the draft."""
+    site = site_of(request, slug)
+    name = request.POST.get("command", "")
+    arguments = {key: value for key, value in request.POST.items() if key not in _HIDDEN}
+    revision = request.POST.get("revision", "")
+    return answer(
+        request,
+        site,
+        lambda: sites.edit(
+            site,
+            name,
+            arguments,
+            int(revision) if revision.isdigit() else None,
+            request.POST.get("gesture", "")[:40],
+            posted=True,
+        ),
+    )
+
+
+@login_required
+@require_POST
+def undo(request: HttpRequest, slug: str) -> HttpResponse:
+    site = site_of(request, slug)
+    return answer(request, site, lambda: sites.undo(site))
+
+
+@login_required
+@require_POST
+def redo(request: HttpRequest, slug: str) -> HttpResponse:
+    site = site_of(request, slug)
+    return answer(request, site, lambda: sites.redo(site))
+
+
+@login_required
+@require_POST
+def stream(request: HttpRequest, slug: str) -> HttpResponse:
+    """What the windows would show if this command were done; nothing is stored."""
+    site = site_of(request, slug)
+    arguments = {key: value for key, value in request.POST.items() if key not in _HIDDEN}
+    try:
+        after = sites.preview(site, request.POST.get("command", ""), arguments)
+    except Fault as fault:
+        return JsonResponse({"error": error(fault)}, status=422)
+    return JsonResponse({"patch": patch(sites.document(site), after, request.POST.get("window_page", ""))})
+
+
+@login_required
+@require_GET
+def state(request: HttpRequest, slug: str) -> HttpResponse:
+    """All that the windows need to show one page as in the draft, live, without one change, with some, or at a step."""
+    site = site_of(request, slug)
+    shown, told = sites.document(site), {}
+    if request.GET.get("which") == "live":
+        shown = hosting.live_document(site) or shown
+    elif "without" in request.GET:
+        shown = without(site, request.GET["without"])
+    elif request.GET.get("at", "").isdigit():
+        try:
+            shown = history.at(site, int(request.GET["at"]))
+        except Fault as fault:
+            raise Http404 from fault
+    elif "goes" in request.GET:
+        ticked = request.GET.getlist("goes")
+        try:
+            shown, going = chosen(site, ticked)
+            told = {"along": [change.subject for change in going if change.key not in ticked]}
+        except Fault as fault:  # nothing is ticked, or it cannot go alone: nothing would change
+            shown = hosting.live_document(site) or shown
+            told = {} if fault.code == "nothing-chosen" else {"sentence": fault.sentence}
+    return JsonResponse({"patch": patch(None, shown, request.GET.get("page", "")), **told})
+
+
+@login_required
+@require_GET
+def where_is(request: HttpRequest, slug: str) -> HttpResponse:
+    """The name, the origins and the control of what was pointed at."""
+    site = site_of(request, slug)
+    asked = [request.GET.get(key, "") for key in ("place", "field", "item")]
+    told = safe_where(site, sites.look(site), *asked)
+    if told is None:
+        return JsonResponse({"gone": True}, status=404)
+    html = render_to_string("studio/told.html", {"told": told})
+    return JsonResponse({"html": html, "address": told.address, "control": told.control})
+
+
+@login_required
+@require_GET
+def plane(request: HttpRequest, slug: str) -> HttpResponse:
+    """The picking plane at another hue."""
+    site = site_of(request, slug)
+    hue = request.GET.get("hue", "0")
+    ground = sites.look(site).grounds.get(request.GET.get("ground", "light"))
+    if not hue.isdigit() or ground is None:
+        raise Http404
+    return JsonResponse(desks.plane_context(int(hue) % 360, ground.fill))
+
+
+@login_required
+@require_GET
+def icon(request: HttpRequest, slug: str, path: str) -> HttpResponse:
+    """A file of the draft's icon set, for the Logo chapter."""
+    site = site_of(request, slug)
+    if path not in icon_paths():
+        raise Http404
+    file = site_files(hosting.rendering(sites.document(site)))[path]
+    kind = {"png": "image/png", "svg": "image/svg+xml", "ico": "image/x-icon"}[path.rpartition(".")[2]]
+    response = HttpResponse(hosting.made(file), content_type=kind)
+    response["Cache-Control"] = "private, no-cache"
+    return response
+
+
+@login_required
+@require_POST
+def go_to(request: HttpRequest, slug: str, number: int) -> HttpResponse:
+    """Walk the history back, or on, to a step."""
+    site = site_of(request, slug)
+    return answer(request, site, lambda: history.go_to(site, number))
+
+
+@login_required
+@require_POST
+def present(request: HttpRequest, slug: str) -> HttpResponse:
+    """A sign of life of a window; the answer says who else is there and which revision stands."""
+    site = site_of(request, slug)
+    window, chapter = request.POST.get("window", "")[:24], request.POST.get("chapter", "")
+    if request.POST.get("left"):
+        presence.left(site, window)
+        return JsonResponse({})
+    others = presence.seen(site, window, request.user, chapter if chapter in chapters.DESKS else "")  # type: ignore[arg-type]
+    told = [{**other._asdict(), "chapter": chapters.DESKS.get(other.chapter, "")} for other in others]
+    html = render_to_string("studio/present.html", {"others": told})
+    return JsonResponse({"html": html, "revision": site.revision})
+
+
+@login_required
+@require_POST
+def measured(request: HttpRequest, slug: str) -> HttpResponse:
+    """What the phone window measured of the draft's pages; the answer is the list of checks with it."""
+    site = site_of(request, slug)
+    try:
+        boxes = read_measured(request.POST.get("measured", ""))
+    except Fault as fault:
+        return JsonResponse({"error": error(fault)}, status=422)
+    context = {"site": site, "checks": checks(site, boxes), "chapter": "proof", "here": "", "measured": True}
+    return JsonResponse({"html": render_to_string("studio/checks.html", context, request)})
