@@ -10,7 +10,7 @@ from typing import Any, NamedTuple
 
 from yemba.core.change.said import said
 from yemba.core.errors import Fault
-from yemba.core.picture.intake import take
+from yemba.core.picture.intake import Taken, take
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.ids import new_id
 from yemba.core.site.resolve import Look
@@ -24,11 +24,11 @@ KEYS = tuple(key for key, setting in SETTINGS.items() if setting.home == "sheet"
 
 
 class File(NamedTuple):
-    """A brand sheet as read from a file; `logo` is the picture's bytes, name and alt text."""
+    """A brand sheet as read from a file; `logo` is the picture as taken in, its name and alt text."""
 
     name: str
     values: dict[str, Any]
-    logo: tuple[bytes, str, str] | None
+    logo: tuple[Taken, str, str] | None
 
 
 class Compared(NamedTuple):
@@ -102,7 +102,7 @@ def read_file(data: bytes, catalogue: Catalogue) -> File:
     return File(name, read_values(told["values"], catalogue), _logo(told.get("logo")))
 
 
-def _logo(told: Any) -> tuple[bytes, str, str] | None:
+def _logo(told: Any) -> tuple[Taken, str, str] | None:
     if not isinstance(told, dict):
         return None
     name = str(told.get("name", "logo"))[:80]
@@ -110,7 +110,7 @@ def _logo(told: Any) -> tuple[bytes, str, str] | None:
         data = base64.b64decode(str(told.get("data", "")), validate=True)
     except binascii.Error as error:
         raise Fault("sheet-unreadable", f"The logo “{name}” in this brand sheet is broken.", "file") from error
-    return take(data, name).data, name, str(told.get("alt", ""))[:250]
+    return take(data, name), name, str(told.get("alt", ""))[:250]
 
 
 def compare(first: Mapping[str, Any], second: Mapping[str, Any], look: Look) -> list[Compared]:

@@ -6,7 +6,7 @@ import re
 import warnings
 from io import BytesIO
 from typing import NamedTuple
-from xml.etree.ElementTree import Element, ParseError, tostring
+from xml.etree.ElementTree import Element, ParseError, register_namespace, tostring
 
 import resvg_py
 from defusedxml.common import DefusedXmlException
@@ -20,6 +20,8 @@ MOST_PIXELS = 50_000_000
 _LONGEST_SIDE = 2560  # px kept of a photograph: more than any place on a page shows
 _KNOWN = {"PNG": "png", "JPEG": "jpeg", "WEBP": "webp"}
 _SVG = "{http://www.w3.org/2000/svg}"
+register_namespace("", _SVG.strip("{}"))  # written out without a prefix, as drawing programs do
+register_namespace("xlink", "http://www.w3.org/1999/xlink")
 _UNSAFE_ELEMENTS = {
     "script",
     "foreignObject",
@@ -122,7 +124,7 @@ def _take_svg(data: bytes, name: str) -> Taken:
     width, height = _svg_size(root, name)
     root.set("width", f"{width:g}")
     root.set("height", f"{height:g}")
-    clean = tostring(root, default_namespace=None)
+    clean = tostring(root)
     try:
         resvg_py.svg_to_bytes(svg_string=clean.decode(), width=32)
     except Exception as error:

@@ -1,0 +1,200 @@
+"""A server killed at random moments: no acknowledged edit is lost, no live site is half new, nothing stays behind.
+
+A child process edits or publishes and says on its output what is done; it is killed without warning at a moment
+drawn by chance, two hundred times over. The outcome is looked at from here, through a connection of its own.
+"""
+
+from __future__ import annotations
+
+import json
+import os
+import random
+import signal
+import sqlite3
+import subprocess
+import sys
+import time
+from collections.abc import Iterator
+from hashlib import sha256
+from pathlib import Path
+
+import pytest
+
+ROOT = Path(__file__).parents[2]
+EDITING, PUBLISHING = 150, 60
+BEGIN = """
+import os, sys
+import django; django.setup()
+from django.core.management import call_command
+from django.db import connections
+from yemba.catalogue import catalogue
+from yemba.people.models import Person
+from yemba.sites import services as sites
+from yemba.sites.models import Site
+"""
+# Set up once; every line names what a child is to do, whose number is said, and that it is gone.
+NURSERY = """
+catalogue()
+work = {"edit": EDIT, "publish": PUBLISH, "sweep": 'call_command("sweep_store", at_start=True)'}
+for line in sys.stdin:
+    connections.close_all()
+    sys.stdout.flush()
+    child = os.fork()
+    if not child:
+        exec(work[line.strip()])
+        os._exit(0)
+    print("child", child, flush=True)
+    os.waitpid(child, 0)
+    print("gone", flush=True)
+"""
+MAKE = """
+from yemba.core.picture.intake import take
+from yemba.hosting import services as hosting
+from yemba.sites import store
+from PIL import Image
+from io import BytesIO
+call_command("migrate", verbosity=0)
+ines = Person.objects.create_user("ines@saltmarsh.example", None, name="Ines")
+site = sites.create(ines, "Saltmarsh Bindery", "saltmarsh", "slipway")
+out = BytesIO(); Image.effect_noise((500, 400), 60).convert("RGB").save(out, "JPEG")
+taken = take(out.getvalue(), "noise.jpg")
+document = sites.document(site)
+opening = document.pages[document.order[0]].order[0]
+about = {"file": store.keep(taken.data), "format": "jpeg", "width": 500, "height": 400, "file_name": "noise.jpg"}
+sites.edit(site, "add-picture", {"picture": "xp1", "section": opening, **about})
+hosting.publish(Site.objects.get(pk=site.pk))
+"""
+EDIT = """
+import itertools
+site = Site.objects.get(slug="saltmarsh")
+opening = sites.document(site).pages[sites.document(site).order[0]].order[0]
+start = Site.objects.get(pk=site.pk).edits.count()
+print("ready", flush=True)
+for n in itertools.count(start):
+    sites.edit(Site.objects.get(pk=site.pk), "set-words", {"section": opening, "field": "heading", "words": f"Words {n}"})
+    print(n, flush=True)
+"""
+PUBLISH = """
+import itertools, random
+from yemba.hosting import services as hosting
+from yemba.hosting.models import Edition
+site = Site.objects.get(slug="saltmarsh")
+opening = sites.document(site).pages[sites.document(site).order[0]].order[0]
+print("ready", flush=True)
+for n in itertools.count(Edition.objects.count()):
+    sites.edit(Site.objects.get(pk=site.pk), "set-words", {"section": opening, "field": "heading", "words": f"Edition {n}"})
+    sites.edit(Site.objects.get(pk=site.pk), "set-colour", {"colour": "c1", "hex": f"#{random.randrange(1 << 24):06x}"})
+    sites.edit(Site.objects.get(pk=site.pk), "set-focal", {"picture": "xp1", "x": str(n % 100)})
+    edition = hosting.publish(Site.objects.get(pk=site.pk))
+    print(edition.number, flush=True)
+"""
+
+
+class House:
+    """An installation of its own with one site, one picture, one edition; and a process that has children to kill."""
+
+    def __init__(self, place: Path) -> None:
+        self.place = place
+        self.chance = random.Random(1)
+        own = {
+            "YEMBA_DATA": str(place),
+            "YEMBA_SECRET_KEY": "x",
+            "YEMBA_SCHEME": "http",
+            "PYTHONPATH": str(ROOT / "src"),
+        }
+        self.environment = {**os.environ, **own, "DJANGO_SETTINGS_MODULE": "yemba.config.settings"}
+        make = subprocess.run([sys.executable, "-c", BEGIN + MAKE], env=self.environment, check=False, timeout=120)
+        make.check_returncode()
+        told = f"EDIT, PUBLISH = {EDIT!r}, {PUBLISH!r}\n"
+        self.nursery = subprocess.Popen(
+            [sys.executable, "-c", BEGIN + told + NURSERY],
+            env=self.environment,
+            stdin=subprocess.PIPE,
+            stdout=subprocess.PIPE,
+            text=True,
+        )
+
+    def start(self, work: str, until: str) -> tuple[int, list[str]]:
+        """A child at this work: its process number, and the lines said before `until`."""
+        assert self.nursery.stdin is not None
+        self.nursery.stdin.write(f"{work}\n")
+        self.nursery.stdin.flush()
+        child, said = 0, []
+        while not child or until not in said:
+            line = self.line()
+            if line.startswith("child "):
+                child = int(line.split()[1])
+            said.append(line)
+        return child, said
+
+    def line(self) -> str:
+        assert self.nursery.stdout is not None
+        line = self.nursery.stdout.readline()
+        assert line, "the nursery is gone"
+        return line.strip()
+
+    def kill_in_the_middle(self, work: str, longest: float) -> list[int]:
+        """Start it, kill it without warning within `longest` seconds; the numbers it had said were done."""
+        child, said = self.start(work, "ready")
+        time.sleep(self.chance.uniform(0, longest))
+        os.kill(child, signal.SIGKILL)
+        while said[-1] != "gone":
+            said.append(self.line())
+        return [int(line) for line in said if line.isdigit()]
+
+    def ask(self, sql: str) -> list[tuple[object, ...]]:
+        connection = sqlite3.connect(self.place / "yemba.sqlite3")
+        try:
+            return connection.execute(sql).fetchall()
+        finally:
+            connection.close()
+
+
+@pytest.fixture(scope="module")
+def house(tmp_path_factory: pytest.TempPathFactory) -> Iterator[House]:
+    made = House(tmp_path_factory.mktemp("house"))
+    yield made
+    made.nursery.kill()
+    made.nursery.wait()
+
+
+def test_no_acknowledged_edit_is_lost(house: House) -> None:
+    for _ in range(EDITING):
+        done = house.kill_in_the_middle("edit", 0.12)
+        ((document, revision),) = house.ask("select document, revision from sites_site")
+        edits = house.ask("select number, operations from sites_edit order by number")
+        assert [number for number, _ in edits] == list(range(1, len(edits) + 1)), "no gap in the log"
+        assert revision == len(edits)
+        last = json.loads(str(edits[-1][1]))[-1]
+        if done:
+            assert len(edits) >= done[-1] + 1, "what was said to be kept is kept"
+        if last["path"][-1] == "heading":
+            assert json.dumps(last["new"]) in str(document), "the draft is the outcome of the log"
+        ((whole,),) = house.ask("pragma integrity_check")
+        assert whole == "ok"
+
+
+def test_no_live_site_is_half_new_and_nothing_stays_behind(house: House) -> None:
+    store = house.place / "store"
+    for turn in range(PUBLISHING):
+        done = house.kill_in_the_middle("publish", 0.5)
+        ((number, manifest, document),) = house.ask(
+            "select number, manifest, e.document from hosting_live l join hosting_edition e on e.id = l.edition_id",
+        )
+        if done:
+            assert int(str(number)) >= done[-1], "what was said to be live is live, or a later one"
+        page = b""
+        for path, digest in json.loads(str(manifest)).items():
+            data = (store / digest[:2] / digest).read_bytes()
+            assert sha256(data).hexdigest() == digest, "every file is whole"
+            page = data if path == "index.html" else page
+        plain = json.loads(str(document))
+        home = plain["pages"][plain["order"][0]]
+        heading = home["sections"][home["order"][0]]["fields"]["heading"]
+        assert heading.encode() in page, "the page is of the same edition as its document"
+        if turn % 20 == 19:
+            house.start("sweep", "gone")
+            tables = ("hosting_made", "hosting_edition", "sites_site", "sites_edit", "hosting_planned")
+            pointed = " ".join(str(house.ask(f"select * from {table}")) for table in tables)
+            left = [file.name for file in store.rglob("*") if file.is_file() and file.name not in pointed]
+            assert left == []
