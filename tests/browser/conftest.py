@@ -5,11 +5,14 @@ from __future__ import annotations
 import os
 import shutil
 from collections.abc import Iterator
+from functools import cache
 
 import pytest
 from playwright.sync_api import Browser, BrowserContext, Page, expect, sync_playwright
 
 from tests.conftest import needs
+from yemba.demo import scenario
+from yemba.render import files
 
 os.environ["DJANGO_ALLOW_ASYNC_UNSAFE"] = "true"  # Playwright's loop and the ORM share the thread
 PATIENCE = 20_000  # ms; a busy machine is slow, not wrong
@@ -25,6 +28,15 @@ def browser() -> Iterator[Browser]:
         started = playwright.chromium.launch(executable_path=chromium, args=ARGUMENTS)
         yield started
         started.close()
+
+
+@pytest.fixture(scope="session", autouse=True)
+def pictures_are_made_once() -> Iterator[None]:
+    """Each test begins with an empty database; the demo's drawings and their sizes are the same every time."""
+    with pytest.MonkeyPatch.context() as patched:
+        for module, name in ((files, "resized"), (scenario, "render")):
+            patched.setattr(module, name, cache(getattr(module, name)))
+        yield
 
 
 @pytest.fixture

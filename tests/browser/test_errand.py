@@ -15,7 +15,7 @@ pytestmark = [pytest.mark.browser, pytest.mark.django_db(transaction=True)]
 
 def publish(page: Page) -> None:
     chapter(page, "Proof")
-    page.locator(".publish button").click()
+    page.locator("#publish-button").click()
     expect(page.locator(".said")).to_contain_text("is live")
 
 
@@ -30,7 +30,7 @@ def read_live(browser: Browser, address: str) -> dict[str, str]:
         "footer": stranger.locator(".copyright").inner_text(),
         "typeface": style(stranger, "h1", "fontFamily"),
         "menu": " ".join(stranger.locator(".menu li").all_inner_texts()),
-        "scripts": str(stranger.locator("script").count()),
+        "scripts": str(stranger.locator("script:not([type='application/ld+json'])").count()),
     }
     context.close()
     return seen
@@ -52,9 +52,11 @@ def test_ines_makes_a_site_hers_and_publishes_it(page: Page, browser: Browser, l
     expect(page.locator("#desk h1")).to_have_text("Palette")
 
     chapter(page, "Template")
+    page.get_by_role("link", name="See the plan for Slipway").click()
+    expect(page.locator(".plan")).to_contain_text("4 pages")
+    eventually(page, "document.body.dataset.header === 'row'")  # shown before it is chosen
     page.get_by_role("button", name="Change to Slipway").click()
     kept(page, "Template Slipway")
-    eventually(page, "document.body.dataset.header === 'row'")
 
     chapter(page, "Palette")
     page.locator("#hex-code").fill("no colour at all")
@@ -71,7 +73,7 @@ def test_ines_makes_a_site_hers_and_publishes_it(page: Page, browser: Browser, l
     eventually(page, "getComputedStyle(document.querySelector('h1')).fontFamily.includes('Fraunces')")
 
     chapter(page, "Logo")
-    page.locator("#logo-file-input").set_input_files({"name": "mark.png", "mimeType": "image/png", "buffer": logo()})
+    page.locator("#logo-file-file").set_input_files({"name": "mark.png", "mimeType": "image/png", "buffer": logo()})
     kept(page, "Logo mark.png")
     eventually(page, "document.querySelector('.site-title img')?.naturalWidth > 0")
 
@@ -116,7 +118,8 @@ def test_ines_makes_a_site_hers_and_publishes_it(page: Page, browser: Browser, l
     publish(page)
     assert read_live(browser, address)["button"] == "rgb(140, 59, 42)"
 
-    page.get_by_role("button", name="Make edition 1 live").click()
+    page.get_by_role("link", name="Editions (2)").click()
+    page.get_by_role("button", name="Make it live again").click()
     expect(page.locator(".said")).to_contain_text("Edition 1 is live again")
     assert read_live(browser, address) == first
 

@@ -96,7 +96,7 @@ def test_a_page_is_made_filled_and_published(page: Page, live_server) -> None:
     frames(page)[1].wait_for_selector(".kind-opening")
     chapter(page, "Proof")
     expect(page.locator(".changes")).to_contain_text("Page Tools")
-    page.locator(".publish button").click()
+    page.locator("#publish-button").click()
     expect(page.locator(".said")).to_contain_text("is live")
     page.goto(f"http://saltmarsh.localhost:{port}/tools/")
     assert page.locator(".kind-words-with-picture img").get_attribute("alt") == "Iron shears on a bench"

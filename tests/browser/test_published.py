@@ -5,6 +5,7 @@ from __future__ import annotations
 import functools
 import http.server
 import json
+import re
 import shutil
 import subprocess
 import threading
@@ -19,17 +20,31 @@ from yemba.core.site.document import Document
 from yemba.demo import scenario
 from yemba.hosting import services as hosting
 from yemba.sites import services as sites
-from yemba.studio.chapters import NAMES
+from yemba.sites.models import Site
+from yemba.studio.chapters import DESKS
 
 pytestmark = [pytest.mark.browser, pytest.mark.tools, pytest.mark.django_db(transaction=True)]
 LONG = "Herringbone, paste paper and other endpapers that Ines makes when the tide keeps her"
 
 
 @pytest.fixture
-def exported(tmp_path: Path, db: None) -> Path:
-    """The demo's live site, its draft in both templates, and an awkward one, each in a folder."""
+def exported(tmp_path_factory: pytest.TempPathFactory, db: None) -> Path:
+    """The three live sites of the demo, the bindery's draft in every template, and an awkward one, each in a folder.
+
+    Made once for all tests here: nobody writes in it.
+    """
+    if not _EXPORTED:
+        _EXPORTED.append(export(tmp_path_factory.mktemp("exported")))
+    return _EXPORTED[0]
+
+
+_EXPORTED: list[Path] = []
+
+
+def export(tmp_path: Path) -> Path:
     site = scenario.load()
-    hosting.write_out(site, tmp_path / "live", draft=False)
+    for slug in scenario.SLUGS:
+        hosting.write_out(Site.objects.get(slug=slug), tmp_path / slug, draft=False)
     for name, over in {
         "slipway": {},
         "handbill": {"template": "handbill"},
@@ -115,8 +130,26 @@ def test_pages_are_accessible_fit_every_width_and_ask_nobody_else(
             wrong += [f"{path}: the footer floats at {foot} px"] if foot < 799 else []
     assert not wrong, "\n".join(wrong)
     assert missing == []
+    assert dead_links(exported) == []
     assert {url for url in asked if not url.startswith(served)} == set()
     context.close()
+
+
+def dead_links(exported: Path) -> list[str]:
+    """Links to pages or places on them that are not there."""
+    dead = []
+    for file in exported.rglob("*.html"):
+        top = exported / file.relative_to(exported).parts[0]
+        for link in re.findall(r'<a[^>]* href="([^"]+)"', file.read_text()):
+            path, _, place = link.partition("#")
+            if re.match(r"https?:|mailto:|tel:", path):
+                continue
+            base = top if path.startswith("/") else file.parent
+            found = (base / path.lstrip("/")).resolve() if path else file
+            found = found / "index.html" if found.is_dir() else found
+            if not found.is_file() or (place and f'id="{place}"' not in found.read_text()):
+                dead.append(f"{file.relative_to(exported)}: {link}")
+    return dead
 
 
 def test_the_menu_folds_where_it_is_said_and_opens_without_script(
@@ -124,7 +157,7 @@ def test_the_menu_folds_where_it_is_said_and_opens_without_script(
 ) -> None:
     context = browser.new_context(java_script_enabled=True)
     page = context.new_page()
-    for site in ("slipway", "handbill", "lantern", "awkward"):
+    for site in ("saltmarsh", "handbill", "lantern", "awkward"):
         page.goto(f"{served}{site}/")
         page.set_viewport_size({"width": 390, "height": 800})
         assert not page.locator(".menu a").first.is_visible()
@@ -163,10 +196,14 @@ def test_every_screen_of_the_studio_is_accessible(page: Page, live_server, node_
         look(address, 390)
     page.goto(studio)
     page.get_by_role("button", name="Enter the demo as Ines").click()
-    for address in ("/sites/", "/sites/new/", "/sites/saltmarsh/proof/"):
+    plain = ("/sites/", "/sites/new/", "/sites/saltmarsh/proof/", "/sites/saltmarsh/inbox/", "/brand-sheets/")
+    compared = ("/sites/saltmarsh/editions/?first=1&second=3", "/brand-sheets/?first=site:nettle&second=site:dubrov")
+    for address in (*plain, *compared, "/sites/saltmarsh/editions/?look=2", "/sites/saltmarsh/inbox/?folder=held"):
         look(address)
         look(address, 390)
-    for chapter in NAMES:
+    look("/sites/saltmarsh/template/?plan=lantern")
+    look("/sites/saltmarsh/pictures/?picture=frame")
+    for chapter in DESKS:
         look(f"/sites/saltmarsh/{chapter}/")
     for key in ("?", "/"):
         page.locator("#desk h1").click()
