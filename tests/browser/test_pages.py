@@ -62,7 +62,7 @@ def test_a_page_is_made_filled_and_published(page: Page, live_server) -> None:
     heading.focus()
     eventually(page, "!!document.querySelector('.body em')")
 
-    page.locator("#file-of-words-picture").set_input_files(
+    page.locator("#file-words-picture-file").set_input_files(
         {"name": "shears.jpg", "mimeType": "image/jpeg", "buffer": photo()}
     )
     kept(page, "Picture shears.jpg")
@@ -95,7 +95,7 @@ def test_a_page_is_made_filled_and_published(page: Page, live_server) -> None:
     page.get_by_label("Page shown").select_option(label="Home")
     frames(page)[1].wait_for_selector(".kind-opening")
     chapter(page, "Proof")
-    expect(page.locator(".changes")).to_contain_text("Page Tools")
+    expect(page.locator("#desk")).to_contain_text("Page Tools")
     page.locator("#publish-button").click()
     expect(page.locator(".said")).to_contain_text("is live")
     page.goto(f"http://saltmarsh.localhost:{port}/tools/")

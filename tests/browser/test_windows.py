@@ -103,12 +103,12 @@ def test_one_scroll_before_and_after_and_the_proof(bench: Page) -> None:
     bench.locator("[data-change='colour.c1']").hover()
     eventually(bench, f"{COLOUR} === 'rgb(47, 95, 138)'")
     eventually(bench, "document.querySelector('h1').textContent.startsWith('Books mended')")
-    eventually(bench, "document.querySelectorAll('[data-touched]').length === 3")
+    eventually(bench, "document.querySelectorAll('[data-touched]').length === 4")
     bench.locator("#desk h1").hover()
     eventually(bench, f"{OXIDE} && !document.querySelector('[data-touched]')")
 
     chapter(bench, "Proof")
-    expect(bench.locator(".change")).to_have_count(4)
+    expect(bench.locator(".change")).to_have_count(7)
     for _ in range(200):
         live, draft = (frame.locator("h1").inner_text() for frame in frames(bench))
         if live != draft:
@@ -121,12 +121,12 @@ def test_one_scroll_before_and_after_and_the_proof(bench: Page) -> None:
     until(bench, "document.querySelector('h1').textContent.startsWith('Old books')", after)
     until(bench, OXIDE, after)
     bench.get_by_role("button", name="Take back: Ground: Offers on Home").click()
-    expect(bench.locator(".change")).to_have_count(3)
+    expect(bench.locator(".change")).to_have_count(6)
     until(bench, "document.querySelector('.kind-offers').dataset.ground === 'light'", after)
     assert shown_live.evaluate(f"{COLOUR} === 'rgb(47, 95, 138)'"), "what is live is shown as it is live"
     expect(bench.get_by_label("Heading: Opening on Home goes out")).not_to_be_checked()
-    bench.get_by_role("button", name="Publish 2 of 3 changes").click()
-    expect(bench.locator(".said")).to_contain_text("Edition 3 is live")
+    bench.get_by_role("button", name="Publish 5 of 6 changes").click()
+    expect(bench.locator(".said")).to_contain_text("Edition 4 is live")
     expect(bench.locator(".change")).to_have_count(1)
     bench.goto(bench.url.replace("localhost", "saltmarsh.localhost").split("/sites/")[0] + "/")
     assert bench.locator("h1").inner_text() == "Old books mended, new ones made"

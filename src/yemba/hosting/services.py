@@ -156,7 +156,7 @@ def live_edition(site: Site) -> Edition | None:
 def live_document(site: Site) -> Document | None:
     """What the live edition was made from; None before the first publishing."""
     edition = live_edition(site)
-    return read(edition.document) if edition else None
+    return sites.read_again(edition.document) if edition else None
 
 
 def editions(site: Site) -> list[Edition]:

@@ -35,8 +35,12 @@ _read_before: OrderedDict[str, Document] = OrderedDict()
 
 
 def document(site: Site) -> Document:
-    """The draft. Texts read or written lately are not read again."""
-    text = site.document
+    """The draft."""
+    return read_again(site.document)
+
+
+def read_again(text: str) -> Document:
+    """The document of a stored text. Texts read or written lately are not read again: the same one comes back."""
     found = _read_before.get(text)
     return found if found is not None else _remember(text, read(text))
 

@@ -40,7 +40,10 @@ def error(fault: Fault) -> dict[str, str]:
 
 
 def answer(request: HttpRequest, site: Site, do: Callable[[], sites.Done]) -> HttpResponse:
-    """Do it, and say what the desk, the rail and the windows must show; without script, the page anew."""
+    """Do it, and say at once what the windows must show; the desk and the rail are asked for after.
+
+    Without script, the page anew.
+    """
     here = urlsplit(request.POST.get("here", ""))
     chapter = request.POST.get("chapter", "")
     chapter = chapter if chapter in chapters.DESKS else "template"
@@ -57,10 +60,8 @@ def answer(request: HttpRequest, site: Site, do: Callable[[], sites.Done]) -> Ht
     site.refresh_from_db()
     if not wants_json(request):
         return redirect(reverse("workbench", args=(site.slug, chapter)) + (f"?{here.query}" if here.query else ""))
-    answer = panels(request, site, chapter, query)
-    answer["patch"] = patch(done.before, done.after, request.POST.get("window_page", ""))
-    answer["said"] = done.label
-    return JsonResponse(answer)
+    shown = patch(done.before, done.after, request.POST.get("window_page", ""))
+    return JsonResponse({"revision": site.revision, "patch": shown, "said": done.label})
 
 
 def _context(request: HttpRequest, site: Site, chapter: str, query: dict[str, str]) -> dict[str, Any]:

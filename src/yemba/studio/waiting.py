@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections import OrderedDict
 from collections.abc import Collection
 from typing import NamedTuple
 
@@ -78,12 +79,39 @@ def without(site: Site, key: str) -> Document:
 
 
 def compare(live: Document, draft: Document) -> list[Waiting]:
-    was = State(hosting.rendering(live))
+    reached = _reached(live)
     shown = []
     for change in difference(live, draft, catalogue()):
-        places = of_change(change, was)
+        steps = repr(change.steps)
+        if steps not in reached.places:
+            reached.places[steps] = of_change(change, reached.state)
+        places = reached.places[steps]
         shown.append(Waiting(change, places, _said(places, len(draft.pages))))
     return shown
+
+
+class _Reached(NamedTuple):
+    """What is known of the reach of steps upon one live document; it follows from these two alone."""
+
+    state: State
+    places: dict[str, list[Place]]
+
+
+_KEPT, _MOST = 8, 2000
+_known: OrderedDict[int, _Reached] = OrderedDict()
+
+
+def _reached(live: Document) -> _Reached:
+    """Kept for the object: the same text comes back as the same document (`sites.read_again`)."""
+    found = _known.pop(id(live), None)
+    state = State(hosting.rendering(live))
+    same = found is not None and found.state.look.document is live and found.state.site.today == state.site.today
+    if found is None or not same or len(found.places) > _MOST:
+        found = _Reached(state, {})
+    _known[id(live)] = found
+    while len(_known) > _KEPT:
+        _known.popitem(last=False)
+    return found
 
 
 def _said(places: list[Place], pages: int) -> str:

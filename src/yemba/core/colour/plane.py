@@ -36,6 +36,7 @@ def plane(hue: int) -> bytes:
     return bytes(cells)
 
 
+@lru_cache(maxsize=64)
 def line(hue: float, ground: Colour, asked: float) -> Line:
     """The border between colours that have the ratio `asked` on `ground` and those that have not.
 

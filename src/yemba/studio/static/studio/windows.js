@@ -7,6 +7,8 @@ export class Windows {
     this.frames = ["wide", "phone"].map((name) => document.getElementById(name));
     this.opened = Date.now();
     this.widths = { wide: 1280, phone: 390 };
+    this.loading = new Set();
+    this.missed = false; // whether a patch came while a window was still loading
     addEventListener("message", (event) => {
       const from = this.frames.find((frame) => frame.contentWindow === event.source);
       if (from && event.origin === told.origin) handle(event.data, from.id);
@@ -33,9 +35,18 @@ export class Windows {
   }
 
   say(message, except) {
+    if (message.type === "patch" && this.loading.size) this.missed = true;
     for (const frame of this.frames) {
       if (frame.id !== except) frame.contentWindow.postMessage(message, this.told.origin);
     }
+  }
+
+  // A window says that it is there: whether it may show an older state than the one that stands.
+  ready(name) {
+    this.loading.delete(name);
+    const missed = this.missed && !this.loading.size;
+    if (missed) this.missed = false;
+    return missed;
   }
 
   // The signed address ends; windows that have stood for most of its time are opened anew.
@@ -48,7 +59,10 @@ export class Windows {
     this.opened = Date.now();
     const first = `${this.told.base}${proof ? "@live/" : ""}${path}`;
     const second = `${this.told.base}${path}`;
-    if (wide.src !== first) wide.src = first;
-    if (phone.src !== second) phone.src = second;
+    for (const [frame, address] of [[wide, first], [phone, second]]) {
+      if (frame.src === address) continue;
+      this.loading.add(frame.id);
+      frame.src = address;
+    }
   }
 }

@@ -171,13 +171,15 @@ function resize(widths) {
   }
 }
 
-// An edit's answer shows the desk it was made on. Where another was opened meanwhile, that one is
-// asked for again, and only the windows take the answer.
-function settle(answer, asked, sent) {
-  if (asked === opened) return show(answer, sent);
+// An edit's answer is for the windows, which show it at once; then the desk is asked for as it stands now.
+// Where another was opened meanwhile, that one is.
+async function settle(answer, asked, sent) {
   state.revision = answer.revision;
   if (answer.patch) apply(answer.patch);
-  return open(location.href, "", false);
+  if (asked !== opened) return open(location.href, "", false);
+  const desk = await ask(location.href);
+  if (desk.error) return kept(desk.error.sentence);
+  if (asked === opened) show(desk, sent);
 }
 
 // One question a form at a time; Enter raises both change and submit, and only what differs goes again.
@@ -265,6 +267,7 @@ async function before(on) {
 let pointing = 0;
 function heard(message, from) {
   if (message.type === "ready") {
+    if (windows.ready(from)) recall(`${at("state")}?page=${state.page}`);
     if (message.page && message.page !== state.page) go(message.page);
     if (chosen) windows.say({ type: "mark", ...chosen, chosen: true });
   } else if (message.type === "point") {
@@ -284,7 +287,8 @@ function heard(message, from) {
     const given = { csrfmiddlewaretoken: token(), command: "set-words", section: message.place, field: message.field, item: message.item || "", words: message.words };
     for (const [name, value] of Object.entries({ ...given, revision: state.revision, chapter: state.chapter, here: location.search, window_page: state.page })) form.set(name, value);
     const asked = opened;
-    ask(at("edit"), form).then(async (answer) => {
+    working += 1;
+    ask(at("edit"), form).finally(() => (working -= 1)).then(async (answer) => {
       if (answer.error) {
         kept(answer.error.sentence);
         windows.say({ type: "fault", ...message, type: "fault", sentence: answer.error.sentence });
@@ -497,9 +501,9 @@ Alpine.data("focal", () => focal(gestures));
 Alpine.start();
 mode();
 begun();
-uploads(document.querySelector(".desk-frame"), body, (answer) => {
+uploads(document.querySelector(".desk-frame"), body, async (answer) => {
+  await settle(answer, opened);
   kept(`Kept: ${answer.said}`);
-  return settle(answer, opened);
 });
 presence({
   every: told.every,
