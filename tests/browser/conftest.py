@@ -11,6 +11,7 @@ import pytest
 from playwright.sync_api import Browser, BrowserContext, Page, expect, sync_playwright
 
 from tests.conftest import needs
+from yemba.core.picture import sizes
 from yemba.demo import scenario
 from yemba.render import files
 
@@ -36,6 +37,7 @@ def pictures_are_made_once() -> Iterator[None]:
     with pytest.MonkeyPatch.context() as patched:
         for module, name in ((files, "resized"), (scenario, "render")):
             patched.setattr(module, name, cache(getattr(module, name)))
+        patched.setitem(sizes._OPTIONS["avif"], "speed", 10)  # how small they come out is no matter here
         yield
 
 

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Collection
 from typing import Any
 
 from yemba.core.site.document import Document
@@ -11,8 +12,13 @@ from yemba.render.page import fragments
 from yemba.render.style import values
 
 
-def patch(before: Document | None, after: Document, page: str) -> dict[str, Any]:
+def patch(
+    before: Document | None, after: Document, page: str, streamed: Collection[str] | None = None
+) -> dict[str, Any]:
     """Values, rules and fragments of `page` in `after` that differ from `before`; None: all of them.
+
+    While something is dragged the windows show neither, but the last state that was `streamed`: then what all
+    share is given whole, and the fragments of these places too.
 
     Where the page is no longer there, `follow` names the one to show instead.
     """
@@ -21,8 +27,10 @@ def patch(before: Document | None, after: Document, page: str) -> dict[str, Any]
     shown, pieces = _state(after, page)
     if before is not None and page in before.pages:
         was, old_pieces = _state(before, page)
-        shown = {key: value for key, value in shown.items() if was[key] != value}
-        pieces = {place: html for place, html in pieces.items() if old_pieces.get(place) != html}
+        again = streamed or ()
+        pieces = {place: html for place, html in pieces.items() if old_pieces.get(place) != html or place in again}
+        if streamed is None:
+            shown = {key: value for key, value in shown.items() if was[key] != value}
     return shown | {"fragments": pieces}
 
 

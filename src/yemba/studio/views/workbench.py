@@ -19,7 +19,17 @@ from yemba.studio.patch import patch
 from yemba.studio.waiting import chosen, without
 from yemba.studio.where import safe_where
 
-_HIDDEN = {"csrfmiddlewaretoken", "command", "revision", "gesture", "chapter", "here", "form", "window_page"}
+_HIDDEN = {
+    "csrfmiddlewaretoken",
+    "command",
+    "revision",
+    "gesture",
+    "chapter",
+    "here",
+    "form",
+    "window_page",
+    "streamed",
+}
 
 
 @login_required
@@ -79,7 +89,8 @@ def stream(request: HttpRequest, slug: str) -> HttpResponse:
         after = sites.preview(site, request.POST.get("command", ""), arguments)
     except Fault as fault:
         return JsonResponse({"error": error(fault)}, status=422)
-    return JsonResponse({"patch": patch(sites.document(site), after, request.POST.get("window_page", ""))})
+    shown = request.POST.get("streamed", "").split()
+    return JsonResponse({"patch": patch(sites.document(site), after, request.POST.get("window_page", ""), shown)})
 
 
 @login_required

@@ -2,13 +2,16 @@
 
 from __future__ import annotations
 
+import json
 import random
 import statistics
 import time
 from collections.abc import Callable
+from pathlib import Path
 from typing import Any, NamedTuple
 
-from django.core.management.base import BaseCommand
+from django.conf import settings
+from django.core.management.base import BaseCommand, CommandParser
 
 from yemba.catalogue import catalogue
 from yemba.core.change.command import read_command
@@ -17,14 +20,20 @@ from yemba.core.colour.grounds import work_out
 from yemba.core.colour.plane import plane
 from yemba.core.colour.srgb import Colour
 from yemba.core.site.document import Document
+from yemba.hosting import services as hosting
 from yemba.hosting.services import rendering
+from yemba.people.models import Person
 from yemba.render import page as page_module
 from yemba.render.files import site_files
 from yemba.render.page import render_page
 from yemba.render.reach import State, reach
-from yemba.render.site import Site
+from yemba.render.site import Site as Rendering
+from yemba.sites import services as sites
 from yemba.sites import starter
+from yemba.sites.models import Site
+from yemba.studio.management.commands._house import ADDRESS, PASSWORD, house, key_to_paint
 from yemba.studio.patch import patch
+from yemba.studio.waiting import waiting
 
 
 class Row(NamedTuple):
@@ -35,7 +44,11 @@ class Row(NamedTuple):
 
 def generated(pages: int) -> Document:
     """A starter site grown to this many pages of six sections."""
-    plain = starter.document("Bench", "slipway", catalogue()).plain()
+    plain = json.loads(starter.document("Bench", "slipway", catalogue()).text())
+    home = plain["pages"][plain["order"][0]]
+    first = home["order"][0]
+    home["sections"] = {("opening" if key == first else key): section for key, section in home["sections"].items()}
+    home["order"][0] = "opening"
     kinds = list(catalogue().kinds)
     from yemba.core.change.commands.sections import starter as section
 
@@ -63,10 +76,21 @@ def median(do: Callable[[], Any], times: int = 9) -> float:
 
 
 class Command(BaseCommand):
-    help = "Measure the server's share of the work on generated sites of 12 and 200 pages."
+    help = (
+        "Measure the work on generated sites of 12 and 200 pages: the rules, the server, and Chromium at the workbench."
+    )
+
+    def add_arguments(self, parser: CommandParser) -> None:
+        parser.add_argument(
+            "--make", type=int, help="for the bench itself: put a site of so many pages in and publish it"
+        )
+        parser.add_argument("--no-browser", action="store_true", help="leave out what needs Chromium")
 
     def handle(self, *args: Any, **options: Any) -> None:
-        rows = [*self.colour(), *self.edits(), *self.rendering()]
+        if options["make"]:
+            self.stdout.write(json.dumps(make(options["make"])))
+            return
+        rows = [*self.colour(), *self.edits(), *self.rendering(), *self.houses(browser=not options["no_browser"])]
         width = max(len(row.what) for row in rows)
         for row in rows:
             self.stdout.write(f"{row.what:<{width}}  {row.measured:<28}  goal: {row.goal}")
@@ -114,6 +138,27 @@ class Command(BaseCommand):
             Row("reach of a colour, 12 and 200 pages", _pair(taken, 2), "100 ms on 200"),
         ]
 
+    def houses(self, *, browser: bool) -> list[Row]:
+        """What wants a database, a store and a server: publishing, and the way from a key to the screen."""
+        painted: dict[int, dict[str, float] | str] = {}
+        for pages in (12, 200):
+            with house(pages) as (environment, told):
+                painted[pages] = key_to_paint(environment) if browser else "left out"
+        share = f"{told['one']:.0f} of {told['all']:.0f} ms = {100 * told['one'] / told['all']:.1f} %"
+        rows = [
+            Row("publishing one changed page of 200 over all 200", share, "5 %"),
+            Row("files written by that", f"{told['written']} of {told['files']}", "the page that changed"),
+            Row("waiting changes with their reach, 6 on 200 pages", f"{told['waiting']:.0f} ms", "100 ms a change"),
+        ]
+        for what in ("colour", "words"):
+            small, large = (painted[pages] for pages in (12, 200))
+            if isinstance(small, str) or isinstance(large, str):
+                rows.append(Row(f"key to paint, {what}", str(small), "100 ms"))
+            else:
+                measured = f"{small[what]:.0f} and {large[what]:.0f} ms"
+                rows.append(Row(f"key to paint, {what}, p95, 12 and 200 pages", measured, "100 ms on both"))
+        return rows
+
     def rendering(self) -> list[Row]:
         site = rendering(generated(200))
         home = site.look.document.order[0]
@@ -129,7 +174,37 @@ class Command(BaseCommand):
         ]
 
 
-def _templates_alone(site: Site, page: str) -> Callable[[], Any]:
+def make(pages: int) -> dict[str, float]:
+    """A published site of so many pages, and what publishing it and then one changed page took, in ms."""
+    owner = Person.objects.create_user(ADDRESS, PASSWORD, name="Ines")
+    site = Site.objects.create(owner=owner, slug="bench", document=generated(pages).text())
+    every = _once(lambda: hosting.publish(site))
+    before = _files()
+    document = sites.document(site)
+    last = document.pages[document.order[-1]].order[0]
+    sites.edit(site, "set-words", {"section": last, "field": "heading", "words": "Changed"})
+    one = _once(lambda: hosting.publish(Site.objects.get(pk=site.pk)))
+    written = len(_files() - before)
+    for n in range(6):
+        key, value = (("type.base", 17), ("shape.corner", 9), ("frame.width", 900))[n % 3]
+        sites.edit(site, "set-value", {"key": key, "value": value})
+        sites.edit(site, "set-colour", {"colour": f"c{n % 3 + 1}", "hex": f"#8c3b2{n}"})
+    fresh = Site.objects.get(pk=site.pk)
+    waited = _once(lambda: waiting(fresh))
+    return {"all": every, "one": one, "written": written, "files": len(before), "waiting": waited}
+
+
+def _once(do: Callable[[], Any]) -> float:
+    begun = time.perf_counter()
+    do()
+    return (time.perf_counter() - begun) * 1000
+
+
+def _files() -> set[str]:
+    return {file.name for file in Path(settings.MEDIA_ROOT).rglob("*") if file.is_file()}
+
+
+def _templates_alone(site: Rendering, page: str) -> Callable[[], Any]:
     """The templates of a page rendered again with the values they were given: the engine's bare time."""
     given: list[tuple[str, dict[str, Any]]] = []
     whole = page_module.render_part

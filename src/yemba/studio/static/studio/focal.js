@@ -13,7 +13,7 @@ export function focal(gestures) {
       whole.addEventListener("pointermove", (event) => whole.hasPointerCapture(event.pointerId) && this.point(event));
       whole.addEventListener("pointerup", () => this.keep());
       mark.addEventListener("keydown", (event) => this.key(event));
-      mark.addEventListener("keyup", () => this.late && this.keep());
+      mark.addEventListener("keyup", () => this.rest());
       this.form().addEventListener("input", () => this.draw());
       this.draw();
     },
@@ -50,14 +50,23 @@ export function focal(gestures) {
       const move = moves[event.key];
       if (!move) return;
       event.preventDefault();
+      clearTimeout(this.late);
       if (!this.late) gestures.begin();
-      this.late = true;
+      this.late ||= true;
       const { x, y } = this.form().elements;
       this.set(Number(x.value) + move[0], Number(y.value) + move[1]);
     },
 
+    // Keys pressed one after the other are one gesture; it ends when they rest.
+    rest() {
+      if (!this.late) return;
+      clearTimeout(this.late);
+      this.late = setTimeout(() => this.keep(), 350);
+    },
+
     async keep() {
       this.late = false;
+      gestures.rest();
       await gestures.send(this.form());
       gestures.end();
     },

@@ -14,7 +14,7 @@ export function plane(gestures) {
       svg.addEventListener("pointermove", (event) => svg.hasPointerCapture(event.pointerId) && this.point(event));
       svg.addEventListener("pointerup", () => this.keep());
       svg.addEventListener("keydown", (event) => this.key(event));
-      svg.addEventListener("keyup", () => this.late && this.keep());
+      svg.addEventListener("keyup", () => this.rest());
       this.$refs.hue.addEventListener("input", () => this.turn());
       this.$refs.hue.addEventListener("change", () => this.keep());
     },
@@ -54,8 +54,9 @@ export function plane(gestures) {
       const move = moves[event.key];
       if (!move) return;
       event.preventDefault();
+      clearTimeout(this.late);
       if (!this.late) gestures.begin();
-      this.late = true;
+      this.late ||= true;
       const { lightness, chroma, most } = this.now();
       this.set({
         lightness: Math.min(1, Math.max(0, lightness + move[0])),
@@ -75,8 +76,16 @@ export function plane(gestures) {
       for (const line of [underEdge, edge]) line.setAttribute("d", shown.edge);
     },
 
+    // Keys pressed one after the other are one gesture; it ends when they rest.
+    rest() {
+      if (!this.late) return;
+      clearTimeout(this.late);
+      this.late = setTimeout(() => this.keep(), 350);
+    },
+
     async keep() {
       this.late = false;
+      gestures.rest();
       await gestures.send(document.getElementById("hex"));
       gestures.end();
     },

@@ -16,6 +16,7 @@ const state = { revision: told.revision, chapter: told.chapter, page: told.page,
 let chosen = null;
 let opened = 0; // counts the desks opened, so that a late answer knows it is late
 let gesture = "";
+let moving = false;
 let writing = false; // words are being written in a window, which keeps the focus
 
 const windows = new Windows(told, heard);
@@ -175,11 +176,12 @@ function resize(widths) {
 // Where another was opened meanwhile, that one is.
 async function settle(answer, asked, sent) {
   state.revision = answer.revision;
+  streamed.clear();
   if (answer.patch) apply(answer.patch);
   if (asked !== opened) return open(location.href, "", false);
   const desk = await ask(location.href);
   if (desk.error) return kept(desk.error.sentence);
-  if (asked === opened) show(desk, sent);
+  if (asked === opened && !moving) show(desk, sent); // what is being moved right now is not taken from the hand
 }
 
 // One question a form at a time; Enter raises both change and submit, and only what differs goes again.
@@ -213,8 +215,12 @@ async function put(form) {
   kept(answer.said ? `Kept: ${answer.said}` : "Kept");
 }
 
+const streamed = new Set(); // places that windows show otherwise than kept
 const stream = oneInFlight(async (form) => {
-  const answer = await ask(at("stream"), body(form));
+  const data = body(form);
+  data.set("streamed", [...streamed].join(" "));
+  const answer = await ask(at("stream"), data);
+  for (const place of Object.keys(answer.patch?.fragments || {})) streamed.add(place);
   if (answer.patch) apply(answer.patch);
 });
 
@@ -485,7 +491,11 @@ addEventListener("popstate", () => location.reload());
 // For the instruments: a form sent as one gesture while it streams.
 export const gestures = {
   begin() {
+    moving = true;
     gesture = `g${Date.now().toString(36)}${Math.random().toString(36).slice(2, 6)}`;
+  },
+  rest() {
+    moving = false;
   },
   end() {
     gesture = "";

@@ -1,0 +1,136 @@
+"""An installation of its own for the bench: a generated site, a server, and Chromium at the workbench."""
+
+from __future__ import annotations
+
+import json
+import os
+import shutil
+import socket
+import statistics
+import subprocess
+import sys
+import tempfile
+import time
+from collections.abc import Iterator
+from contextlib import contextmanager
+from pathlib import Path
+from typing import Any
+
+from django.conf import settings
+
+ADDRESS, PASSWORD = "ines@saltmarsh.example", "tide-row-four"
+_KEYS = 60
+_BETWEEN = 400  # ms between two keys of a person who looks at what each does
+_FLAGS = ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking"]
+# Asked before a key is pressed, in every window: when, on the common clock, was the change on the screen?
+_WATCH = """(selector) => {
+  const element = () => document.querySelector(selector);
+  const look = () => getComputedStyle(element()).backgroundColor + element().textContent;
+  const before = look();
+  window.painted = new Promise((resolve, refuse) => {
+    setTimeout(() => refuse(new Error("nothing was painted within five seconds")), 5000);
+    const wait = () => look() === before
+      ? requestAnimationFrame(wait)
+      : requestAnimationFrame(() => resolve(performance.timeOrigin + performance.now()));
+    wait();
+  });
+}"""
+_PRESSED = """() => { window.pressed = 0;
+  addEventListener("keydown", () => { window.pressed = performance.timeOrigin + performance.now(); }, true); }"""
+
+
+@contextmanager
+def house(pages: int) -> Iterator[tuple[dict[str, str], dict[str, Any]]]:
+    """The environment of an installation with one published site of so many pages, and what making it told."""
+    with tempfile.TemporaryDirectory(prefix="yemba-bench-") as place:
+        port = _free_port()
+        own = {"YEMBA_DATA": place, "YEMBA_SECRET_KEY": "bench", "YEMBA_SCHEME": "http", "YEMBA_SITES_PORT": str(port)}
+        environment = {**os.environ, **own, "PYTHONPATH": str(settings.ROOT / "src"), "PORT": str(port)}
+        manage = [sys.executable, str(settings.ROOT / "manage.py")]
+        subprocess.run([*manage, "migrate", "--verbosity", "0"], env=environment, check=True)
+        subprocess.run([*manage, "collectstatic", "--noinput", "--verbosity", "0"], env=environment, check=True)
+        made = subprocess.run(
+            [*manage, "bench", "--make", str(pages)], env=environment, check=True, capture_output=True, text=True
+        )
+        yield environment, json.loads(made.stdout.splitlines()[-1])
+
+
+def key_to_paint(environment: dict[str, str]) -> dict[str, float] | str:
+    """Milliseconds from a key to the paint in the slower window, 95th percentile; or why that cannot be measured."""
+    chromium = shutil.which("chromium")
+    try:
+        from playwright.sync_api import sync_playwright
+    except ImportError:
+        return "Playwright is not installed; bin/test installs it"
+    if chromium is None:
+        return "Chromium is not installed"
+    gunicorn, bind = str(Path(sys.executable).parent / "gunicorn"), f"127.0.0.1:{environment['PORT']}"
+    server = subprocess.Popen(
+        [gunicorn, "--bind", bind, "--threads", "8", "--log-level", "error", "yemba.config.wsgi"],
+        env=environment,
+        cwd=settings.ROOT,
+    )
+    try:
+        _wait_for(int(environment["PORT"]))
+        with sync_playwright() as playwright:
+            browser = playwright.chromium.launch(executable_path=chromium, args=_FLAGS)
+            try:
+                return _at_the_workbench(browser.new_page(viewport={"width": 1280, "height": 800}), environment["PORT"])
+            finally:
+                browser.close()
+    finally:
+        server.terminate()
+        server.wait()
+
+
+def _at_the_workbench(page: Any, port: str) -> dict[str, float]:
+    page.goto(f"http://localhost:{port}/sign-in/")
+    page.get_by_label("Mail address").fill(ADDRESS)
+    page.get_by_label("Password").fill(PASSWORD)
+    page.get_by_role("button", name="Sign in").click()
+    page.goto(f"http://localhost:{port}/sites/bench/palette/")
+    page.wait_for_load_state("networkidle")
+    frames = [page.locator(f"#{name}").element_handle().content_frame() for name in ("wide", "phone")]
+    page.evaluate(_PRESSED)
+    page.locator(".plane svg").focus()
+    colour = []
+    for n in range(_KEYS):
+        colour.append(_once(page, frames, ".button", "ArrowRight" if n % 2 else "ArrowLeft"))
+        page.wait_for_timeout(_BETWEEN)
+    page.goto(f"http://localhost:{port}/sites/bench/pages/?section=opening")
+    page.wait_for_load_state("networkidle")
+    frames = [page.locator(f"#{name}").element_handle().content_frame() for name in ("wide", "phone")]
+    page.evaluate(_PRESSED)
+    words = []
+    for n in range(_KEYS // 3):
+        page.locator("#words-heading").fill(f"Words {n}")
+        words.append(_once(page, frames, "h1", "Enter"))
+        page.wait_for_timeout(_BETWEEN)
+    return {"colour": _p95(colour), "words": _p95(words)}
+
+
+def _once(page: Any, frames: list[Any], selector: str, key: str) -> float:
+    for frame in frames:
+        frame.evaluate(_WATCH, selector)
+    page.keyboard.press(key)
+    painted = max(frame.evaluate("() => window.painted") for frame in frames)
+    return float(painted - page.evaluate("() => window.pressed"))
+
+
+def _p95(taken: list[float]) -> float:
+    return statistics.quantiles(taken, n=20)[-1]
+
+
+def _free_port() -> int:
+    with socket.socket() as tried:
+        tried.bind(("127.0.0.1", 0))
+        return int(tried.getsockname()[1])
+
+
+def _wait_for(port: int) -> None:
+    for _ in range(200):
+        with socket.socket() as tried:
+            if tried.connect_ex(("127.0.0.1", port)) == 0:
+                return
+        time.sleep(0.1)
+    raise TimeoutError(f"the server does not answer at port {port}")
