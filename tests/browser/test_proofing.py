@@ -167,7 +167,7 @@ def test_editions_are_named_compared_and_one_goes_out_by_itself(page: Page, port
     page.get_by_label("Name of edition 2").fill("Before the fair")
     page.locator("#name-2").press("Enter")
     expect(page.locator(".said")).to_contain_text("Edition 2 is called “Before the fair”")
-    page.get_by_label("Edition 1 first").check()
+    page.get_by_label("Edition 1 at the left").check()
     page.get_by_role("button", name="set them side by side").click()
     expect(page.locator(".plan-table")).to_contain_text("Tagline")
     page.get_by_role("link", name="Repairs").click()
