@@ -9,10 +9,8 @@ import pytest
 from PIL import Image
 from playwright.sync_api import Page
 
-from yemba.core.site.document import Document
 from yemba.demo import scenario
-from yemba.hosting import services as hosting
-from yemba.sites import services as sites
+from yemba.sites import brand_sheets
 from yemba.studio.chapters import NAMES
 
 pytestmark = pytest.mark.django_db(transaction=True)
@@ -23,7 +21,7 @@ CARDS = ROOT / "src/yemba/studio/static/studio/templates"
 
 def test_take_pictures(page: Page, live_server) -> None:
     port = live_server.url.rpartition(":")[2]
-    studio, live = f"http://localhost:{port}", f"http://saltmarsh.localhost:{port}"
+    studio = f"http://localhost:{port}"
     site = scenario.load()
 
     def take(address: str, name: str, width: int = 1280, height: int = 800) -> None:
@@ -33,28 +31,25 @@ def test_take_pictures(page: Page, live_server) -> None:
         page.wait_for_timeout(900)
         keep(page.screenshot(), name)
 
-    start = sites.document(site)
-    for template in ("lantern", "handbill", "slipway"):
-        over = {"template": template} | ({"sheet": {}} if template != "slipway" else {})
-        site.document = Document.model_validate(start.plain() | over).text()
-        site.save()
-        hosting.publish(site)
-        take(f"{live}/", f"live-{template}")
+    for slug, template in (("saltmarsh", "slipway"), ("nettle", "handbill"), ("dubrov", "lantern")):
+        take(f"http://{slug}.localhost:{port}/", f"live-{template}")
         page.set_viewport_size({"width": 1200, "height": 1500})
         page.wait_for_timeout(400)
         card = Image.open(BytesIO(page.screenshot())).convert("RGB").resize((720, 900), Image.Resampling.LANCZOS)
         card.save(CARDS / f"{template}.webp", quality=82)
-    take(f"{live}/", "live-slipway-phone", 390)
 
-    scenario.load()
     take(f"{studio}/", "front")
     page.get_by_role("button", name="Enter the demo as Ines").click()
+    brand_sheets.save(site, "Tide Row")
     take(f"{studio}/sites/", "sites")
-    take(f"{studio}/sites/", "sites-phone", 390)
-    take(f"{studio}/sites/new/", "new-site")
     for chapter in NAMES:
         query = "?section=opening" if chapter == "pages" else ""
         take(f"{studio}/sites/saltmarsh/{chapter}/{query}", chapter)
+    take(f"{studio}/sites/saltmarsh/template/?plan=handbill", "plan")
+    take(f"{studio}/sites/saltmarsh/history/", "history")
+    take(f"{studio}/sites/saltmarsh/editions/?first=1&second=3", "editions")
+    take(f"{studio}/sites/saltmarsh/inbox/", "inbox")
+    take(f"{studio}/brand-sheets/?first=site:saltmarsh&second=ready:handbill/seed-packet", "sheets")
     take(f"{studio}/sites/saltmarsh/proof/", "proof-phone", 390)
 
 

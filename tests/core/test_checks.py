@@ -212,7 +212,7 @@ def test_what_the_phone_window_measured_is_told_by_place(document: Document, cat
 def test_a_word_wider_than_a_phone_is_found_and_a_smaller_ratio_cures_it(
     document: Document, catalogue: Catalogue
 ) -> None:
-    word = "Handbuchbinderwerkstatt"
+    word = "Handbuchbinder"
     long = changed(document, lambda plain: opening(plain).update(heading=f"The {word}"))
     long = changed(long, lambda plain: plain.update(sheet={"type.ratio": 1.6, "type.base": 24}))
     (told,) = (f for f in found("narrow_words", look_at(long, catalogue)) if f"“{word}”" in f.sentence)

@@ -5,13 +5,18 @@ from __future__ import annotations
 from typing import Any
 
 import pytest
+from hypothesis import HealthCheck, given, settings
 
 from tests.core.test_difference import do, one
+from tests.core.test_edits import histories
 from yemba.core.change.difference import difference
+from yemba.core.change.operation import Operation
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
 from yemba.hosting.services import rendering
+from yemba.render.page import fragments
 from yemba.render.reach import Place, State, of_change, reach
+from yemba.render.style import values
 
 
 def state(document: Document) -> State:
@@ -54,3 +59,27 @@ def test_changes_together_reach_what_they_reach_alone(document: Document, catalo
     touched = [set(of_change(change, was)) for change in difference(document, both, catalogue)]
     assert touched[0] != touched[1]
     assert touched[0] | touched[1] == set(reach(was, now))
+
+
+def written(document: Document) -> dict[Place, str]:
+    """Every place of a site as it is written."""
+    site = rendering(document)
+    return {Place(page, key): html for page in document.order for key, html in fragments(site, page).pieces.items()}
+
+
+@settings(max_examples=60, suppress_health_check=[HealthCheck.too_slow, HealthCheck.data_too_large])
+@given(histories())
+def test_reach_equals_a_comparison_of_both_sites_as_written(
+    history: tuple[list[Document], list[list[Operation]]],
+) -> None:
+    """What is written otherwise is reached; and where no style differs, nothing else is."""
+    before, after = history[0][0], history[0][-1]
+    was, now = written(before), written(after)
+    differing = {place for place in was.keys() | now.keys() if was.get(place) != now.get(place)}
+    reached = set(reach(state(before), state(after)))
+    assert differing <= reached
+    looks = [state(document).look for document in (before, after)]
+    if values(looks[0]) == values(looks[1]) and before.template == after.template:
+        stood = {page_id: page.order[:1] for page_id, page in before.pages.items()}
+        if all(page.order[:1] == stood.get(page_id, page.order[:1]) for page_id, page in after.pages.items()):
+            assert reached == differing

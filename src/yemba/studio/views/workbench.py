@@ -190,5 +190,5 @@ def measured(request: HttpRequest, slug: str) -> HttpResponse:
         boxes = read_measured(request.POST.get("measured", ""))
     except Fault as fault:
         return JsonResponse({"error": error(fault)}, status=422)
-    context = {"site": site, "checks": checks(site, boxes), "chapter": "proof", "here": "", "measured": True}
+    context = {"site": site, "checks": checks(site, boxes), "chapter": "proof", "here": "", "measured": len(boxes)}
     return JsonResponse({"html": render_to_string("studio/checks.html", context, request)})

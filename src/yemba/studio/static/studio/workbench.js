@@ -111,10 +111,16 @@ function begun() {
   else if (planned) recall(`${at("state")}?page=${state.page}`);
   planned = Boolean(plan);
   measuring?.();
-  measuring = state.chapter !== "proof" ? null : measure(told, state.pages, at, token, (html) => {
+  measuring = state.chapter !== "proof" ? null : measure(told, touchedPages(), at, token, (html) => {
     Alpine.morph(document.getElementById("checks"), html.trim());
   });
   steps();
+}
+
+// Where nothing waits, or nothing was ever live, all pages are.
+function touchedPages() {
+  const marked = state.pages.filter(({ id }) => document.querySelector(`[data-map="${id}"].is-touched`));
+  return marked.length ? marked : state.pages;
 }
 
 // The places touched, one after the other; without a choice those of all changes.
@@ -273,7 +279,7 @@ async function before(on) {
 let pointing = 0;
 function heard(message, from) {
   if (message.type === "ready") {
-    if (windows.ready(from)) recall(`${at("state")}?page=${state.page}`);
+    if (windows.ready(from)) anew();
     if (message.page && message.page !== state.page) go(message.page);
     if (chosen) windows.say({ type: "mark", ...chosen, chosen: true });
   } else if (message.type === "point") {
@@ -437,6 +443,12 @@ const recall = oneInFlight(async (address) => {
   const answer = await ask(address);
   if (answer.patch) apply(answer.patch);
 });
+
+// What the windows ought to show: the draft, or in the proof what is ticked.
+function anew() {
+  if (document.querySelector("[name=goes]:not(:checked)")) choosing();
+  else recall(`${at("state")}?page=${state.page}`);
+}
 
 // What is ticked in the proof is what the window "After publishing" shows.
 const proofed = oneInFlight(async (address) => {
