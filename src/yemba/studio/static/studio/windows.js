@@ -7,7 +7,7 @@ export class Windows {
     this.frames = ["wide", "phone"].map((name) => document.getElementById(name));
     this.opened = Date.now();
     this.widths = { wide: 1280, phone: 390 };
-    this.loading = new Set();
+    this.loading = new Set(["wide", "phone"]);
     this.missed = false; // whether a patch came while a window was still loading
     addEventListener("message", (event) => {
       const from = this.frames.find((frame) => frame.contentWindow === event.source);

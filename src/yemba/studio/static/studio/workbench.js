@@ -444,9 +444,11 @@ const recall = oneInFlight(async (address) => {
   if (answer.patch) apply(answer.patch);
 });
 
-// What the windows ought to show: the draft, or in the proof what is ticked.
+// What the windows ought to show: the draft, the template a plan is read for, or in the proof what is ticked.
 function anew() {
-  if (document.querySelector("[name=goes]:not(:checked)")) choosing();
+  const plan = document.querySelector("#desk [data-stream-now]");
+  if (plan) stream(plan);
+  else if (document.querySelector("[name=goes]:not(:checked)")) choosing();
   else recall(`${at("state")}?page=${state.page}`);
 }
 
