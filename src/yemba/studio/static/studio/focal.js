@@ -1,20 +1,24 @@
 // The focal point: a pointer or arrow keys put it on the picture; three crops show what they keep.
+import { byHand } from "./by_hand.js";
+
 export function focal(gestures) {
   return {
     init() {
-      const mark = this.$refs.mark;
-      const whole = mark.parentElement;
-      whole.addEventListener("pointerdown", (event) => {
-        event.preventDefault();
-        whole.setPointerCapture(event.pointerId);
-        gestures.begin();
-        this.point(event);
+      const form = () => this.form();
+      const now = () => ["x", "y"].map((axis) => Number(form().elements[axis].value));
+      byHand({
+        surface: this.$refs.mark.parentElement,
+        keys: this.$refs.mark,
+        gestures,
+        form,
+        point: (across, down) => this.set(100 * across, 100 * down),
+        step: (across, down, coarse) => {
+          const [x, y] = now();
+          const by = coarse ? 10 : 1;
+          this.set(x + across * by, y + down * by);
+        },
       });
-      whole.addEventListener("pointermove", (event) => whole.hasPointerCapture(event.pointerId) && this.point(event));
-      whole.addEventListener("pointerup", () => this.keep());
-      mark.addEventListener("keydown", (event) => this.key(event));
-      mark.addEventListener("keyup", () => this.rest());
-      this.form().addEventListener("input", () => this.draw());
+      form().addEventListener("input", () => this.draw());
       this.draw();
     },
 
@@ -37,38 +41,6 @@ export function focal(gestures) {
       elements.y.value = held(y);
       this.draw();
       gestures.stream(this.form());
-    },
-
-    point(event) {
-      const box = this.$refs.mark.parentElement.getBoundingClientRect();
-      this.set((100 * (event.clientX - box.left)) / box.width, (100 * (event.clientY - box.top)) / box.height);
-    },
-
-    key(event) {
-      const step = event.shiftKey ? 10 : 1;
-      const moves = { ArrowLeft: [-step, 0], ArrowRight: [step, 0], ArrowUp: [0, -step], ArrowDown: [0, step] };
-      const move = moves[event.key];
-      if (!move) return;
-      event.preventDefault();
-      clearTimeout(this.late);
-      if (!this.late) gestures.begin();
-      this.late ||= true;
-      const { x, y } = this.form().elements;
-      this.set(Number(x.value) + move[0], Number(y.value) + move[1]);
-    },
-
-    // Keys pressed one after the other are one gesture; it ends when they rest.
-    rest() {
-      if (!this.late) return;
-      clearTimeout(this.late);
-      this.late = setTimeout(() => this.keep(), 350);
-    },
-
-    async keep() {
-      this.late = false;
-      gestures.rest();
-      await gestures.send(this.form());
-      gestures.end();
     },
   };
 }

@@ -1,22 +1,28 @@
 // The picking plane: a pointer or arrow keys choose lightness and chroma, a strip the hue.
 // The server says what every colour is; here only positions are turned into oklch() text.
 import { ask } from "./ask.js";
+import { byHand } from "./by_hand.js";
 
 export function plane(gestures) {
   return {
     init() {
-      const svg = this.$refs.plane;
-      svg.addEventListener("pointerdown", (event) => {
-        svg.setPointerCapture(event.pointerId);
-        gestures.begin();
-        this.point(event);
+      const keep = byHand({
+        surface: this.$refs.plane,
+        keys: this.$refs.plane,
+        gestures,
+        form: () => document.getElementById("hex"),
+        point: (across, down) => this.set({ lightness: across, chroma: this.now().most * (1 - down) }),
+        step: (across, down, coarse) => {
+          const { lightness, chroma, most } = this.now();
+          const by = coarse ? 0.05 : 0.01;
+          this.set({
+            lightness: Math.min(1, Math.max(0, lightness + across * by)),
+            chroma: Math.min(most, Math.max(0, chroma - (down * by) / 3)),
+          });
+        },
       });
-      svg.addEventListener("pointermove", (event) => svg.hasPointerCapture(event.pointerId) && this.point(event));
-      svg.addEventListener("pointerup", () => this.keep());
-      svg.addEventListener("keydown", (event) => this.key(event));
-      svg.addEventListener("keyup", () => this.rest());
       this.$refs.hue.addEventListener("input", () => this.turn());
-      this.$refs.hue.addEventListener("change", () => this.keep());
+      this.$refs.hue.addEventListener("change", keep);
     },
 
     now() {
@@ -38,32 +44,6 @@ export function plane(gestures) {
       gestures.stream(form);
     },
 
-    point(event) {
-      const box = this.$refs.plane.getBoundingClientRect();
-      const held = (value) => Math.min(1, Math.max(0, value));
-      const { most } = this.now();
-      this.set({
-        lightness: held((event.clientX - box.left) / box.width),
-        chroma: most * held(1 - (event.clientY - box.top) / box.height),
-      });
-    },
-
-    key(event) {
-      const step = event.shiftKey ? 0.05 : 0.01;
-      const moves = { ArrowLeft: [-step, 0], ArrowRight: [step, 0], ArrowUp: [0, step / 3], ArrowDown: [0, -step / 3] };
-      const move = moves[event.key];
-      if (!move) return;
-      event.preventDefault();
-      clearTimeout(this.late);
-      if (!this.late) gestures.begin();
-      this.late ||= true;
-      const { lightness, chroma, most } = this.now();
-      this.set({
-        lightness: Math.min(1, Math.max(0, lightness + move[0])),
-        chroma: Math.min(most, Math.max(0, chroma + move[1])),
-      });
-    },
-
     async turn() {
       const hue = this.$refs.hue.value;
       this.set({ hue });
@@ -74,20 +54,6 @@ export function plane(gestures) {
       const [underText, text, underEdge, edge] = svg.querySelectorAll("path");
       for (const line of [underText, text]) line.setAttribute("d", shown.text);
       for (const line of [underEdge, edge]) line.setAttribute("d", shown.edge);
-    },
-
-    // Keys pressed one after the other are one gesture; it ends when they rest.
-    rest() {
-      if (!this.late) return;
-      clearTimeout(this.late);
-      this.late = setTimeout(() => this.keep(), 350);
-    },
-
-    async keep() {
-      this.late = false;
-      gestures.rest();
-      await gestures.send(document.getElementById("hex"));
-      gestures.end();
     },
   };
 }

@@ -1,0 +1,46 @@
+// Something moved on a surface by a pointer or by arrow keys, shown while it moves and kept as one gesture.
+const REST = 350; // ms without a key after which a row of keys has ended
+const ARROWS = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] };
+
+// `surface` takes the pointer, `keys` the arrows. `point(across, down)` is told shares of the surface, 0 to 1;
+// `step(across, down, coarse)` one arrow. `form` is what is kept.
+export function byHand({ surface, keys, gestures, form, point, step }) {
+  let resting = 0;
+  let begun = false;
+
+  async function keep() {
+    clearTimeout(resting);
+    begun = false;
+    gestures.rest();
+    await gestures.send(form());
+    gestures.end();
+  }
+  function at(event) {
+    const box = surface.getBoundingClientRect();
+    const held = (share) => Math.min(1, Math.max(0, share));
+    point(held((event.clientX - box.left) / box.width), held((event.clientY - box.top) / box.height));
+  }
+
+  surface.addEventListener("pointerdown", (event) => {
+    surface.setPointerCapture(event.pointerId);
+    gestures.begin();
+    at(event);
+  });
+  surface.addEventListener("pointermove", (event) => surface.hasPointerCapture(event.pointerId) && at(event));
+  surface.addEventListener("pointerup", keep);
+  keys.addEventListener("keydown", (event) => {
+    const arrow = ARROWS[event.key];
+    if (!arrow) return;
+    event.preventDefault();
+    clearTimeout(resting);
+    if (!begun) gestures.begin();
+    begun = true;
+    step(...arrow, event.shiftKey);
+  });
+  keys.addEventListener("keyup", () => {
+    if (!begun) return;
+    clearTimeout(resting);
+    resting = setTimeout(keep, REST);
+  });
+  return keep;
+}
