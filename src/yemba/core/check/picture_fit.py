@@ -49,19 +49,21 @@ def _too_small(inspected: Inspected) -> Iterator[Finding]:
 
 def _too_heavy(inspected: Inspected) -> Iterator[Finding]:
     document = inspected.look.document
+    on_page: dict[str, list[tuple[str, str]]] = {}
+    for key, places in uses(document).items():
+        for use in places:
+            on_page.setdefault(use.page, []).append((key, use.section))
     for page_id, page in document.ordered_pages():
         weights: dict[str, int] = {}
-        for key, places in uses(document).items():
-            for use in places:
-                if use.page == page_id:
-                    width = round(_drawn(inspected, page_id, use.section, PHONE) * DENSITY)
-                    weights[key] = max(weights.get(key, 0), inspected.weigh(document.pictures[key], width))
+        for key, section in on_page.get(page_id, []):
+            width = round(_drawn(inspected, page_id, section, PHONE) * DENSITY)
+            weights[key] = max(weights.get(key, 0), inspected.weigh(document.pictures[key], width))
         total = sum(weights.values())
         heaviest = max(weights, key=lambda key: weights[key], default="")
         drawing = heaviest and document.pictures[heaviest].format == "svg" and weights[heaviest] > _HEAVY_DRAWING
         if total <= MOST_BYTES and not drawing:
             continue
-        section = next(use.section for use in uses(document)[heaviest] if use.page == page_id)
+        section = next(section for key, section in on_page[page_id] if key == heaviest)
         said = (
             f"The pictures of {page.name} come to {total / 1000:.0f} kB on a phone; {MOST_BYTES // 1000} kB are a good "
             f"limit. The heaviest is {document.pictures[heaviest].name} with {weights[heaviest] / 1000:.0f} kB."

@@ -50,6 +50,7 @@ class Face:
             self._font = TTFont(BytesIO(data), lazy=True)
             self._glyphs: dict[int, str] = self._font.getBestCmap()
             self._weights: dict[int, Any] = {}
+            self._advances: dict[tuple[str, int], float] = {}
             self._font["hmtx"], self._font["OS/2"], self._font["hhea"]  # a font without these is none
         except Exception as error:  # a broken file makes fontTools raise nearly anything
             raise Fault("font-unreadable", f"This file is not a font Yemba can read: {error}.") from error
@@ -76,7 +77,10 @@ class Face:
 
     def advance(self, character: str, weight: int = REGULAR) -> float:
         """Advance in font units at a weight; the missing glyph's for a character the font lacks."""
-        return float(self.glyphs(weight)[self.glyph_name(character)].width)
+        known = (character, weight)
+        if known not in self._advances:
+            self._advances[known] = float(self.glyphs(weight)[self.glyph_name(character)].width)
+        return self._advances[known]
 
     def glyphs(self, weight: int = REGULAR) -> Any:
         """fontTools' glyph set at a weight, by glyph name."""
