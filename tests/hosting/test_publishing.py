@@ -11,9 +11,11 @@ from django.test import Client
 from freezegun import freeze_time
 
 from yemba.core.errors import Fault
+from yemba.core.site.document import read
 from yemba.hosting import services
 from yemba.hosting.models import Edition
 from yemba.people.models import Person
+from yemba.render import files
 from yemba.sites import services as sites
 from yemba.sites.models import Site
 
@@ -181,3 +183,23 @@ def test_a_site_is_exported_as_plain_files(site: Site, tmp_path: Path) -> None:
         call_command("export_site", "saltmarsh", str(tmp_path / "b"))
     with pytest.raises(CommandError, match="no site"):
         call_command("export_site", "nowhere", str(tmp_path / "c"))
+
+
+def test_only_pages_whose_inputs_changed_are_rendered_again(site: Site, monkeypatch) -> None:
+    services.publish(site)
+    rendered: list[str] = []
+    whole = files.render_page
+    monkeypatch.setattr(files, "render_page", lambda s, page, *rest: rendered.append(page) or whole(s, page, *rest))
+    document = sites.document(site)
+    second = document.order[1]
+    section = document.pages[second].order[0]
+    sites.edit(site, "set-words", {"section": section, "field": "heading", "words": "What it costs"})
+    edition = services.publish(Site.objects.get(pk=site.pk))
+    assert rendered == [second]
+    rendered.clear()
+    sites.edit(Site.objects.get(pk=site.pk), "set-value", {"key": "footer.words", "value": "Ring twice."})
+    services.publish(Site.objects.get(pk=site.pk))
+    assert sorted(rendered) == sorted(document.order), "the footer stands on every page"
+    rendered.clear()
+    services.publish(Site.objects.get(pk=site.pk), document=read(edition.document))
+    assert rendered == [], "what was made once from the same inputs is not made again"
