@@ -273,7 +273,8 @@ def test_the_whole_errand_by_keyboard_alone(page: Page, browser: Browser, port: 
     tab_to("Saltmarsh Bindery")
     page.keyboard.press("Enter")
     expect(page.locator("#desk h1")).to_have_text("Palette")
-    page.locator("body").press("4")
+    page.wait_for_load_state("load")  # from here on the keys are heard
+    page.keyboard.press("4")
     expect(page.locator("#desk h1")).to_have_text("Logo")
     tab_to("tagline")
     page.keyboard.press("Control+A")
