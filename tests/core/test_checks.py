@@ -221,6 +221,22 @@ def test_a_word_wider_than_a_phone_is_found_and_a_smaller_ratio_cures_it(
     assert found("narrow_words", look_at(document, catalogue)) == []
 
 
+def test_capitals_are_measured_as_capitals(document: Document, catalogue: Catalogue) -> None:
+    word = "Herringbones"
+    short = changed(document, lambda plain: opening(plain).update(heading=word))
+    told = {
+        template: [
+            f for f in found("narrow_words", look_at(do(short, template), catalogue)) if word.upper() in f.sentence
+        ]
+        for template in catalogue.templates
+    }
+    assert [len(found) for _, found in sorted(told.items())] == [1, 0, 0], "Handbill sets headings in capitals"
+
+
+def do(document: Document, template: str) -> Document:
+    return changed(document, lambda plain: plain.update(template=template))
+
+
 def test_a_picture_logo_without_a_picture_has_no_icon(document: Document, catalogue: Catalogue) -> None:
     wanting = changed(document, lambda plain: plain.update(sheet={"logo.form": "picture"}))
     (told,) = found("site_icon", look_at(wanting, catalogue))

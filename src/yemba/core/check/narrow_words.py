@@ -42,7 +42,9 @@ def _broken(inspected: Inspected) -> Iterator[Finding]:
         for place, (key, section) in enumerate(ordered_sections(page)):
             kind = look.catalogue.kind(section.kind)
             level = "h2" if place else "h1"
-            headings = [("words-heading", level, section.fields.get("heading", ""))]
+            heading = section.fields.get("heading", "")
+            heading = heading.upper() if look.template.measures.capitals else heading
+            headings = [("words-heading", level, heading)]
             heads = [field.slug for field in kind.items.fields if field.heads] if kind.items else []
             headings += [
                 (f"words-{item_id}-{slug}", "h4", item.fields.get(slug, ""))

@@ -18,7 +18,8 @@ class ReadySheet(Strict):
 class Measures(Strict):
     """How the header is set, in em of the body size but for `nav_gap` and `gutter`, in px.
 
-    The stylesheet and the header's fit are both made from these.
+    The stylesheet and the header's fit are both made from these. `capitals` says that the stylesheet sets
+    section headings in capitals.
     """
 
     title_size: float
@@ -29,6 +30,7 @@ class Measures(Strict):
     nav_spacing: float
     nav_gap: float
     gutter: float
+    capitals: bool = False
 
 
 class Template(Strict):
