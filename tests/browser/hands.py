@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from playwright.sync_api import Frame, Page, expect
+from playwright.sync_api import Error, Frame, Page, expect
 
 BUTTON = ".kind-opening .button"
 
@@ -22,10 +22,20 @@ def until(page: Page, check: str, *places: Page | Frame, tries: int = 200) -> No
     Asked again from here: polling inside the page would need the eval that its policy forbids.
     """
     for _ in range(tries):
-        if all(place.evaluate(check) for place in places):
+        if all(answers(place, check) for place in places):
             return
         page.wait_for_timeout(100)
     raise AssertionError(f"never came true: {check}")
+
+
+def answers(place: Page | Frame, check: str) -> bool:
+    """Whether it is true there now; a window that is just being opened anew answers later."""
+    try:
+        return bool(place.evaluate(check))
+    except Error as error:
+        if "navigation" in error.message:
+            return False
+        raise
 
 
 def eventually(page: Page, check: str) -> None:
