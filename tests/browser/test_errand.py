@@ -106,7 +106,9 @@ def test_ines_makes_a_site_hers_and_publishes_it(page: Page, browser: Browser, l
     assert first["scripts"] == "0"
 
     chapter(page, "Palette")
-    eventually(page, f"!!document.querySelector('{BUTTON}')")
+    eventually(page, f"!location.pathname.includes('@live') && !!document.querySelector('{BUTTON}')")
+    page.wait_for_timeout(1000)  # both windows were opened anew, the proof's live one being done
+    eventually(page, "document.readyState === 'complete'")
     for frame in frames(page):
         frame.evaluate("window.neverReloaded = true")
     page.locator("#hex-code").fill("#8c3b2a")
