@@ -43,7 +43,7 @@ class Row(NamedTuple):
 
 
 def generated(pages: int) -> Document:
-    """A starter site grown to this many pages of six sections."""
+    """A starter site grown to this many pages of twelve sections."""
     plain = json.loads(starter.document("Bench", "slipway", catalogue()).text())
     home = plain["pages"][plain["order"][0]]
     first = home["order"][0]
@@ -53,7 +53,7 @@ def generated(pages: int) -> Document:
     from yemba.core.change.commands.sections import starter as section
 
     for number in range(len(plain["order"]), pages):
-        sections = {f"s{number}x{n}": section(kinds[n % len(kinds)], catalogue()) for n in range(6)}
+        sections = {f"s{number}x{n}": section(kinds[n % len(kinds)], catalogue()) for n in range(12)}
         plain["pages"][f"p{number}"] = {
             "name": f"Page {number}",
             "slug": f"page-{number}",
