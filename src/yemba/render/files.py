@@ -128,9 +128,9 @@ def sharing_card(site: Site) -> bytes:
     return sharing.card(look.document.name, look.document.tagline, family.face, weight, ground, logo)
 
 
-def style_names(look: Look) -> list[str]:
+def style_names(draft: Style) -> list[str]:
     """The names of a draft's style files, rules before values."""
-    return list(_sheets(style(look, draft=True), draft=True))
+    return list(_sheets(draft, draft=True))
 
 
 def _sheets(made: Style, draft: bool) -> dict[str, str]:

@@ -42,6 +42,7 @@ class State:
         self.look = site.look
         self._values = custom_properties(self.look)
         self._looks: dict[Hashable, Any] = {}
+        self._facts: dict[str, Any] = {}
 
     def looks(self, shape: Hashable, ground: str, fragment: Callable[[], str], first: bool = False) -> Any:
         """All that decides how a fragment of this shape looks on a ground."""
@@ -58,6 +59,15 @@ class State:
             values = root | grounds[ground]
             self._looks[key] = (used.rules, tuple(values.get(name) for name in used.values))
         return self._looks[key]
+
+    def written(self, page: str, place: str) -> str:
+        """The markup of a place."""
+        return self.part(place, page) if place in PARTS else self.section(page, place)
+
+    def facts(self, page: str, place: str) -> Any:
+        """All that the markup of a place is made from: where it is the same, so is the markup."""
+        held = self.look.document.pages[page]
+        return (self.part_facts(place), held.slug == "") if place in PARTS else _facts(self, held, place)
 
     def section(self, page: str, key: str) -> str:
         document = self.look.document
@@ -86,6 +96,17 @@ class State:
         looks = self.looks(shape, self.look.value(f"{part}.ground"), lambda: html)
         return (looks, self.fold) if part == "header" else looks
 
+    def part_facts(self, part: str) -> Any:
+        """All that a part's markup is made from, but for the address of the page it stands on."""
+        if part not in self._facts:
+            document, look = self.look.document, self.look
+            pages = tuple((key, page.name, page.slug) for key, page in document.ordered_pages())
+            values = tuple(look.value(key) for key in _PART_KEYS if key.startswith((part, "logo")))
+            logo = document.pictures.get(look.value("logo.picture"))
+            name = (document.name, document.tagline)
+            self._facts[part] = (name, pages, document.navigation, values, logo, self.site.today.year)
+        return self._facts[part]
+
     @cached_property
     def shared(self) -> Any:
         """What may show in any section: names and addresses of pages, pictures, how dates and prices are said."""
@@ -94,6 +115,7 @@ class State:
         return (addresses, document.pictures, document.language, document.currency, document.template)
 
 
+PARTS = ("header", "footer")
 _MOST_SHAPES, _MOST_KEPT = 4000, 20_000
 _USES: dict[Hashable, Use] = {}
 
@@ -101,7 +123,10 @@ _USES: dict[Hashable, Use] = {}
 def reach(before: State, after: State) -> list[Place]:
     """Places that are written or look otherwise, those that came and those that went; in page order."""
     was, now = before.look.document, after.look.document
-    parts = [part for part in ("header", "footer") if before.part_looks(part) != after.part_looks(part)]
+    restyled = {part for part in PARTS if before.part_looks(part) != after.part_looks(part)}
+    retold = {part for part in PARTS if before.part_facts(part) != after.part_facts(part)}
+    shared = before.shared == after.shared
+    verdicts: dict[int, bool] = {}
     found: list[Place] = []
     for page_id in [*now.order, *(key for key in was.order if key not in now.pages)]:
         old, new = was.pages.get(page_id), now.pages.get(page_id)
@@ -109,14 +134,15 @@ def reach(before: State, after: State) -> list[Place]:
             held = (new or old).order  # type: ignore[union-attr]
             found += [Place(page_id, key) for key in ("header", *held, "footer")]
             continue
-        found += [Place(page_id, "header")] if "header" in parts or _written(before, after, "header", page_id) else []
-        same = old is new and before.shared == after.shared
-        found += [
-            Place(page_id, key)
-            for key in [*new.order, *(key for key in old.order if key not in new.sections)]
-            if _differs(before, after, page_id, key, same)
-        ]
-        found += [Place(page_id, "footer")] if "footer" in parts or _written(before, after, "footer", page_id) else []
+        moved = set(PARTS) if bool(old.slug) != bool(new.slug) else retold
+        parts = restyled | {part for part in moved if before.part(part, page_id) != after.part(part, page_id)}
+        if old is new and shared:
+            keys = _restyled(before, after, page_id, verdicts)
+        else:
+            every = [*new.order, *(key for key in old.order if key not in new.sections)]
+            keys = [key for key in every if _differs(before, after, page_id, key)]
+        around = [["header"] if "header" in parts else [], keys, ["footer"] if "footer" in parts else []]
+        found += [Place(page_id, key) for row in around for key in row]
     return found
 
 
@@ -132,22 +158,21 @@ def of_change(change: Change, live: State) -> list[Place]:
     return reach(live, State(live.site._replace(look=Look(alone, live.look.catalogue))))
 
 
-def _written(before: State, after: State, part: str, page: str) -> bool:
-    """Whether a part's words differ on a page: its menu names and addresses are seen from there."""
-    was, now = _part_facts(before, part), _part_facts(after, part)
-    depth = [bool(state.look.document.pages[page].slug) for state in (before, after)]
-    if was == now and depth[0] == depth[1]:
-        return False
-    return before.part(part, page) != after.part(part, page)
-
-
-def _part_facts(state: State, part: str) -> Any:
-    document, look = state.look.document, state.look
-    pages = tuple((key, page.name, page.slug) for key, page in document.ordered_pages())
-    keys = [key for key in _PART_KEYS if key.startswith((part, "logo"))]
-    values = tuple(look.value(key) for key in keys)
-    logo = document.pictures.get(look.value("logo.picture"))
-    return (document.name, document.tagline, pages, document.navigation, values, logo, state.site.today.year)
+def _restyled(before: State, after: State, page: str, verdicts: dict[int, bool]) -> list[str]:
+    """The sections of an unchanged page that look otherwise. Those of one cut do so together: asked once."""
+    held = after.look.document.pages[page]
+    keys = []
+    for key, cut in _cuts(held):
+        if cut not in verdicts:
+            section = held.sections[key]
+            verdicts[cut] = (
+                before.section_looks(page, key) != after.section_looks(page, key)
+                or before.look.layout(section) != after.look.layout(section)
+                or before.look.ground(section).value != after.look.ground(section).value
+            )
+        if verdicts[cut]:
+            keys.append(key)
+    return keys
 
 
 _PART_KEYS = (
@@ -162,15 +187,13 @@ _PART_KEYS = (
 )
 
 
-def _differs(before: State, after: State, page: str, key: str, same: bool) -> bool:
+def _differs(before: State, after: State, page: str, key: str) -> bool:
     was, now = before.look.document.pages[page], after.look.document.pages[page]
     if key not in was.sections or key not in now.sections:
         return True
     if before.section_looks(page, key) != after.section_looks(page, key):
         return True
-    if same and before.look.layout(was.sections[key]) == after.look.layout(now.sections[key]):
-        return before.look.ground(was.sections[key]).value != after.look.ground(now.sections[key]).value
-    if _facts(before, was, key) == _facts(after, now, key):
+    if before.facts(page, key) == after.facts(page, key):
         return False
     return before.section(page, key) != after.section(page, key)
 
@@ -205,3 +228,23 @@ def _shape(section: Section) -> Hashable:
         _SHAPES.clear()
     _SHAPES[id(section)] = (section, shape)
     return shape
+
+
+_CUTS: dict[Hashable, int] = {}
+_CUT_PAGES: dict[int, tuple[Page, list[tuple[str, int]]]] = {}
+
+
+def _cuts(page: Page) -> list[tuple[str, int]]:
+    """Each section of a page with the number of its cut: those of one cut look alike under any design."""
+    kept = _CUT_PAGES.get(id(page))
+    if kept is not None and kept[0] is page:
+        return kept[1]
+    cuts = []
+    for key in page.order:
+        section = page.sections[key]
+        cut = (section.kind, section.layout, section.ground, _shape(section), page.order[0] == key)
+        cuts.append((key, _CUTS.setdefault(cut, len(_CUTS))))
+    if len(_CUT_PAGES) > _MOST_KEPT:
+        _CUT_PAGES.clear()
+    _CUT_PAGES[id(page)] = (page, cuts)
+    return cuts

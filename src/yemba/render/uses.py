@@ -35,9 +35,11 @@ class Use(NamedTuple):
 
 class _Rule(NamedTuple):
     """One selector with its declarations. `state` is what was taken off it, `always` says that it holds at
-    every width, `rank` is layer and specificity (CSS Cascade 5, section 6.1)."""
+    every width, `rank` is layer and specificity (CSS Cascade 5, section 6.1). It can only match on a page
+    that has all the classes it `needs`."""
 
     selector: soupsieve.SoupSieve
+    needs: frozenset[str]
     state: str
     always: bool
     rank: tuple[int, int, int, int]
@@ -77,7 +79,10 @@ def _taken(page: BeautifulSoup, outer: Sequence[Any], rules: Sequence[_Rule]) ->
     """The declarations that reach the fragment: those that win on one of its elements, and what these inherit."""
     around = {id(element) for element in outer}
     given: dict[tuple[int, str, str], list[tuple[_Rule, str]]] = {}
+    classes = {name for element in page.find_all(class_=True) for name in element["class"]}
     for rule in rules:
+        if not rule.needs <= classes:
+            continue
         for element in rule.selector.select(page):
             for name, value in rule.declarations:
                 if id(element) not in around or name.startswith("--") or _INHERITED.match(name):
@@ -114,7 +119,8 @@ def _read(nodes: Iterable[Any], layer: int, *, always: bool) -> Iterator[_Rule]:
                 plain = _STATE.sub("", whole).strip()
                 plain = re.sub(r"(^|[\s,>+~(])(?=[,)]|$)", r"\1*", plain)  # "::before" alone is of any element
                 state = "".join(_STATE.findall(whole))
-                yield _Rule(soupsieve.compile(plain), state, always, (layer, *_specificity(plain)), read)
+                needs = frozenset(_CLASS.findall(_GROUP.sub("", plain)))
+                yield _Rule(soupsieve.compile(plain), needs, state, always, (layer, *_specificity(plain)), read)
 
 
 def _split(selectors: str) -> list[str]:
@@ -129,6 +135,7 @@ def _split(selectors: str) -> list[str]:
     return [part.strip() for part in parts]
 
 
+_CLASS = re.compile(r"\.([\w-]+)")
 _GROUP = re.compile(r":(is|not|has)\(((?:[^()]|\([^()]*\))*)\)")
 
 

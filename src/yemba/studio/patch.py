@@ -2,14 +2,23 @@
 
 from __future__ import annotations
 
+from collections import OrderedDict
 from collections.abc import Collection
-from typing import Any
+from typing import Any, NamedTuple
 
 from yemba.core.site.document import Document
 from yemba.hosting.services import rendering
 from yemba.render.files import style_names
-from yemba.render.page import fragments
-from yemba.render.style import values
+from yemba.render.reach import State
+from yemba.render.style import style
+
+
+class Shown(NamedTuple):
+    """A page as the windows have it: what all its places share, and the markup of each."""
+
+    state: State
+    shared: dict[str, Any]
+    pieces: dict[str, str]
 
 
 def patch(
@@ -24,18 +33,40 @@ def patch(
     """
     if page not in after.pages:
         return {"follow": after.order[0]}
-    shown, pieces = _state(after, page)
-    if before is not None and page in before.pages:
-        was, old_pieces = _state(before, page)
-        again = streamed or ()
-        pieces = {place: html for place, html in pieces.items() if old_pieces.get(place) != html or place in again}
-        if streamed is None:
-            shown = {key: value for key, value in shown.items() if was[key] != value}
-    return shown | {"fragments": pieces}
+    if before is None or page not in before.pages:
+        shown = _shown(after, page)
+        return shown.shared | {"fragments": shown.pieces}
+    was = _shown(before, page)
+    shown = _shown(after, page, was)
+    again = streamed or ()
+    pieces = {place: html for place, html in shown.pieces.items() if was.pieces.get(place) != html or place in again}
+    shared = {key: value for key, value in shown.shared.items() if streamed is not None or was.shared[key] != value}
+    return shared | {"fragments": pieces}
 
 
-def _state(document: Document, page: str) -> tuple[dict[str, Any], dict[str, str]]:
+_KEPT = 8
+_kept: OrderedDict[tuple[int, str], Shown] = OrderedDict()
+
+
+def _shown(document: Document, page: str, like: Shown | None = None) -> Shown:
+    """What a page shows. The last few are kept: what an edit ends with, the next begins with."""
     site = rendering(document, draft=True)
-    made = fragments(site, page)
-    shown = {"values": values(site.look), "rules": style_names(site.look)[0]}
-    return shown | {"order": made.order, "arrangement": made.arrangement}, made.pieces
+    shown = _kept.pop((id(document), page), None)
+    if shown is None or shown.state.look.document is not document or shown.state.site.today != site.today:
+        look = style(site.look, draft=True)
+        state = State(site)
+        order = document.pages[page].order
+        pieces = {place: _piece(state, page, place, like) for place in ("header", *order, "footer")}
+        shared = {"values": look.values, "rules": style_names(look)[0], "order": order}
+        shown = Shown(state, shared | {"arrangement": site.look.value("header.arrangement")}, pieces)
+    _kept[id(document), page] = shown
+    while len(_kept) > _KEPT:
+        _kept.popitem(last=False)
+    return shown
+
+
+def _piece(state: State, page: str, place: str, like: Shown | None) -> str:
+    """The markup of a place; that of the page as it was, where it is made from the same."""
+    if like is not None and place in like.pieces and like.state.facts(page, place) == state.facts(page, place):
+        return like.pieces[place]
+    return state.written(page, place)

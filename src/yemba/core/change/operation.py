@@ -59,7 +59,7 @@ def inverse(operations: Sequence[Operation]) -> list[Operation]:
 
 def put(document: Document, path: Path, new: Any) -> Operation:
     """The step that makes the place at `path` hold `new` in `document`."""
-    stood = next((n for n in range(1, len(path)) if value_at(document, path[:n]) is ABSENT), len(path)) - 1
+    stood = next((n for n in range(1, len(path)) if _at(document, path[:n]) is ABSENT), len(path)) - 1
     return Operation(path, value_at(document, path), new, stood)
 
 
@@ -96,6 +96,10 @@ def overlap(first: Path, second: Path) -> bool:
 
 def value_at(document: Document, path: Path) -> Any:
     """The JSON value at a place; what equals its default counts as absent, as in the plain document."""
+    return _plain(_at(document, path))
+
+
+def _at(document: Document, path: Path) -> Any:
     found: Any = document
     for step in path:
         if isinstance(found, BaseModel):
@@ -106,7 +110,7 @@ def value_at(document: Document, path: Path) -> Any:
             found = found.get(step, ABSENT) if isinstance(found, dict) else ABSENT
         if found is ABSENT:
             return ABSENT
-    return _plain(found)
+    return found
 
 
 def _plain(value: Any) -> Any:
@@ -114,7 +118,7 @@ def _plain(value: Any) -> Any:
         return value.model_dump(mode="json", exclude_defaults=True)
     if isinstance(value, dict):
         return {key: _plain(inner) for key, inner in value.items()}
-    return deepcopy(value)
+    return value if value is ABSENT else deepcopy(value)
 
 
 def _set(plain: dict[str, Any], operation: Operation) -> None:
