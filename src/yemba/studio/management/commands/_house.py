@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import json
 import os
+import re
 import shutil
 import socket
 import statistics
@@ -13,8 +14,10 @@ import tempfile
 import time
 from collections.abc import Iterator
 from contextlib import contextmanager
+from importlib.util import find_spec
 from pathlib import Path
 from typing import Any
+from urllib.parse import urlsplit
 
 from django.conf import settings
 
@@ -42,6 +45,16 @@ _PRESSED = """() => { window.pressed = 0;
 @contextmanager
 def house(pages: int) -> Iterator[tuple[dict[str, str], dict[str, Any]]]:
     """The environment of an installation with one published site of so many pages, and what making it told."""
+    with _installation() as (environment, manage):
+        made = subprocess.run(
+            [*manage, "bench", "--make", str(pages)], env=environment, check=True, capture_output=True, text=True
+        )
+        yield environment, json.loads(made.stdout.splitlines()[-1])
+
+
+@contextmanager
+def _installation() -> Iterator[tuple[dict[str, str], list[str]]]:
+    """An empty installation: its environment, and how its `manage.py` is called."""
     with tempfile.TemporaryDirectory(prefix="yemba-bench-") as place:
         port = _free_port()
         own = {"YEMBA_DATA": place, "YEMBA_SECRET_KEY": "bench", "YEMBA_SCHEME": "http", "YEMBA_SITES_PORT": str(port)}
@@ -49,21 +62,64 @@ def house(pages: int) -> Iterator[tuple[dict[str, str], dict[str, Any]]]:
         manage = [sys.executable, str(settings.ROOT / "manage.py")]
         subprocess.run([*manage, "migrate", "--verbosity", "0"], env=environment, check=True)
         subprocess.run([*manage, "collectstatic", "--noinput", "--verbosity", "0"], env=environment, check=True)
-        made = subprocess.run(
-            [*manage, "bench", "--make", str(pages)], env=environment, check=True, capture_output=True, text=True
-        )
-        yield environment, json.loads(made.stdout.splitlines()[-1])
+        yield environment, manage
 
 
-def key_to_paint(environment: dict[str, str]) -> dict[str, float] | str:
-    """Milliseconds from a key to the paint in the slower window, 95th percentile; or why that cannot be measured."""
-    chromium = shutil.which("chromium")
-    try:
-        from playwright.sync_api import sync_playwright
-    except ImportError:
+def lacking() -> str:
+    """Why nothing can be measured in Chromium here; "" where it can."""
+    if find_spec("playwright") is None:
         return "Playwright is not installed; bin/test installs it"
-    if chromium is None:
-        return "Chromium is not installed"
+    return "" if shutil.which("chromium") else "Chromium is not installed"
+
+
+def key_to_paint(environment: dict[str, str]) -> dict[str, float]:
+    """Milliseconds from a key to the paint in the slower window, 95th percentile."""
+    with _browsing(environment) as browser:
+        return _at_the_workbench(browser.new_page(viewport={"width": 1280, "height": 800}), environment["PORT"])
+
+
+def demo_weights() -> dict[str, float]:
+    """kB that a phone of 390 px at two pixels per px fetches for each live page of the demo, scrolled to its end."""
+    with _installation() as (environment, manage):
+        subprocess.run([*manage, "load_demo"], env=environment | {"YEMBA_DEMO": "1"}, check=True, capture_output=True)
+        with _browsing(environment) as browser:
+            weights = {}
+            for slug in ("saltmarsh", "nettle", "dubrov"):
+                root = f"http://{slug}.localhost:{environment['PORT']}/"
+                for path in _paths(browser, root):
+                    weights[f"{slug}/{path}"] = _weight(browser, root + path)
+    return weights
+
+
+def _paths(browser: Any, root: str) -> list[str]:
+    page = browser.new_page()
+    told = page.goto(f"{root}sitemap.xml").text()
+    page.close()
+    return [urlsplit(found).path.lstrip("/") for found in re.findall(r"<loc>([^<]+)", told)]
+
+
+def _weight(browser: Any, address: str) -> float:
+    context = browser.new_context(viewport={"width": 390, "height": 844}, device_scale_factor=2)
+    page = context.new_page()
+    told = context.new_cdp_session(page)
+    taken: list[float] = []
+    told.send("Network.enable")
+    told.on("Network.loadingFinished", lambda event: taken.append(event["encodedDataLength"]))
+    page.goto(address, wait_until="networkidle")
+    page.evaluate("""async () => { for (let y = 0; y < document.body.scrollHeight; y += 400) {
+      scrollTo(0, y); await new Promise((done) => setTimeout(done, 60)); } }""")
+    page.wait_for_load_state("networkidle")
+    page.wait_for_timeout(300)
+    context.close()
+    return sum(taken) / 1000
+
+
+@contextmanager
+def _browsing(environment: dict[str, str]) -> Iterator[Any]:
+    """Chromium, with the installation served."""
+    from playwright.sync_api import sync_playwright
+
+    chromium = shutil.which("chromium")
     gunicorn, bind = str(Path(sys.executable).parent / "gunicorn"), f"127.0.0.1:{environment['PORT']}"
     server = subprocess.Popen(
         [gunicorn, "--bind", bind, "--threads", "8", "--log-level", "error", "yemba.config.wsgi"],
@@ -75,7 +131,7 @@ def key_to_paint(environment: dict[str, str]) -> dict[str, float] | str:
         with sync_playwright() as playwright:
             browser = playwright.chromium.launch(executable_path=chromium, args=_FLAGS)
             try:
-                return _at_the_workbench(browser.new_page(viewport={"width": 1280, "height": 800}), environment["PORT"])
+                yield browser
             finally:
                 browser.close()
     finally:
