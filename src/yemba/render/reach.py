@@ -16,6 +16,7 @@ from pydantic import ValidationError
 
 from yemba.core.change.difference import Change
 from yemba.core.change.operation import apply
+from yemba.core.kept import kept
 from yemba.core.site.document import Page, Section, fields_of, values_of
 from yemba.core.site.resolve import Look
 from yemba.render.page import at, footer, header, show_section
@@ -116,7 +117,7 @@ class State:
 
 
 PARTS = ("header", "footer")
-_MOST_SHAPES, _MOST_KEPT = 4000, 20_000
+_MOST_SHAPES = 4000
 _USES: dict[Hashable, Use] = {}
 
 
@@ -210,41 +211,26 @@ def _facts(state: State, page: Page, key: str) -> Any:
     return (section, look, slugs, shown, first, deep, document.language, document.currency)
 
 
-_SHAPES: dict[int, tuple[Section, Hashable]] = {}
-
-
+@kept
 def _shape(section: Section) -> Hashable:
-    """Which elements a section has: fields filled, tags within them, entries. Kept for the section's object."""
-    kept = _SHAPES.get(id(section))
-    if kept is not None and kept[0] is section:
-        return kept[1]
+    """Which elements a section has: fields filled, tags within them, entries."""
     own, *items = [
         frozenset((slug, *_TAG.findall(value)) for slug, value in fields.items() if value)
         for fields in fields_of(section)
     ]
     one_offs = tuple(sorted((element, tuple(sorted(values))) for element, values in section.one_offs.items()))
-    shape = (own, tuple(dict.fromkeys(items)), min(len(items), 4), one_offs)
-    if len(_SHAPES) > _MOST_KEPT:
-        _SHAPES.clear()
-    _SHAPES[id(section)] = (section, shape)
-    return shape
+    return (own, tuple(dict.fromkeys(items)), min(len(items), 4), one_offs)
 
 
 _CUTS: dict[Hashable, int] = {}
-_CUT_PAGES: dict[int, tuple[Page, list[tuple[str, int]]]] = {}
 
 
+@kept
 def _cuts(page: Page) -> list[tuple[str, int]]:
     """Each section of a page with the number of its cut: those of one cut look alike under any design."""
-    kept = _CUT_PAGES.get(id(page))
-    if kept is not None and kept[0] is page:
-        return kept[1]
     cuts = []
     for key in page.order:
         section = page.sections[key]
         cut = (section.kind, section.layout, section.ground, _shape(section), page.order[0] == key)
         cuts.append((key, _CUTS.setdefault(cut, len(_CUTS))))
-    if len(_CUT_PAGES) > _MOST_KEPT:
-        _CUT_PAGES.clear()
-    _CUT_PAGES[id(page)] = (page, cuts)
     return cuts

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from yemba.core.check.finding import Finding, Inspected
+from yemba.core.kept import kept
 from yemba.core.site.document import Section, ordered_sections, values_of
 from yemba.core.site.kinds import Field, SectionKind
 from yemba.core.site.resolve import Look
@@ -37,6 +38,7 @@ def starter_sections(look: Look) -> set[str]:
     }
 
 
+@kept
 def _unwritten(section: Section, kind: SectionKind) -> str:
     """The control of the first field with starter words, "" where there is none."""
     for field in kind.fields:

@@ -12,6 +12,7 @@ from typing import Any, Self, TypeVar
 from pydantic import BaseModel, ConfigDict, Field, ValidationError, model_validator
 
 from yemba.core.errors import Fault
+from yemba.core.kept import kept
 
 VERSION = 1
 
@@ -140,7 +141,14 @@ class Document(Strict):
 
     def text(self) -> str:
         """The canonical text: two equal documents have the same."""
-        return json.dumps(self.plain(), sort_keys=True, ensure_ascii=False, separators=(",", ":"))
+        parts = {key: _canonical(value) for key, value in self._plain_but_pages().items()}
+        if self.pages:
+            pages = [f"{_canonical(key)}:{_page_text(self.pages[key])}" for key in sorted(self.pages)]
+            parts["pages"] = f"{{{','.join(pages)}}}"
+        return f"{{{','.join(f'{_canonical(key)}:{parts[key]}' for key in sorted(parts))}}}"
+
+    def _plain_but_pages(self) -> dict[str, Any]:
+        return self.model_dump(mode="json", exclude_defaults=True, exclude={"pages"})
 
     def ordered_pages(self) -> list[tuple[str, Page]]:
         return [(key, self.pages[key]) for key in self.order]
@@ -157,6 +165,15 @@ class Document(Strict):
         if page not in self.pages:
             raise Fault("gone", "This page is no longer there. Undo, or look in the bin.")
         return self.pages[page]
+
+
+def _canonical(value: Any) -> str:
+    return json.dumps(value, sort_keys=True, ensure_ascii=False, separators=(",", ":"))
+
+
+@kept
+def _page_text(page: Page) -> str:
+    return _canonical(page.model_dump(mode="json", exclude_defaults=True))
 
 
 def values_of(section: Section) -> list[str]:
