@@ -15,14 +15,10 @@ _TOP, _STEP = 7, 9
 def bands(look: Look, page: str, touched: Collection[str] = ()) -> list[dict[str, Any]]:
     """The first sections from the top; `touched` are ids of those to be marked, the last stands for those below it."""
     held = ordered_sections(look.document.pages[page])
+    grounds = [look.grounds[look.ground(section).value] for _, section in held[:_MOST]]
     drawn = [
-        {
-            "y": _TOP + _STEP * n,
-            "fill": look.grounds[look.ground(section).value].fill.hex,
-            "ink": look.grounds[look.ground(section).value].heading.hex,
-            "touched": key in touched,
-        }
-        for n, (key, section) in enumerate(held[:_MOST])
+        {"y": _TOP + _STEP * n, "fill": ground.fill.hex, "ink": ground.heading.hex, "touched": key in touched}
+        for n, ((key, _), ground) in enumerate(zip(held, grounds, strict=False))
     ]
     if drawn and any(key in touched for key, _ in held[_MOST:]):
         drawn[-1]["touched"] = True

@@ -25,11 +25,17 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
         page_id = document.order[0]
     page = document.pages[page_id]
     starters = starter_sections(look)
+    drawings: dict[str, tuple[int, list[Context]]] = {}  # pages drawn alike share a drawing
+    drawn = {}
+    for key in document.order:
+        made = bands(look, key)
+        drawn[key] = drawings.setdefault(repr(made), (len(drawings), made))[0]
     return {
         "pages": [
-            {"id": key, "page": p, "chosen": key == page_id, "grounds": bands(look, key), "first": not p.slug}
+            {"id": key, "name": p.name, "chosen": key == page_id, "drawing": str(drawn[key])}
             for key, p in document.ordered_pages()
         ],
+        "drawings": list(drawings.values()),
         "page_id": page_id,
         "page": page,
         "sections": [
