@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import gzip
 from datetime import UTC, datetime
 from pathlib import Path
 
@@ -114,6 +115,16 @@ def test_pages_are_asked_for_again_and_assets_kept_for_ever(site: Site, client: 
     assert "immutable" in client.get(f"/{sheet}", headers={"host": LIVE})["Cache-Control"]
     head = client.head("/", headers={"host": LIVE})
     assert (head.status_code, head.content) == (200, b"")
+
+
+def test_words_go_out_packed_and_a_packed_copy_is_known_again(site: Site, client: Client) -> None:
+    services.publish(site)
+    plain = client.get("/", headers={"host": LIVE})
+    packed = client.get("/", headers={"host": LIVE, "accept-encoding": "gzip"})
+    assert packed["Content-Encoding"] == "gzip" and len(packed.content) < len(plain.content) / 2
+    assert gzip.decompress(packed.content) == plain.content
+    again = client.get("/", headers={"host": LIVE, "if-none-match": packed["ETag"]})
+    assert packed["ETag"].startswith("W/") and again.status_code == 304
 
 
 def test_addresses_of_a_live_site(site: Site, client: Client) -> None:

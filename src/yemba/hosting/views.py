@@ -18,6 +18,7 @@ from django.http import (
     HttpResponsePermanentRedirect,
     HttpResponseRedirect,
 )
+from django.middleware.gzip import GZipMiddleware
 from django.shortcuts import render
 from django.utils import timezone
 from django.utils.http import http_date, parse_etags
@@ -50,6 +51,8 @@ _OWN = {
 _LIVE = _OWN | {"form-action": ["'self'"], "frame-ancestors": ["'self'"]}
 _STUDIO = f"{settings.SCHEME}://{settings.STUDIO_HOST}:*"
 _DRAFT = _OWN | {"script-src": ["'self'"], "frame-ancestors": [_STUDIO]}
+_pack = GZipMiddleware(lambda request: HttpResponse())
+_PACKED = ("text/", "image/svg", "application/")
 mimetypes.add_type("application/manifest+json", ".webmanifest")
 mimetypes.add_type("font/woff2", ".woff2")
 mimetypes.add_type("image/webp", ".webp")
@@ -81,7 +84,7 @@ def live(request: HttpRequest, path: str) -> HttpResponse:
             return _page(request, "hosting/missing.html", 404, name=sites.document(site).name)
     digest = edition.manifest[name]
     etag = f'"{digest[:32]}"'
-    known = parse_etags(request.headers.get("If-None-Match", ""))
+    known = [tag.removeprefix("W/") for tag in parse_etags(request.headers.get("If-None-Match", ""))]
     response: HttpResponse
     if status == 200 and (etag in known or "*" in known):  # RFC 9110 13.1.2
         response = HttpResponseNotModified()
@@ -90,7 +93,8 @@ def live(request: HttpRequest, path: str) -> HttpResponse:
     response["ETag"] = etag
     response["Last-Modified"] = http_date(edition.made_at.timestamp())
     response["Cache-Control"] = _FOR_EVER if name.startswith("assets/") else _ASK_AGAIN
-    return response
+    # nothing on a live page is secret, so that its length may tell of it; pictures and fonts are small already
+    return _pack.process_response(request, response) if _type(name).startswith(_PACKED) else response
 
 
 @csrf_exempt
