@@ -33,7 +33,10 @@ def some_command(document: Document, draw: st.DrawFn) -> tuple[str, dict[str, An
     sections = [key for p in document.pages.values() for key in p.order]
     section = draw(st.sampled_from(sections or [""]))
     items = [i for p in document.pages.values() for s in p.sections.values() for i in s.order] or [""]
-    colour = draw(st.sampled_from([c["id"] for c in Look(document, CATALOGUE).value("palette")]))
+    colours = [c["id"] for c in Look(document, CATALOGUE).value("palette")]
+    colour = draw(st.sampled_from(colours))
+    grounds = list(Look(document, CATALOGUE).ground_names)
+    role = draw(st.sampled_from(["fill", "text", "button", "link"]))
     by = draw(st.integers(-3, 3))
     binned = draw(st.sampled_from(sorted(document.bin) or [""]))
     text = draw(words)
@@ -74,7 +77,14 @@ def some_command(document: Document, draw: st.DrawFn) -> tuple[str, dict[str, An
         ("add-section", {"page": page, "kind": draw(st.sampled_from(sorted(CATALOGUE.kinds)))}),
         ("move-section", {"section": section, "by": by}),
         ("set-layout", {"section": section, "layout": draw(st.sampled_from(["", "beside", "poster", "rows"]))}),
-        ("set-ground", {"section": section, "ground": draw(st.sampled_from(["", "light", "dark"]))}),
+        ("set-ground", {"section": section, "ground": draw(st.sampled_from(["", *grounds]))}),
+        ("set-value", {"key": "header.ground", "value": draw(st.sampled_from(grounds))}),
+        ("add-ground", {"ground_name": text, "fill": draw(hexes), "section": draw(st.sampled_from(["", section]))}),
+        ("name-ground", {"ground": grounds[-1], "ground_name": text}),
+        ("remove-ground", {"ground": grounds[-1], "instead": draw(st.sampled_from(["", "dark"]))}),
+        ("set-role", {"ground": draw(st.sampled_from(grounds)), "role": role, "value": draw(st.one_of(st.just(""), st.just(f"@{colour}"), hexes))}),
+        ("remove-colour", {"colour": colour, "instead": draw(st.sampled_from(colours))}),
+        ("choose-palette", {"codes": " ".join(draw(st.lists(hexes, min_size=1, max_size=9)))}),
         ("set-words", {"section": section, "field": "heading", "words": text}),
         ("align", {"section": section, "element": "heading", "align": draw(st.sampled_from(["", "center"]))}),
         ("add-item", {"section": section}),
@@ -216,16 +226,19 @@ def test_every_command_says_in_words_what_it_does() -> None:
     home = START.order[0]
     opening = START.pages[home].order[0]
     arguments = {
-        "page": home, "section": opening, "colour": "c1", "hex": "#123456", "key": "type.base", "value": 20,
+        "page": home, "section": opening, "colour": "c1", "hex": "#123456", "key": "type.base", "value": "20",
         "template": "handbill", "sheet": "slipway/lamplight", "pairing": "archivo-work", "title": "New name",
         "page_name": "News", "colour_name": "Sea", "kind": "words", "by": 1, "field": "heading", "element": "heading",
         "words": "Hello", "align": "center", "item": "", "picture": "p", "file": "f", "format": "png", "width": 1,
         "height": 1, "file_name": "a.png", "what": "Alignment of the heading", "of": "type", "values": {"type.base": 20},
+        "codes": "#123456", "ground": "xsea", "role": "button", "ground_name": "Kelp", "fill": "@c1", "instead": "",
     }  # fmt: skip
     about = {"file": "f", "format": "png", "width": 1, "height": 1, "name": "a.png"}
     start = Document.model_validate(START.plain() | {"pictures": {"p": about}})
     aligned = {"section": opening, "element": "heading", "align": "center"}
     start = apply(start, read_command("align", aligned).plan(start, CATALOGUE))
+    own = {"grounds.own": [{"id": "xsea", "name": "Sea", "fill": "#123456"}]}
+    start = Document.model_validate(start.plain() | {"sheet": own})
     for name in commands():
         said = read_command(name, arguments).say(start, CATALOGUE)
         assert said
@@ -250,6 +263,16 @@ def test_every_command_says_in_words_what_it_does() -> None:
         ("add-section", {"page": "nowhere", "kind": "words"}, "gone", "no longer"),
         ("move-page", {"page": "x"}, "bad-argument", ""),
         ("bring-back-sheet", {}, "nothing-set-aside", "set aside"),
+        ("set-ground", {"section": "nowhere", "ground": "kelp"}, "no-such-ground", "kelp"),
+        ("set-value", {"key": "footer.ground", "value": "kelp"}, "no-such-ground", "“kelp”"),
+        ("set-role", {"ground": "light", "role": "shine", "value": "red"}, "no-such-role", "“shine”"),
+        ("set-role", {"ground": "light", "role": "link", "value": "redd"}, "colour-unreadable", "“redd”"),
+        ("set-role", {"ground": "light", "role": "link", "value": "@gone"}, "gone", "palette"),
+        ("add-ground", {"ground_name": "", "fill": "red"}, "empty", "name"),
+        ("add-ground", {"ground_name": "Dark", "fill": "red"}, "name-taken", "“Dark”"),
+        ("add-ground", {"ground_name": "Kelp", "fill": ""}, "colour-unreadable", "hex code"),
+        ("remove-ground", {"ground": "light"}, "not-own", "Light"),
+        ("choose-palette", {"codes": "no code in here"}, "no-colours", "#8c3b2a"),
     ],
 )
 def test_what_cannot_be_done_is_said_with_the_value(name: str, arguments: dict[str, Any], code: str, part: str) -> None:

@@ -51,7 +51,7 @@ _OWN = {
 _LIVE = _OWN | {"form-action": ["'self'"], "frame-ancestors": ["'self'"]}
 _STUDIO = f"{settings.SCHEME}://{settings.STUDIO_HOST}:*"
 _DRAFT = _OWN | {"script-src": ["'self'"], "frame-ancestors": [_STUDIO]}
-_pack = GZipMiddleware(lambda request: HttpResponse())
+_pack = GZipMiddleware(lambda _: HttpResponse())
 _PACKED = ("text/", "image/svg", "application/")
 mimetypes.add_type("application/manifest+json", ".webmanifest")
 mimetypes.add_type("font/woff2", ".woff2")

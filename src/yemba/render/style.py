@@ -9,6 +9,7 @@ from typing import NamedTuple
 
 from yemba import catalogue as shipped
 from yemba.core.change.commands.pages import menu
+from yemba.core.colour.grounds import ROLE_NAMES, Ground
 from yemba.core.layout.header_fit import SIDE_COLUMN, Fit, fit
 from yemba.core.site.catalogue import Family
 from yemba.core.site.resolve import Look
@@ -82,13 +83,19 @@ def custom_properties(look: Look) -> tuple[dict[str, str], dict[str, dict[str, s
         "side-column": f"{SIDE_COLUMN}px",
         "logo-share": f"{LOGO_SHARE}",
     }
-    grounds = {
-        slug: {
-            role.replace("_", "-"): getattr(ground, role).hex for role in ground._fields if role != "link_underlined"
-        }
-        for slug, ground in look.grounds.items()
-    }
-    return root, grounds
+    return root, {slug: _roles(look, slug, ground) for slug, ground in look.grounds.items()}
+
+
+def _roles(look: Look, slug: str, ground: Ground) -> dict[str, str]:
+    """A ground's roles; one set by hand as see-through stays so, that a picture behind it shows."""
+    roles = {role.replace("_", "-"): getattr(ground, role).hex for role in ROLE_NAMES}
+    for role in ROLE_NAMES:
+        value = look.by_hand.get(f"{slug}.{role}", "")
+        if len(value) == len("#rrggbbaa"):
+            roles[role.replace("_", "-")] = value
+    rule = look.value("link.underline")
+    shown = rule == "always" or (rule == "needed" and ground.link_underlined)
+    return roles | {"link-line": "underline" if shown else "none"}
 
 
 def header_fit(look: Look) -> Fit:

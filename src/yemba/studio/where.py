@@ -7,7 +7,7 @@ from urllib.parse import urlencode
 
 from django.urls import reverse
 
-from yemba.core.colour.grounds import GROUND_NAMES, ROLE_NAMES
+from yemba.core.colour.grounds import ROLE_NAMES
 from yemba.core.errors import Fault
 from yemba.core.site.resolve import Look, Origin, Resolved
 from yemba.sites.models import Site
@@ -93,7 +93,7 @@ def _on_ground(site: Site, look: Look, slug: str, part: str, field: str) -> list
     return [
         Fact(
             "Colour",
-            f"{named}, {ROLE_NAMES[role]} on {GROUND_NAMES[slug]}{place}",
+            f"{named}, {ROLE_NAMES[role]} on {look.ground_names[slug]}{place}",
             palette,
             _address(site, "palette", ground=slug),
         )

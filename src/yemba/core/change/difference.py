@@ -9,9 +9,9 @@ from __future__ import annotations
 from collections.abc import Iterator, Sequence
 from typing import Any, NamedTuple
 
-from yemba.core.change.operation import Operation, Path, put, value_at
+from yemba.core.change.operation import ABSENT, Operation, Path, put, value_at
 from yemba.core.change.said import said as said_of
-from yemba.core.colour.grounds import GROUND_NAMES
+from yemba.core.colour.grounds import ROLE_NAMES, Ground
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document, Page, Picture, Section
 from yemba.core.site.resolve import Look
@@ -59,6 +59,10 @@ class _Pair(NamedTuple):
     def after(self) -> Document:
         return self.now.document
 
+    @property
+    def ground_names(self) -> dict[str, str]:
+        return self.was.ground_names | self.now.ground_names
+
     def differ(self, path: Path) -> bool:
         return bool(value_at(self.before, path) != value_at(self.after, path))
 
@@ -103,6 +107,8 @@ def difference(before: Document, after: Document, catalogue: Catalogue) -> list[
     return [
         *_site(pair, catalogue),
         *_palette(pair),
+        *_own_grounds(pair),
+        *_by_hand(pair),
         *_values(pair),
         *_navigation(pair),
         *_pages(pair),
@@ -185,11 +191,57 @@ def _palette(pair: _Pair) -> Iterator[Change]:
         yield _change("palette.order", "value", "Order of colours", said, "palette", taken)
 
 
+_BY_ID = ("palette", "grounds.own", "roles.by_hand")
+
+
+def _own_grounds(pair: _Pair) -> Iterator[Change]:
+    for key, old, new, taken in _entries(pair, "grounds.own"):
+        name = (new or old)["name"]
+        hexes = [look.grounds[key].fill.hex if key in look.grounds else "" for look in (pair.was, pair.now)]
+        if old and new and old["fill"] == new["fill"]:
+            said = old["name"], name
+            yield _change(f"ground.{key}", "words", "Name of a ground", said, "palette", taken, control=f"ground-{key}")
+            continue
+        said = hexes[0], hexes[1]
+        yield _change(f"ground.{key}", "colour", f"Ground {name}", said, "palette", taken, control=f"ground-{key}")
+
+
+def _by_hand(pair: _Pair) -> Iterator[Change]:
+    for key, old, new, taken in _entries(pair, "roles.by_hand"):
+        ground, _, role = key.partition(".")
+        hexes = [_role(look.grounds.get(ground), role) for look in (pair.was, pair.now)]
+        subject = f"{ROLE_NAMES[role].capitalize()} on {pair.ground_names.get(ground, ground)}"
+        said = hexes[0], hexes[1]
+        if said[0] == said[1]:  # the same to see, but set by hand on one side alone
+            said = tuple(f"{hexes[0]}, {'by hand' if one else 'worked out'}" for one in (old, new))  # type: ignore[assignment]
+        form = "colour" if hexes[0] != hexes[1] else "value"
+        yield _change(f"role.{key}", form, subject, said, "palette", taken, control=f"role-{ground}-{role}")
+
+
+def _role(ground: Ground | None, role: str) -> str:
+    return getattr(ground, role).hex if ground else ""
+
+
+def _entries(pair: _Pair, key: str) -> Iterator[tuple[str, dict[str, str], dict[str, str], _Taken]]:
+    """What differs in a list kept in order of id: id, the entry before and after ({} where there is none), steps."""
+    old, new = ({entry["id"]: entry for entry in look.value(key)} for look in (pair.was, pair.now))
+    for one in sorted(old.keys() | new.keys()):
+        if old.get(one) != new.get(one):
+            lists = [_with_entry(entries, one, other.get(one)) for entries, other in ((old, new), (new, old))]
+            taken = pair.given(("sheet", key), lists[0] or ABSENT, lists[1] or ABSENT)
+            yield one, old.get(one, {}), new.get(one, {}), taken
+
+
+def _with_entry(entries: dict[str, dict[str, str]], one: str, entry: dict[str, str] | None) -> list[dict[str, str]]:
+    changed = {**entries, one: entry}
+    return [held for _, held in sorted(changed.items()) if held]
+
+
 def _values(pair: _Pair) -> Iterator[Change]:
     covered = _covered(pair)
     for key, setting in SETTINGS.items():
         path = (setting.home, key)
-        if key == "palette" or key in covered or not pair.differ(path):
+        if key in _BY_ID or key in covered or not pair.differ(path):
             continue
         said = said_of(key, pair.was.value(key), pair.was), said_of(key, pair.now.value(key), pair.now)
         if said[0] == said[1]:  # the same to see, but set by the owner on one side alone
@@ -281,7 +333,7 @@ def _page(pair: _Pair, page_id: str, old: Page, new: Page) -> Iterator[Change]:
 def _section(pair: _Pair, page: str, key: str, old: Section, new: Section, where: str) -> Iterator[Change]:
     kind = pair.now.catalogue.kind(new.kind)
     here: Path = ("pages", page, "sections", key)
-    for attribute, names in (("layout", kind.layout_names()), ("ground", GROUND_NAMES)):
+    for attribute, names in (("layout", kind.layout_names()), ("ground", pair.ground_names)):
         values = getattr(old, attribute), getattr(new, attribute)
         said = names.get(values[0] or "", _TEMPLATES), names.get(values[1] or "", _TEMPLATES)
         if values[0] != values[1]:

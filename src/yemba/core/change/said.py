@@ -12,6 +12,10 @@ from yemba.core.site.words import plain
 def said(key: str, value: Any, look: Look | None = None) -> str:
     """`look` gives typefaces and pictures their names. Raises Fault ``no-such-setting``."""
     rule = setting(key).rule
+    if isinstance(value, list):
+        return in_words(value) or "none"
+    if look and key.endswith(".ground"):
+        return look.ground_names.get(value, str(value))
     if isinstance(rule, OneOf):
         return rule.choices.get(value, str(value))
     if isinstance(rule, YesNo):

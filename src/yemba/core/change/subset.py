@@ -18,13 +18,18 @@ _UNDER = ("template", "ready-sheet")
 def companions(change: Change, changes: Sequence[Change]) -> set[str]:
     """Keys of the changes that must go out with this one.
 
-    What mentions a page that is new needs the page; a page that goes needs the changes that
-    take the links to it away.
+    What mentions a page or a ground that is new needs it; one that goes needs the changes that
+    take the mentions of it away.
     """
     new = {other.page: other.key for other in changes if other.form == "page" and other.after == "new"}
+    grounds = {other.key.partition(".")[2]: other for other in changes if other.key.startswith("ground.")}
+    new |= {ground: other.key for ground, other in grounds.items() if not other.before}
     found = {key for page, key in new.items() if key != change.key and page in _mentioned(change, "new")}
     if change.form == "page" and change.after == "gone":
         found |= {o.key for o in changes if o.key != change.key and change.page in _mentioned(o, "old")}
+    for ground, other in grounds.items():
+        if change is other and not change.after:
+            found |= {o.key for o in changes if o is not change and ground in _mentioned(o, "old")}
     return found
 
 

@@ -6,7 +6,7 @@ from collections.abc import Iterator
 
 from yemba.core.check.finding import Cure, Finding, Inspected
 from yemba.core.colour.contrast import EDGE, ratio
-from yemba.core.colour.grounds import GROUND_NAMES, REQUIREMENTS, ROLE_NAMES, Ground
+from yemba.core.colour.grounds import REQUIREMENTS, ROLE_NAMES, Ground
 from yemba.core.picture.marks import contrast_of_marks
 
 NAME = "Contrast"
@@ -19,7 +19,7 @@ def find(inspected: Inspected) -> Iterator[Finding]:
     used |= {look.value("header.ground"), look.value("footer.ground"), "light"}
     for slug, ground in look.grounds.items():
         if slug in used:
-            for sentence in unreadable(GROUND_NAMES[slug], ground):
+            for sentence in unreadable(look.ground_names[slug], ground):
                 yield Finding(sentence, "palette", control=f"ground-{slug}")
     yield from _logo(inspected)
 
@@ -46,9 +46,9 @@ def _logo(inspected: Inspected) -> Iterator[Finding]:
     on = {slug: contrast_of_marks(data, logo.format, ground.fill) for slug, ground in look.grounds.items()}
     best = max(on, key=lambda slug: on[slug])
     said = (
-        f"The logo’s marks have {got:.1f} : 1 against the header’s ground, {GROUND_NAMES[here]}; "
+        f"The logo’s marks have {got:.1f} : 1 against the header’s ground, {look.ground_names[here]}; "
         f"{EDGE:g} : 1 is needed."
     )
-    button = f"Header on {GROUND_NAMES[best]}, {on[best]:.1f} : 1"
+    button = f"Header on {look.ground_names[best]}, {on[best]:.1f} : 1"
     cure = Cure(button, "set-value", {"key": "header.ground", "value": best})
     yield Finding(said, "logo", control="header.ground", cure=cure if on[best] >= EDGE else None)

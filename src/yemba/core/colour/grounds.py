@@ -1,18 +1,19 @@
-"""Four grounds from a palette of three to eight colours, every role on them readable.
+"""Grounds from a palette of three to eight colours, every role on them readable.
 
 A ground is a background with all that stands on it. AA holds by construction: each role
-starts from the colour a designer would reach for and moves no further than it must.
+starts from the colour a designer would reach for and moves no further than it must. What an
+owner sets by hand is taken as it is, and the roles that depend on it are worked out around it.
 """
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Sequence
+from collections.abc import Callable, Iterable, Mapping, Sequence
 from functools import lru_cache
 from typing import NamedTuple
 
 from yemba.core.colour.contrast import EDGE, TEXT, nearest, ratio
 from yemba.core.colour.oklch import Oklch, difference, to_colour, to_oklch
-from yemba.core.colour.srgb import BLACK, WHITE, Colour, mix
+from yemba.core.colour.srgb import BLACK, WHITE, Colour, Read, mix
 
 GROUND_NAMES = {"light": "Light", "tinted": "Tinted", "strong": "Strong", "dark": "Dark"}
 
@@ -35,11 +36,14 @@ class Ground(NamedTuple):
     quiet: Colour
     link: Colour
     link_hover: Colour
+    visited: Colour
     button: Colour
     button_text: Colour
     button_edge: Colour
     button_hover: Colour
     button_pressed: Colour
+    button_disabled: Colour
+    button_disabled_text: Colour
     line: Colour
     field: Colour
     focus: Colour
@@ -55,7 +59,7 @@ class Asked(NamedTuple):
 
 
 REQUIREMENTS = (
-    *(Asked(role, "fill", TEXT) for role in ("heading", "text", "quiet", "link", "link_hover")),
+    *(Asked(role, "fill", TEXT) for role in ("heading", "text", "quiet", "link", "link_hover", "visited")),
     *(Asked("button_text", against, TEXT) for against in ("button", "button_hover", "button_pressed")),
     *(Asked(role, "fill", EDGE) for role in ("button_edge", "field", "focus")),
 )
@@ -66,31 +70,48 @@ ROLE_NAMES = {
     "quiet": "quiet text",
     "link": "links",
     "link_hover": "links under the pointer",
+    "visited": "visited links",
     "button": "button",
     "button_text": "button text",
     "button_edge": "button edge",
     "button_hover": "button under the pointer",
     "button_pressed": "button pressed",
+    "button_disabled": "disabled button",
+    "button_disabled_text": "disabled button’s text",
     "line": "lines",
     "field": "field edges",
     "focus": "focus ring",
 }
 
 
+class ByHand(NamedTuple):
+    """A role of a ground as its owner set it."""
+
+    ground: str
+    role: str
+    value: Read
+
+
 @lru_cache(maxsize=256)
-def work_out(palette: tuple[Colour, ...]) -> dict[str, Ground]:
-    """The grounds light, tinted, strong and dark for a palette whose first colour leads."""
+def work_out(
+    palette: tuple[Colour, ...], own: tuple[tuple[str, Colour], ...] = (), by_hand: tuple[ByHand, ...] = ()
+) -> dict[str, Ground]:
+    """The grounds light, tinted, strong and dark for a palette whose first colour leads, then the owner's `own`,
+    given by slug and background."""
     paper = _paper(palette)
     ink = _ink(palette)
     lead = _lead(palette, (paper, ink))
     tinted = _tinted(palette, paper, lead)
     strong = lead if ratio(lead, paper) >= EDGE else nearest(lead, paper, EDGE)
     accents = [lead, *(c for c in palette if c not in (paper, ink, tinted, lead)), ink, paper]
+    fills = {"light": paper, "tinted": tinted, "strong": strong, "dark": ink, **dict(own)}
+    set_on: dict[str, dict[str, Read]] = {slug: {} for slug in fills}
+    for hand in by_hand:
+        if hand.ground in set_on:
+            set_on[hand.ground][hand.role] = hand.value
     return {
-        "light": _ground(paper, ink, paper, accents),
-        "tinted": _ground(tinted, ink, paper, accents),
-        "strong": _ground(strong, ink, paper, [paper, *accents]),
-        "dark": _ground(ink, ink, paper, accents),
+        slug: _ground(fill, ink, paper, [paper, *accents] if slug == "strong" else accents, set_on[slug])
+        for slug, fill in fills.items()
     }
 
 
@@ -142,30 +163,50 @@ def _tinted(palette: Sequence[Colour], paper: Colour, lead: Colour) -> Colour:
     )
 
 
-def _ground(fill: Colour, ink: Colour, paper: Colour, accents: Sequence[Colour]) -> Ground:
-    text = _body_text(fill, ink, paper)
-    link = _link(fill, text, accents)
-    button = _button_fill(fill, accents)
-    button_text = _on_button(button, ink, paper)
-    rest = to_oklch(button)
-    states = _states(rest, button, button_text)
+def _ground(fill: Colour, ink: Colour, paper: Colour, accents: Sequence[Colour], hand: Mapping[str, Read]) -> Ground:
+    def role(name: str, behind: Colour, worked_out: Callable[[], Colour]) -> Colour:
+        """What was set by hand, laid over what lies behind it; else what is worked out."""
+        given = hand.get(name)
+        return mix(behind, given.colour, given.alpha) if given else worked_out()
+
+    fill = role("fill", WHITE, lambda: fill)
+    text = role("text", fill, lambda: _body_text(fill, ink, paper))
+    link = role("link", fill, lambda: _link(fill, text, accents))
+    button = role("button", fill, lambda: _button_fill(fill, accents))
+    button_text = role("button_text", button, lambda: _on_button(button, ink, paper))
+    states = _states(to_oklch(button), button, button_text)
+    disabled = role("button_disabled", fill, lambda: _disabled(fill, text, (button, *states)))
     return Ground(
         fill=fill,
-        heading=text,
+        heading=role("heading", fill, lambda: text),
         text=text,
-        quiet=nearest(mix(text, fill, 0.3), fill, TEXT),
+        quiet=role("quiet", fill, lambda: nearest(mix(text, fill, 0.3), fill, TEXT)),
         link=link,
-        link_hover=_link_hover(link, fill, text),
+        link_hover=role("link_hover", fill, lambda: _link_hover(link, fill, text)),
+        visited=role("visited", fill, lambda: link),
         button=button,
         button_text=button_text,
-        button_edge=nearest(button, fill, EDGE),
-        button_hover=states[0],
-        button_pressed=states[1],
-        line=mix(fill, text, 0.22),
-        field=nearest(mix(text, fill, 0.45), fill, EDGE),
-        focus=nearest(text, fill, EDGE),
+        button_edge=role("button_edge", fill, lambda: nearest(button, fill, EDGE)),
+        button_hover=role("button_hover", fill, lambda: states[0]),
+        button_pressed=role("button_pressed", fill, lambda: states[1]),
+        button_disabled=disabled,
+        button_disabled_text=role("button_disabled_text", disabled, lambda: _faint(text, disabled)),
+        line=role("line", fill, lambda: mix(fill, text, 0.22)),
+        field=role("field", fill, lambda: nearest(mix(text, fill, 0.45), fill, EDGE)),
+        focus=role("focus", fill, lambda: nearest(text, fill, EDGE)),
         link_underlined=ratio(link, text) < EDGE,
     )
+
+
+def _faint(text: Colour, fill: Colour) -> Colour:
+    """Text of a disabled control, which may be faint (SC 1.4.3 leaves it out) and yet is made to be seen."""
+    return nearest(mix(text, fill, 0.45), fill, EDGE)
+
+
+def _disabled(fill: Colour, text: Colour, others: Sequence[Colour]) -> Colour:
+    """A fill so near the ground that it says "not now", and unlike the button's other states."""
+    tried = [mix(fill, text, share) for share in (0.12, 0.07, 0.18, 0.25, 0.33, 0.42)]
+    return next((c for c in tried if all(difference(c, other) >= _VISIBLE for other in others)), tried[0])
 
 
 def _body_text(fill: Colour, ink: Colour, paper: Colour) -> Colour:
@@ -212,15 +253,17 @@ _SHIFTS = (-0.07, 0.07, -0.14, 0.14, -0.22, 0.22)
 
 
 def _states(rest: Oklch, button: Colour, text: Colour) -> list[Colour]:
-    """Under the pointer and pressed: two more fills that the button's text still reads on."""
-    found: list[Colour] = []
+    """Under the pointer and pressed: two more fills that the button's text still reads on; where a text set by hand
+    reads on none, two that are seen."""
     away = 1 if ratio(text, BLACK) < ratio(text, WHITE) else -1  # a move that gains contrast
-    for step in range(1, 40):
-        for sign in (away, -away):
-            tried = to_colour(rest._replace(lightness=rest.lightness + sign * 0.035 * step))
-            seen = all(difference(tried, other) >= _VISIBLE for other in (button, *found))
-            if seen and ratio(text, tried) >= TEXT:
-                found.append(tried)
-                if len(found) == 2:
-                    return found
+    for asked in (TEXT, EDGE, 1.0):
+        found: list[Colour] = []
+        for step in range(1, 40):
+            for sign in (away, -away):
+                tried = to_colour(rest._replace(lightness=rest.lightness + sign * 0.035 * step))
+                seen = all(difference(tried, other) >= _VISIBLE for other in (button, *found))
+                if seen and ratio(text, tried) >= asked:
+                    found.append(tried)
+                    if len(found) == 2:
+                        return found
     raise AssertionError(f"no states for a button of {button.hex}")

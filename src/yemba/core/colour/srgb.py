@@ -10,6 +10,10 @@ from coloraide import Color
 from yemba.core.errors import Fault
 
 _HEX = re.compile(r"#?([0-9a-f]{3,4}|[0-9a-f]{6}|[0-9a-f]{8})", re.IGNORECASE)
+_FUNCTION = r"\b(?:rgba?|hsla?|hwb|lab|lch|oklab|oklch|color)\([^()]{3,80}\)"
+# A code without # counts only with six or eight digits, one of them a figure: "facade" is a word.
+_BARE = r"(?<![\w#&])(?=\w*\d|[fF]+\b)(?:[0-9a-fA-F]{8}|[0-9a-fA-F]{6})\b"
+_IN_TEXT = re.compile(rf"{_FUNCTION}|(?<![\w&])#(?:[0-9a-fA-F]{{8}}|[0-9a-fA-F]{{6}}|[0-9a-fA-F]{{3,4}})\b|{_BARE}")
 
 
 class Colour(NamedTuple):
@@ -29,32 +33,63 @@ BLACK = Colour(0, 0, 0)
 WHITE = Colour(255, 255, 255)
 
 
-def parse(text: str, field: str = "colour") -> Colour:
-    """Read hex (3, 4, 6 or 8 digits, # or not) or any CSS colour; what lies outside sRGB is mapped in.
+class Read(NamedTuple):
+    """A colour as typed: what it is in sRGB, how much of it covers (0 to 1), and whether it had to be mapped in."""
 
-    Raises Fault ``colour-unreadable`` where the text is no colour, ``colour-see-through``
-    where it has an alpha below one: a brand colour is what it is on every background.
+    colour: Colour
+    alpha: float = 1
+    mapped: bool = False
+
+
+def read(text: str, field: str = "colour") -> Read:
+    """Read hex (3, 4, 6 or 8 digits, # or not) or any CSS colour.
+
+    What lies outside sRGB is mapped in: lightness and hue held, chroma brought down as in CSS Color 4.
+    Raises Fault ``colour-unreadable`` where the text is no colour.
     """
-    typed = text.strip()
+    typed = text.strip().rstrip(";,")
     if match := _HEX.fullmatch(typed):
         typed = "#" + match.group(1)
     try:
-        read = Color(typed)
+        found = Color(typed)
     except ValueError:
         raise Fault(
             "colour-unreadable",
-            f"“{text}” is not a colour. Write a hex code such as #8c3b2a, or a CSS colour such as teal.",
+            f"“{text[:40]}” is not a colour. Write a hex code such as #8c3b2a, or a CSS colour such as teal.",
             field,
         ) from None
-    if read.alpha(nans=False) < 1:
+    srgb = found.convert("srgb")
+    fitted = srgb.clone().fit(method="oklch-chroma")
+    red, green, blue = (round(255 * channel) for channel in fitted.coords(nans=False))
+    return Read(Colour(red, green, blue), found.alpha(nans=False), not srgb.in_gamut(tolerance=0.001))
+
+
+def parse(text: str, field: str = "colour") -> Colour:
+    """As ``read``, for a brand colour, which is what it is on every background.
+
+    Raises Fault ``colour-unreadable``, or ``colour-see-through`` where the colour has an alpha below one.
+    """
+    found = read(text, field)
+    if found.alpha < 1:
         raise Fault(
             "colour-see-through",
             f"“{text}” is see-through. A brand colour is solid: leave out the last two digits.",
             field,
         )
-    fitted = read.convert("srgb").fit(method="oklch-chroma")
-    red, green, blue = (round(255 * channel) for channel in fitted.coords(nans=False))
-    return Colour(red, green, blue)
+    return found.colour
+
+
+def read_many(text: str) -> list[Read]:
+    """Every colour in a pasted text, in its order, each once: hex codes with # (or alone in their line, list or
+    quotes), and the functions rgb(), hsl(), hwb(), lab(), lch(), oklab(), oklch() and color()."""
+    found: dict[str, Read] = {}
+    for match in _IN_TEXT.finditer(text):
+        try:
+            one = read(match[0])
+        except Fault:
+            continue
+        found.setdefault(f"{one.colour.hex}{one.alpha}", one)
+    return list(found.values())
 
 
 def from_hex(code: str) -> Colour:

@@ -4,7 +4,6 @@ from __future__ import annotations
 
 from typing import NamedTuple
 
-from yemba.core.colour.grounds import GROUND_NAMES
 from yemba.core.site.document import ordered_sections
 from yemba.core.site.resolve import Look
 
@@ -38,7 +37,8 @@ def one_offs(look: Look) -> list[OneOff]:
                 said = names.get(section.layout, section.layout), names[look.layout(bare).value]
                 found.append(OneOff(page_id, key, where, "Layout", *said, shown, (*here, "layout")))
             if section.ground:
-                said = GROUND_NAMES.get(section.ground, section.ground), GROUND_NAMES[look.ground(bare).value]
+                names = look.ground_names
+                said = names.get(section.ground, section.ground), names[look.ground(bare).value]
                 shown = look.ground(section).value == section.ground
                 found.append(OneOff(page_id, key, where, "Ground", *said, shown, (*here, "ground")))
             for element, values in section.one_offs.items():

@@ -10,8 +10,8 @@ from enum import StrEnum
 from functools import cached_property
 from typing import Any, NamedTuple
 
-from yemba.core.colour.grounds import Ground, work_out
-from yemba.core.colour.srgb import Colour, from_hex
+from yemba.core.colour.grounds import GROUND_NAMES, ByHand, Ground, work_out
+from yemba.core.colour.srgb import Colour, Read, from_hex, read
 from yemba.core.site.catalogue import Catalogue, Family
 from yemba.core.site.document import Document, Section
 from yemba.core.site.settings import SETTINGS, setting
@@ -53,9 +53,9 @@ class Look:
     def resolve(self, key: str) -> Resolved:
         """A setting's value; one that the template cannot show is passed over. Raises Fault ``no-such-setting``."""
         home = setting(key).home
-        if key in self.document.parts and self.template.shows(key, self.document.parts[key]):
+        if key in self.document.parts and self._shows(key, self.document.parts[key]):
             return Resolved(self.document.parts[key], Origin.PART)
-        if key in self.document.sheet and self.template.shows(key, self.document.sheet[key]):
+        if key in self.document.sheet and self._shows(key, self.document.sheet[key]):
             return Resolved(self.document.sheet[key], Origin.SHEET)
         if home == "sheet" and self._ready and key in self._ready.values:
             return Resolved(self._ready.values[key], Origin.SHEET, self._ready.name)
@@ -64,6 +64,11 @@ class Look:
             if key in layer:
                 return Resolved(layer[key], Origin.TEMPLATE, self.template.name)
         return Resolved(SETTINGS[key].default, Origin.ENGINE)
+
+    def _shows(self, key: str, value: Any) -> bool:
+        if key.endswith(".ground") and value not in self.grounds:
+            return False  # a ground that was taken away
+        return self.template.shows(key, value)
 
     def value(self, key: str) -> Any:
         return self.resolve(key).value
@@ -98,7 +103,30 @@ class Look:
 
     @cached_property
     def grounds(self) -> dict[str, Ground]:
-        return work_out(self.colours)
+        own = [(ground["id"], self.read_colour(ground["fill"])) for ground in self.value("grounds.own")]
+        hand = [(*one["id"].split("."), self.read_colour(one["value"])) for one in self.value("roles.by_hand")]
+        return work_out(
+            self.colours,
+            tuple((slug, found.colour) for slug, found in own if found),
+            tuple(ByHand(ground, role, found) for ground, role, found in hand if found),
+        )
+
+    @cached_property
+    def ground_names(self) -> dict[str, str]:
+        """Every ground by slug, with its name."""
+        own = {ground["id"]: ground["name"] for ground in self.value("grounds.own")}
+        return {slug: name for slug, name in (GROUND_NAMES | own).items() if slug in self.grounds}
+
+    @cached_property
+    def by_hand(self) -> dict[str, str]:
+        """What the owner set by hand: "ground.role" to the value as stored."""
+        return {one["id"]: one["value"] for one in self.value("roles.by_hand")}
+
+    def read_colour(self, value: str) -> Read | None:
+        """A stored colour: "@" and a brand colour's id, or a code. None where that brand colour is gone."""
+        if not value.startswith("@"):
+            return read(value)
+        return next((Read(from_hex(c["hex"])) for c in self.value("palette") if c["id"] == value[1:]), None)
 
     @cached_property
     def sizes(self) -> dict[str, Fluid]:

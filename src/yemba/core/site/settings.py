@@ -2,14 +2,18 @@
 
 from __future__ import annotations
 
+import re
 from collections.abc import Mapping, Sequence
 from typing import Any, NamedTuple, Protocol
 
-from yemba.core.colour.grounds import GROUND_NAMES
-from yemba.core.colour.srgb import parse
+from yemba.core.colour.grounds import GROUND_NAMES, ROLE_NAMES
+from yemba.core.colour.srgb import parse, read
 from yemba.core.errors import Fault
 
 MOST_COLOURS, FEWEST_COLOURS = 8, 3
+MOST_GROUNDS = 6  # of the owner's own
+_BRAND_COLOUR = re.compile(r"@[a-z][a-z0-9]{1,11}")
+_GROUND_ID = re.compile(r"[a-z][a-z0-9]{1,11}")
 
 
 class Rule(Protocol):
@@ -108,6 +112,56 @@ class Colours(NamedTuple):
         ]
 
 
+def _colour(value: Any, key: str) -> str:
+    """A brand colour, "@" and its id, as it is; any other as its code, with two more digits where it is see-through."""
+    text = str(value).strip()
+    if _BRAND_COLOUR.fullmatch(text):
+        return text
+    found = read(text, key)
+    return found.colour.hex + (f"{round(found.alpha * 255):02x}" if found.alpha < 1 else "")
+
+
+class OwnGrounds(NamedTuple):
+    """Grounds of the owner's own: {id, name, fill}, `fill` "@" and a brand colour's id, or a code. In order of id."""
+
+    def read(self, value: Any, name: str, key: str) -> list[dict[str, str]]:
+        grounds = [ground for ground in value if isinstance(ground, Mapping)] if isinstance(value, list) else []
+        if len(grounds) > MOST_GROUNDS:
+            raise Fault("too-many-grounds", f"{MOST_GROUNDS} grounds of your own fit; take one away first.", key)
+        line = Line(30, empty=False)
+        read_ones = {
+            str(g["id"]): {
+                "id": str(g["id"]),
+                "name": line.read(g["name"], "The ground’s name", "ground_name"),
+                "fill": _colour(g["fill"], "fill"),
+            }
+            for g in grounds
+            if _GROUND_ID.fullmatch(str(g.get("id")))
+        }
+        return [read_ones[one] for one in sorted(read_ones)]
+
+
+class RolesByHand(NamedTuple):
+    """Roles set by hand: {id, value}, `id` "ground.role", `value` "@" and a colour's id, or a code. In order of id."""
+
+    def read(self, value: Any, name: str, key: str) -> list[dict[str, str]]:
+        given = [one for one in value if isinstance(one, Mapping)] if isinstance(value, list) else []
+        read_ones = {}
+        for one in given:
+            ground, _, role = str(one.get("id")).partition(".")
+            if role not in ROLE_NAMES or not (ground in GROUND_NAMES or _GROUND_ID.fullmatch(ground)):
+                raise Fault("no-such-role", f"“{one.get('id')}” is no role of a ground.", key)
+            read_ones[f"{ground}.{role}"] = _colour(one.get("value"), "value")
+        return [{"id": one, "value": read_ones[one]} for one in sorted(read_ones)]
+
+
+class GroundChoice(NamedTuple):
+    """The slug of a ground; whether there is one is for the document to say."""
+
+    def read(self, value: Any, name: str, key: str) -> str:
+        return str(value)
+
+
 class Setting(NamedTuple):
     """A design value. `home` is where the owner's value is stored: "sheet" or "parts"."""
 
@@ -121,7 +175,12 @@ class Setting(NamedTuple):
 
 ARRANGEMENTS = {"row": "One row", "stack": "Two rows, centred", "side": "At the side"}
 _SHEET, _PARTS = "sheet", "parts"
-_GROUND = OneOf(GROUND_NAMES)
+_GROUND = GroundChoice()
+UNDERLINES = {
+    "always": "Always",
+    "needed": "Where only colour would tell them from text",
+    "never": "Only under the pointer",
+}
 
 _ALL: Sequence[Setting] = (
     Setting(
@@ -136,6 +195,9 @@ _ALL: Sequence[Setting] = (
             {"id": "c3", "name": "Paper", "hex": "#fafafa"},
         ],
     ),
+    Setting("grounds.own", "Grounds of your own", "palette", _SHEET, OwnGrounds(), []),
+    Setting("roles.by_hand", "Roles set by hand", "palette", _SHEET, RolesByHand(), []),
+    Setting("link.underline", "Links underlined", "palette", _SHEET, OneOf(UNDERLINES), "always"),
     Setting("type.heading", "Heading typeface", "type", _SHEET, Identifier(), "work-sans"),
     Setting("type.body", "Body typeface", "type", _SHEET, Identifier(), "work-sans"),
     Setting("type.base", "Base size", "type", _SHEET, Between(16, 24, "px", 0.5), 18),

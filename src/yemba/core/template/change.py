@@ -7,7 +7,6 @@ from collections.abc import Iterator
 from typing import NamedTuple
 
 from yemba.core.change.said import said
-from yemba.core.colour.grounds import GROUND_NAMES
 from yemba.core.site.document import Section, ordered_sections, values_of
 from yemba.core.site.one_offs import OneOff, one_offs
 from yemba.core.site.resolve import Look
@@ -116,5 +115,5 @@ def _seen(now: Look, then: Look, section: Section) -> Iterator[tuple[str, str, s
     kind = now.catalogue.kind(section.kind)
     names = kind.layout_names()
     yield kind.name, names[now.layout(section).value], names[then.layout(section).value]
-    was, will = (GROUND_NAMES[look.ground(section).value] for look in (now, then))
+    was, will = (look.ground_names[look.ground(section).value] for look in (now, then))
     yield f"Ground of {kind.name}", was, will

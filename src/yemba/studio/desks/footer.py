@@ -4,7 +4,6 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 
-from yemba.core.colour.grounds import GROUND_NAMES
 from yemba.core.site.resolve import Look
 from yemba.sites.models import Site
 from yemba.studio.desks.setting import Context, setting
@@ -14,7 +13,7 @@ from yemba.studio.waiting import Waiting
 def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiting]) -> Context:
     return {
         "ground": setting(look, "footer.ground"),
-        "grounds": list(GROUND_NAMES.items()),
+        "grounds": list(look.ground_names.items()),
         "lines": [setting(look, key) for key in ("footer.words", "footer.copyright")],
         "navigation": setting(look, "footer.navigation"),
         "shown": look.grounds[look.value("footer.ground")],

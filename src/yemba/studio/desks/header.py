@@ -5,7 +5,6 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 
 from yemba.core.change.commands.pages import menu
-from yemba.core.colour.grounds import GROUND_NAMES
 from yemba.core.site.resolve import Look
 from yemba.core.site.settings import ARRANGEMENTS
 from yemba.render.style import header_fit
@@ -23,7 +22,7 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
         "arrangements": [a for a in ARRANGEMENTS.items() if look.template.shows("header.arrangement", a[0])],
         "heights": [setting(look, key) for key in keys],
         "ground": setting(look, "header.ground"),
-        "grounds": list(GROUND_NAMES.items()),
+        "grounds": list(look.ground_names.items()),
         "tagline": setting(look, "header.tagline"),
         "fit": fit,
         "fold_at": min(100.0, 100 * fit.fold / scale),

@@ -6,7 +6,6 @@ from collections.abc import Mapping, Sequence
 
 from yemba.core.change.commands.sections import ALIGNMENTS
 from yemba.core.check.starter_words import starter_sections
-from yemba.core.colour.grounds import GROUND_NAMES
 from yemba.core.site.document import Document, ordered_items, ordered_sections
 from yemba.core.site.kinds import Field
 from yemba.core.site.resolve import Look
@@ -77,7 +76,7 @@ def _section_desk(look: Look, document: Document, key: str) -> Context:
         "ground": ground,
         "ground_mine": section.ground or "",
         "layouts": [(slug, name) for slug, name in kind.layout_names().items() if look.template.shows(kind.slug, slug)],
-        "grounds": list(GROUND_NAMES.items()),
+        "grounds": list(look.ground_names.items()),
         "fields": [_control(document, f, section.fields.get(f.slug, "")) for f in kind.fields],
         "aligned": section.one_offs.get("heading", {}).get("align", ""),
         "has_heading": any(f.slug == "heading" for f in kind.fields),

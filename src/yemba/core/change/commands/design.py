@@ -6,12 +6,13 @@ from typing import Any, ClassVar
 
 from yemba.core.change.command import Command
 from yemba.core.change.operation import ABSENT, Operation, put, remove
+from yemba.core.change.said import said
 from yemba.core.errors import Fault
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
 from yemba.core.site.one_offs import OneOff, one_offs
 from yemba.core.site.resolve import Look
-from yemba.core.site.settings import Line, OneOf, YesNo, setting
+from yemba.core.site.settings import GroundChoice, Line, OneOf, YesNo, setting
 
 
 class SetValue(Command):
@@ -26,14 +27,17 @@ class SetValue(Command):
         value = chosen.rule.read(self.value, chosen.name, self.key)
         if self.key in ("type.heading", "type.body") and value not in catalogue.families:
             raise Fault("no-such-family", f"There is no typeface “{value}”.", self.key)
+        if self.key.endswith(".ground") and value not in Look(document, catalogue).ground_names:
+            offered = ", ".join(Look(document, catalogue).ground_names)
+            raise Fault("no-such-ground", f"“{value}” is no ground. Choose: {offered}.", self.key)
         if self.key == "logo.picture" and value and value not in document.pictures:
             raise Fault("no-such-picture", "That picture is no longer here. Choose a file again.", self.key)
         return [put(document, (chosen.home, self.key), value)]
 
     def say(self, document: Document, catalogue: Catalogue) -> str:
         chosen = setting(self.key)
-        if isinstance(chosen.rule, OneOf):
-            return f"{chosen.name}: {chosen.rule.choices.get(str(self.value), self.value)}"
+        if isinstance(chosen.rule, OneOf | GroundChoice):
+            return f"{chosen.name}: {said(self.key, str(self.value), Look(document, catalogue))}"
         if isinstance(chosen.rule, YesNo):
             return f"{chosen.name}: {'shown' if chosen.rule.read(self.value, '', '') else 'not shown'}"
         if self.key.startswith("type.") and self.value in catalogue.families:

@@ -1,18 +1,23 @@
-"""Brand colours: change, name, add, remove, move. The palette is kept as a whole once it is touched."""
+"""Brand colours: change, name, add, remove, move, all at once. The palette is kept as a whole once it is touched."""
 
 from __future__ import annotations
 
 from typing import Any, ClassVar
 
 from yemba.core.change.command import Command
+from yemba.core.change.commands.grounds import put_entries
 from yemba.core.change.operation import Operation, put
-from yemba.core.colour.srgb import parse
+from yemba.core.colour.files import read_palette
+from yemba.core.colour.harmony import neutral
+from yemba.core.colour.naming import name_for
+from yemba.core.colour.oklch import difference
+from yemba.core.colour.srgb import Colour, parse, read, read_many
 from yemba.core.errors import Fault
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
 from yemba.core.site.ids import new_id
 from yemba.core.site.resolve import Look
-from yemba.core.site.settings import setting
+from yemba.core.site.settings import FEWEST_COLOURS, MOST_COLOURS, setting
 
 Brand = list[dict[str, str]]
 
@@ -64,7 +69,8 @@ class SetColour(OfColour):
         palette[place]["hex"] = parse(self.hex, "hex").hex
 
     def told(self, name: str) -> str:
-        return f"{name} to {parse(self.hex).hex}"
+        found = read(self.hex)
+        return f"{name} to {found.colour.hex}{', the nearest that screens show' if found.mapped else ''}"
 
 
 class NameColour(OfColour):
@@ -79,10 +85,35 @@ class NameColour(OfColour):
 
 
 class RemoveColour(OfColour):
+    """Take a colour away. `instead` is the id of the one that takes its place: in the order, and wherever the
+    colour was set by hand; with "" these are worked out again."""
+
     name: ClassVar[str] = "remove-colour"
+    instead: str = ""
 
     def change(self, palette: Brand, place: int) -> None:
-        del palette[place]
+        known = [colour["id"] for colour in palette]
+        if self.instead in known and self.instead != self.colour:
+            palette[place] = palette[known.index(self.instead)]
+            del palette[known.index(self.instead)]
+        else:
+            del palette[place]
+
+    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
+        look, steps = Look(document, catalogue), super().plan(document, catalogue)
+        for key, field in (("grounds.own", "fill"), ("roles.by_hand", "value")):
+            entries = look.value(key)
+            if any(entry[field] == f"@{self.colour}" for entry in entries):
+                steps.append(put_entries(document, key, [self._moved(look, entry, field) for entry in entries]))
+        return steps
+
+    def _moved(self, look: Look, entry: dict[str, str], field: str) -> dict[str, str]:
+        if entry[field] != f"@{self.colour}":
+            return entry
+        own = look.read_colour(entry[field])
+        if self.instead:
+            return entry | {field: f"@{self.instead}"}
+        return entry | {field: own.colour.hex if own and field == "fill" else ""}
 
     def told(self, name: str) -> str:
         return f"Colour {name} removed"
@@ -102,15 +133,67 @@ class MoveColour(OfColour):
 
 
 class AddColour(Command):
+    """Add a colour, or every colour of a text with several codes."""
+
     name: ClassVar[str] = "add-colour"
     hex: str
     colour_name: str = ""
 
     def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
         palette = _palette(document, catalogue)
-        name = self.colour_name.strip() or f"Colour {len(palette) + 1}"
-        palette.append({"id": new_id(), "name": name, "hex": parse(self.hex, "hex").hex})
+        for colour in self._colours():
+            name = self.colour_name.strip() or name_for(colour, [known["name"] for known in palette])
+            palette.append({"id": new_id(), "name": name, "hex": colour.hex})
         return _put(document, palette)
 
     def say(self, document: Document, catalogue: Catalogue) -> str:
-        return f"Colour {self.colour_name or self.hex} added"
+        colours = self._colours()
+        if len(colours) > 1:
+            return f"{len(colours)} colours added"
+        taken = [colour["name"] for colour in _palette(document, catalogue)]
+        return f"Colour {self.colour_name.strip() or name_for(colours[0], taken)} added"
+
+    def _colours(self) -> list[Colour]:
+        several = read_many(self.hex)
+        return [one.colour for one in several] if len(several) > 1 else [parse(self.hex, "hex")]
+
+
+class ChoosePalette(Command):
+    """A whole palette at once: from a file, from pasted codes, or one that was suggested.
+
+    Colours keep the ids of those whose places they take, so that what is set by hand follows. One or two colours
+    are made whole with a paper and an ink that lean to the first; of more than eight the first eight are taken.
+    """
+
+    name: ClassVar[str] = "choose-palette"
+    codes: str
+    palette_name: str = ""
+
+    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
+        ids = [colour["id"] for colour in _palette(document, catalogue)]
+        colours = whole(read_palette(self.codes).colours)
+        ids += [new_id() for _ in colours[len(ids) :]]
+        palette = [{"id": one, "name": name[:30], "hex": c.hex} for one, (name, c) in zip(ids, colours, strict=False)]
+        return _put(document, palette)
+
+    def say(self, document: Document, catalogue: Catalogue) -> str:
+        found = read_palette(self.codes)
+        count, more = len(found.colours), []
+        if count < FEWEST_COLOURS:
+            more = [f"{len(whole(found.colours)) - count} added to make it whole"]
+        elif count > MOST_COLOURS:
+            more = [f"the first {MOST_COLOURS} of {count} taken"]
+        name = f" {self.palette_name}" if self.palette_name else ""
+        told = [f"Palette{name}, {min(count, MOST_COLOURS)} colours", *more, *(lost.rstrip(".") for lost in found.lost)]
+        return "; ".join(told)
+
+
+def whole(colours: list[tuple[str, Colour]]) -> list[tuple[str, Colour]]:
+    """A palette of at least three and at most eight."""
+    made = list(colours)
+    lead = made[0][1]
+    for lightness in (0.965, 0.26, 0.6):
+        near = neutral(lead, lightness)
+        if len(made) < FEWEST_COLOURS and all(difference(near, known) > 0.1 for _, known in made):
+            made.append((name_for(near, [name for name, _ in made]), near))
+    return made[:MOST_COLOURS]

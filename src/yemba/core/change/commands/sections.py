@@ -7,12 +7,12 @@ from typing import Any, ClassVar
 from yemba.core.change.command import Command
 from yemba.core.change.commands.pages import move
 from yemba.core.change.operation import ABSENT, Operation, Path, put, remove
-from yemba.core.colour.grounds import GROUND_NAMES
 from yemba.core.errors import Fault
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document, Section
 from yemba.core.site.ids import new_id
 from yemba.core.site.kinds import Field
+from yemba.core.site.resolve import Look
 from yemba.core.site.words import plain as plain_words
 
 ALIGNMENTS = {"": "As the layout has it", "start": "At the start", "center": "Centred", "end": "At the end"}
@@ -111,12 +111,13 @@ class SetGround(Command):
     ground: str = ""
 
     def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
-        if self.ground and self.ground not in GROUND_NAMES:
-            raise Fault("no-such-ground", f"“{self.ground}” is no ground. Choose: {', '.join(GROUND_NAMES)}.", "ground")
+        names = Look(document, catalogue).ground_names
+        if self.ground and self.ground not in names:
+            raise Fault("no-such-ground", f"“{self.ground}” is no ground. Choose: {', '.join(names)}.", "ground")
         return [put(document, _path(document, self.section, "ground"), self.ground or ABSENT)]
 
     def say(self, document: Document, catalogue: Catalogue) -> str:
-        ground = GROUND_NAMES.get(self.ground, "as the template has it")
+        ground = Look(document, catalogue).ground_names.get(self.ground, "as the template has it")
         return f"{_called(document, catalogue, self.section)}: ground {ground}"
 
 
