@@ -9,13 +9,11 @@ import pytest
 
 from yemba.core.change.command import read_command
 from yemba.core.change.operation import apply
-from yemba.core.check import contrast, tap_targets
+from yemba.core.check import tap_targets
 from yemba.core.check.alt_text import pictures_without_alt
 from yemba.core.check.descriptions import LONGEST, proposed
 from yemba.core.check.finding import Finding, Inspected, Measured, Target, checks, inspect
 from yemba.core.check.starter_words import starter_sections
-from yemba.core.colour.grounds import work_out
-from yemba.core.colour.srgb import from_hex
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document, Page
 from yemba.core.site.resolve import Look
@@ -262,9 +260,31 @@ def test_a_logo_that_cannot_be_seen_is_moved_to_a_ground_where_it_can(
         assert found("contrast", look_at(mended, catalogue, load=lambda _: MARK.format(ink).encode())) == []
 
 
-def test_a_role_that_falls_short_is_named_with_its_ratio() -> None:
-    ground = work_out((from_hex("#8c3b2a"), from_hex("#22302e"), from_hex("#f5f0e4")))["light"]
-    assert list(contrast.unreadable("Light", ground)) == []
-    (said,) = contrast.unreadable("Light", ground._replace(quiet=from_hex("#b8b2a4")))
-    assert said.startswith("On Light, quiet text on background has")
-    assert "4.5 : 1" in said
+@pytest.mark.parametrize(
+    ("role", "value", "said"),
+    [
+        ("quiet", "#b8b2a4", "On Light, quiet text on background has"),
+        ("button_text", "#9a4b3a", "On Light, button text on button has"),
+        ("visited", "#d8c8b8", "On Light, visited links on background has"),
+    ],
+)
+def test_a_role_set_by_hand_that_falls_short_is_named_and_mended(
+    document: Document, catalogue: Catalogue, role: str, value: str, said: str
+) -> None:
+    assert found("contrast", look_at(document, catalogue)) == []
+    arguments = {"ground": "light", "role": role, "value": value}
+    by_hand = apply(document, read_command("set-role", arguments).plan(document, catalogue))
+    told = found("contrast", look_at(by_hand, catalogue))
+    assert told[0].sentence.startswith(said)
+    assert told[0].control == f"role-light-{role}"
+    assert found("contrast", look_at(cured(by_hand, catalogue, told[0]), catalogue)) == []
+
+
+def test_a_link_without_underline_needs_to_differ_from_text(document: Document, catalogue: Catalogue) -> None:
+    bare = changed(document, lambda plain: plain.update(sheet={"link.underline": "never"}))
+    look = Look(bare, catalogue)
+    told = found("contrast", look_at(bare, catalogue))
+    assert len(told) == sum(look.grounds[slug].link_underlined for slug in ("light", "tinted", "dark"))
+    for finding in told:
+        assert "only colour tells a link" in finding.sentence
+        assert found("contrast", look_at(cured(bare, catalogue, finding), catalogue)) == []

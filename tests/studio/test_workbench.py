@@ -87,7 +87,11 @@ def test_a_stream_shows_and_keeps_nothing(desk: Client, site: Site) -> None:
     [
         ({"command": "set-colour", "colour": "c1", "hex": "reddish"}, "hex", "“reddish” is not a colour"),
         ({"command": "name-site", "title": " ", "chapter": "logo"}, "name-site", "empty"),
-        ({"command": "set-value", "key": "shape.corner", "value": "400"}, "set-shape.corner", "“400”"),
+        (
+            {"command": "set-value", "key": "shape.corner", "value": "400", "here": "?show=grounds"},
+            "set-shape.corner",
+            "“400”",
+        ),
         ({"command": "add-page", "page_name": "", "chapter": "pages"}, "add-page", "empty"),
     ],
 )
@@ -268,7 +272,14 @@ def test_a_taken_address_answers_beside_its_field(desk: Client) -> None:
 
 def addresses() -> list[str]:
     """Every address of the studio and of the accounts, filled in for Ines's site."""
-    given = {"slug": "saltmarsh", "chapter": "palette", "number": 1, "path": "favicon.ico", "picture": "xp1"}
+    given = {
+        "slug": "saltmarsh",
+        "chapter": "palette",
+        "number": 1,
+        "path": "favicon.ico",
+        "picture": "xp1",
+        "form": "gimp",
+    }
     named = [p for p in (*studio_urls.urlpatterns, *people_urls.urlpatterns) if isinstance(p, URLPattern)]
     return [
         reverse(pattern.name or "", kwargs={key: given[key] for key in pattern.pattern.converters}) for pattern in named

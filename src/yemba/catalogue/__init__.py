@@ -7,6 +7,7 @@ from functools import cache
 from pathlib import Path
 from typing import Any
 
+from yemba.core.colour.ready import ReadyPalette, ready
 from yemba.core.site.catalogue import Catalogue, Family, Pairing
 from yemba.core.site.kinds import SectionKind
 from yemba.core.template.manifest import ReadySheet, Template
@@ -27,6 +28,12 @@ def catalogue() -> Catalogue:
         families=families,
         pairings={p.slug: p for p in _pairings(families)},
     )
+
+
+@cache
+def palettes() -> list[ReadyPalette]:
+    """The ready palettes, in the order of their moods."""
+    return [ready(**entry) for entry in _toml(FOLDER / "palettes.toml")["palette"]]
 
 
 def kind_css() -> str:

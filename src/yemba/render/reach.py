@@ -45,17 +45,21 @@ class State:
         self._looks: dict[Hashable, Any] = {}
         self._facts: dict[str, Any] = {}
 
+    def use(self, shape: Hashable, fragment: Callable[[], str], first: bool = False) -> Use:
+        """Which of the owner's values a fragment of this shape takes, and by which rules."""
+        document = self.look.document
+        known = (shape, document.template, self.look.value("header.arrangement"), first)
+        if known not in _USES:
+            if len(_USES) > _MOST_SHAPES:
+                _USES.clear()
+            _USES[known] = use(fragment(), document.template, self.look.value("header.arrangement"), first)
+        return _USES[known]
+
     def looks(self, shape: Hashable, ground: str, fragment: Callable[[], str], first: bool = False) -> Any:
         """All that decides how a fragment of this shape looks on a ground."""
         key = (shape, first, ground)
         if key not in self._looks:
-            document = self.look.document
-            known = (shape, document.template, self.look.value("header.arrangement"), first)
-            if known not in _USES:
-                if len(_USES) > _MOST_SHAPES:
-                    _USES.clear()
-                _USES[known] = use(fragment(), document.template, self.look.value("header.arrangement"), first)
-            used = _USES[known]
+            used = self.use(shape, fragment, first)
             root, grounds = self._values
             values = root | grounds[ground]
             self._looks[key] = (used.rules, tuple(values.get(name) for name in used.values))
@@ -77,11 +81,21 @@ class State:
         return show_section(self.site, at(document, page), key, found.sections[key], place)
 
     def section_looks(self, page: str, key: str) -> Any:
+        section, first = self._held(page, key)
+        return self.looks(
+            self._shape_of(section), self.look.ground(section).value, lambda: self.section(page, key), first
+        )
+
+    def section_use(self, page: str, key: str) -> Use:
+        section, first = self._held(page, key)
+        return self.use(self._shape_of(section), lambda: self.section(page, key), first)
+
+    def _held(self, page: str, key: str) -> tuple[Section, bool]:
         held = self.look.document.pages[page]
-        section = held.sections[key]
-        shape = (section.kind, self.look.layout(section).value, _shape(section))
-        ground, first = self.look.ground(section).value, held.order[0] == key
-        return self.looks(shape, ground, lambda: self.section(page, key), first)
+        return held.sections[key], held.order[0] == key
+
+    def _shape_of(self, section: Section) -> Hashable:
+        return (section.kind, self.look.layout(section).value, _shape(section))
 
     def part(self, part: str, page: str) -> str:
         return (header if part == "header" else footer)(self.site, at(self.look.document, page))
@@ -91,11 +105,17 @@ class State:
         return header_fit(self.look).fold
 
     def part_looks(self, part: str) -> Any:
-        document = self.look.document
-        html = self.part(part, document.order[0])
-        shape = (part, frozenset(re.findall(r'class="([\w-]+)"|<(\w+)', html)))
+        html, shape = self._part_shape(part)
         looks = self.looks(shape, self.look.value(f"{part}.ground"), lambda: html)
         return (looks, self.fold) if part == "header" else looks
+
+    def part_use(self, part: str) -> Use:
+        html, shape = self._part_shape(part)
+        return self.use(shape, lambda: html)
+
+    def _part_shape(self, part: str) -> tuple[str, Hashable]:
+        html = self.part(part, self.look.document.order[0])
+        return html, (part, frozenset(re.findall(r'class="([\w-]+)"|<(\w+)', html)))
 
     def part_facts(self, part: str) -> Any:
         """All that a part's markup is made from, but for the address of the page it stands on."""
@@ -163,7 +183,7 @@ def _restyled(before: State, after: State, page: str, verdicts: dict[int, bool])
     """The sections of an unchanged page that look otherwise. Those of one cut do so together: asked once."""
     held = after.look.document.pages[page]
     keys = []
-    for key, cut in _cuts(held):
+    for key, cut in cuts(held):
         if cut not in verdicts:
             section = held.sections[key]
             verdicts[cut] = (
@@ -226,11 +246,11 @@ _CUTS: dict[Hashable, int] = {}
 
 
 @kept
-def _cuts(page: Page) -> list[tuple[str, int]]:
+def cuts(page: Page) -> list[tuple[str, int]]:
     """Each section of a page with the number of its cut: those of one cut look alike under any design."""
-    cuts = []
+    made = []
     for key in page.order:
         section = page.sections[key]
         cut = (section.kind, section.layout, section.ground, _shape(section), page.order[0] == key)
-        cuts.append((key, _CUTS.setdefault(cut, len(_CUTS))))
-    return cuts
+        made.append((key, _CUTS.setdefault(cut, len(_CUTS))))
+    return made

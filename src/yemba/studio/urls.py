@@ -1,6 +1,6 @@
 from django.urls import path
 
-from yemba.studio.views import editions, front, inbox, pictures, proof, sheets, workbench
+from yemba.studio.views import editions, front, inbox, palette, pictures, proof, sheets, workbench
 
 urlpatterns = [
     path("", front.front, name="front"),
@@ -24,6 +24,8 @@ urlpatterns = [
     path("sites/<slug:slug>/icon/<path:path>", workbench.icon, name="icon"),
     path("sites/<slug:slug>/upload/", pictures.upload, name="upload"),
     path("sites/<slug:slug>/picture/<slug:picture>/", pictures.thumb, name="thumb"),
+    path("sites/<slug:slug>/palette-file/", palette.read_file, name="palette-file"),
+    path("sites/<slug:slug>/palette-out/<slug:form>/", palette.out, name="palette-out"),
     path("sites/<slug:slug>/take-back/", proof.take_back, name="take-back"),
     path("sites/<slug:slug>/publish/", proof.publish, name="publish"),
     path("sites/<slug:slug>/plan/", proof.cancel_plan, name="cancel-plan"),

@@ -79,25 +79,33 @@ def _from(found: Resolved) -> str:
     return f"{found.origin} {found.detail}".strip()
 
 
+# The roles an element shows, by its field, the one it is known by first.
+_ROLES = {
+    "heading": ("heading", "fill"),
+    "title": ("heading", "fill"),
+    "button": ("button", "button_text", "button_edge", "button_hover", "button_pressed"),
+    "label": ("link", "link_hover", "visited"),
+    "link": ("link", "link_hover", "visited"),
+    "navigation": ("text", "link_hover", "fill"),
+    "": ("fill", "text"),
+    "picture": ("fill",),
+}
+
+
 def _on_ground(site: Site, look: Look, slug: str, part: str, field: str) -> list[Fact]:
-    """The colour of an element: brand colour or worked out, by its role, on its ground."""
-    role = {"heading": "heading", "title": "heading", "button": "button", "label": "link", "link": "link"}.get(
-        field, "text"
-    )
-    if field in ("", "picture"):
-        role = "fill"
-    colour = getattr(look.grounds[slug], role)
-    named = look.brand_name(colour) or f"{colour.hex}, worked out"
-    palette = _from(look.resolve("palette"))
+    """Every colour of an element: brand colour, worked out or by hand, by its role, on its ground."""
     place = f" in the {part}" if part else ""
-    return [
-        Fact(
-            "Colour",
-            f"{named}, {ROLE_NAMES[role]} on {look.ground_names[slug]}{place}",
-            palette,
-            _address(site, "palette", ground=slug),
+    facts = []
+    for role in _ROLES.get(field, ("text", "link", "fill")):
+        colour = getattr(look.grounds[slug], role)
+        by_hand, named = f"{slug}.{role}" in look.by_hand, look.brand_name(colour)
+        origin = "you, by hand" if by_hand else _from(look.resolve("palette"))
+        value = named or f"{colour.hex}{'' if by_hand else ', worked out'}"
+        said = f"{value}, {ROLE_NAMES[role]} on {look.ground_names[slug]}{place}"
+        facts.append(
+            Fact("Colour" if not facts else "", said, origin, _address(site, "palette", ground=slug, role=role))
         )
-    ]
+    return facts
 
 
 def _type(site: Site, look: Look, heading: bool) -> Fact:

@@ -5,9 +5,10 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from yemba.core.check.finding import Cure, Finding, Inspected
-from yemba.core.colour.contrast import EDGE, ratio
-from yemba.core.colour.grounds import REQUIREMENTS, ROLE_NAMES, Ground
+from yemba.core.colour.contrast import EDGE, nearest, ratio
+from yemba.core.colour.grounds import ROLE_NAMES, Asked, Ground, failures
 from yemba.core.picture.marks import contrast_of_marks
+from yemba.core.site.resolve import Look
 
 NAME = "Contrast"
 
@@ -19,18 +20,33 @@ def find(inspected: Inspected) -> Iterator[Finding]:
     used |= {look.value("header.ground"), look.value("footer.ground"), "light"}
     for slug, ground in look.grounds.items():
         if slug in used:
-            for sentence in unreadable(look.ground_names[slug], ground):
-                yield Finding(sentence, "palette", control=f"ground-{slug}")
+            yield from _unreadable(look, slug, ground)
+            if look.value("link.underline") == "never" and ground.link_underlined:
+                got = ratio(ground.link, ground.text)
+                yield Finding(
+                    f"On {look.ground_names[slug]}, only colour tells a link from the text, by {got:.2f} : 1; "
+                    f"{EDGE:g} : 1 or an underline is needed.",
+                    "palette",
+                    control="link.underline",
+                    cure=Cure("Underline where needed", "set-value", {"key": "link.underline", "value": "needed"}),
+                )
     yield from _logo(inspected)
 
 
-def unreadable(name: str, ground: Ground) -> Iterator[str]:
-    """What on a ground falls short of what it must reach."""
-    for asked in REQUIREMENTS:
-        got = ratio(getattr(ground, asked.role), getattr(ground, asked.against))
-        if got < asked.ratio:
-            what, against = ROLE_NAMES[asked.role], ROLE_NAMES[asked.against]
-            yield f"On {name}, {what} on {against} has {got:.2f} : 1; {asked.ratio:g} : 1 is needed."
+def _unreadable(look: Look, slug: str, ground: Ground) -> Iterator[Finding]:
+    """What on a ground falls short of what it must reach, each with the nearest colour that reaches it."""
+    for asked, got in failures(ground):
+        what, against = ROLE_NAMES[asked.role], ROLE_NAMES[asked.against]
+        said = f"On {look.ground_names[slug]}, {what} on {against} has {got:.2f} : 1; {asked.ratio:g} : 1 is needed."
+        yield Finding(said, "palette", control=f"role-{slug}-{asked.role}", cure=_nearest(slug, ground, asked))
+
+
+def _nearest(slug: str, ground: Ground, asked: Asked) -> Cure | None:
+    try:
+        passing = nearest(getattr(ground, asked.role), getattr(ground, asked.against), asked.ratio)
+    except ValueError:
+        return None
+    return Cure(f"Use {passing.hex}", "set-role", {"ground": slug, "role": asked.role, "value": passing.hex})
 
 
 def _logo(inspected: Inspected) -> Iterator[Finding]:

@@ -36,9 +36,7 @@ def read_palette(data: bytes | str) -> Palette:
 
     Raises Fault ``file-too-large``, ``palette-unreadable`` where it is none of them or broken, ``no-colours``.
     """
-    if len(data) > MOST_BYTES:
-        raise Fault("file-too-large", f"This has {len(data) / 1e6:.1f} MB; no palette needs more than 1 MB.", "codes")
-    text = _text(data)
+    text = text_of(data)
     if text.lstrip().startswith("GIMP Palette"):
         found = _read_gimp(text)
     elif text.lstrip().startswith(("{", "[")):
@@ -54,7 +52,10 @@ def read_palette(data: bytes | str) -> Palette:
     return _palette(found)
 
 
-def _text(data: bytes | str) -> str:
+def text_of(data: bytes | str) -> str:
+    """The words of a palette file. Raises Fault ``file-too-large``, ``palette-unreadable`` where it is no text."""
+    if len(data) > MOST_BYTES:
+        raise Fault("file-too-large", "This has more than 1 MB; no palette needs that. Choose a palette file.", "file")
     if isinstance(data, str):
         return data
     try:

@@ -21,6 +21,10 @@ class Vision(NamedTuple):
     said: str
     matrix: Matrix
 
+    def as_filter(self) -> str:
+        """The matrix as SVG's feColorMatrix takes it (Filter Effects 1): four rows of five."""
+        return " ".join(" ".join(f"{weight:g}" for weight in (*row, 0, 0)) for row in self.matrix) + " 0 0 0 1 0"
+
 
 # Machado, Oliveira and Fernandes (2009), severity 1.0; achromatopsia by relative luminance (WCAG 2.2).
 VISIONS = {

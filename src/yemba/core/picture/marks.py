@@ -16,15 +16,18 @@ _SOLID = 128  # alpha from which a pixel belongs to a mark
 _SHARE = 0.25  # the least visible quarter of the marks decides; common practice, no source
 
 
+def raster(data: bytes, form: str, width: int) -> bytes:
+    """A picture as pixels: of an SVG a PNG so many px wide, any other as it is."""
+    return bytes(resvg_py.svg_to_bytes(svg_string=data.decode(), width=width)) if form == "svg" else data
+
+
 @lru_cache(maxsize=64)
 def contrast_of_marks(data: bytes, form: str, ground: Colour) -> float:
     """The contrast ratio, 1 to 21, that three quarters of a logo's marks reach on a ground; 21 where it has none.
 
     A logo on a plate of its own colour has marks of its own to be read by: of an opaque picture the whole is the mark.
     """
-    if form == "svg":
-        data = bytes(resvg_py.svg_to_bytes(svg_string=data.decode(), width=_SIDE))
-    with Image.open(BytesIO(data)) as opened:
+    with Image.open(BytesIO(raster(data, form, _SIDE))) as opened:
         small = opened.convert("RGBA")
         small.thumbnail((_SIDE, _SIDE))
     counted = small.getcolors(_SIDE * _SIDE) or []

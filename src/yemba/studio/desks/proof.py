@@ -4,12 +4,13 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 
-from yemba.core.check.finding import where
 from yemba.core.site.resolve import Look
 from yemba.hosting import editions
 from yemba.hosting import services as hosting
 from yemba.sites.models import Site
 from yemba.studio.desks.little_page import bands
+from yemba.studio.desks.places import told
+from yemba.studio.desks.ratios import ratios
 from yemba.studio.desks.setting import Context
 from yemba.studio.inspecting import checks
 from yemba.studio.waiting import Waiting
@@ -22,7 +23,7 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
         for place in entry.places:
             touched.setdefault(place.page, set()).add(place.section)
     return {
-        "groups": _grouped(look, waits),
+        "groups": _grouped(site, look, waits),
         "never": hosting.live_edition(site) is None,
         "editions": len(hosting.editions(site)),
         "planned": editions.planned(site),
@@ -35,26 +36,15 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
     }
 
 
-def _grouped(look: Look, waits: Sequence[Waiting]) -> list[Context]:
+def _grouped(site: Site, look: Look, waits: Sequence[Waiting]) -> list[Context]:
     """Changes as the owner thinks of them: the design of the whole site first, then page by page."""
     groups: dict[str, list[Context]] = {}
     for entry in waits:
         page = look.document.pages.get(entry.change.page)
         title = page.name if page else "Pages taken away" if entry.change.page else "The whole site"
-        groups.setdefault(title, []).append({"entry": entry, "places": _places(look, entry)})
+        groups.setdefault(title, []).append(
+            {"entry": entry, "places": told(look, entry.places), "ratios": ratios(site, entry)}
+        )
     first = ("The whole site",)
     order = [*first, *(page.name for _, page in look.document.ordered_pages()), "Pages taken away"]
     return [{"title": title, "changes": groups[title]} for title in dict.fromkeys(order) if title in groups]
-
-
-def _places(look: Look, entry: Waiting) -> list[Context]:
-    """Each place that can be gone to, in words. A part that every page shares is gone to on the first of them."""
-    told: dict[str, Context] = {}
-    for place in entry.places:
-        if place.page not in look.document.pages:
-            continue
-        part = place.section in ("header", "footer")
-        key = place.section if part else f"{place.page} {place.section}"
-        words = place.section.title() if part else where(look, place.page, place.section)
-        told.setdefault(key, {"page": place.page, "place": place.section, "words": words, "pages": 0})["pages"] += 1
-    return list(told.values())

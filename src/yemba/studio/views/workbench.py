@@ -12,8 +12,9 @@ from yemba.hosting import services as hosting
 from yemba.render.files import icon_paths, site_files
 from yemba.sites import history, presence
 from yemba.sites import services as sites
-from yemba.studio import chapters, desks
+from yemba.studio import chapters
 from yemba.studio.bench import answer, error, page, panels, site_of, wants_json
+from yemba.studio.desks.plane import at_hue
 from yemba.studio.inspecting import checks, read_measured
 from yemba.studio.patch import patch
 from yemba.studio.waiting import chosen, without
@@ -141,7 +142,7 @@ def plane(request: HttpRequest, slug: str) -> HttpResponse:
     ground = sites.look(site).grounds.get(request.GET.get("ground", "light"))
     if not hue.isdigit() or ground is None:
         raise Http404
-    return JsonResponse(desks.plane_context(int(hue) % 360, ground.fill))
+    return JsonResponse(at_hue(int(hue) % 360, ground.fill))
 
 
 @login_required

@@ -10,14 +10,14 @@ from yemba.core.change.operation import Operation, put
 from yemba.core.colour.files import read_palette
 from yemba.core.colour.harmony import neutral
 from yemba.core.colour.naming import name_for
-from yemba.core.colour.oklch import difference
+from yemba.core.colour.oklch import Oklch, difference, to_colour
 from yemba.core.colour.srgb import Colour, parse, read, read_many
 from yemba.core.errors import Fault
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
 from yemba.core.site.ids import new_id
 from yemba.core.site.resolve import Look
-from yemba.core.site.settings import FEWEST_COLOURS, MOST_COLOURS, setting
+from yemba.core.site.settings import FEWEST_COLOURS, MOST_COLOURS, Between, setting
 
 Brand = list[dict[str, str]]
 
@@ -71,6 +71,26 @@ class SetColour(OfColour):
     def told(self, name: str) -> str:
         found = read(self.hex)
         return f"{name} to {found.colour.hex}{', the nearest that screens show' if found.mapped else ''}"
+
+
+class SetNumbers(OfColour):
+    """A brand colour by its numbers in OKLCH: lightness 0 to 100 %, chroma 0 to 0.4, hue 0 to 360 degrees."""
+
+    name: ClassVar[str] = "set-colour-numbers"
+    lightness: str
+    chroma: str
+    hue: str
+
+    def change(self, palette: Brand, place: int) -> None:
+        palette[place]["hex"] = self._colour().hex
+
+    def told(self, name: str) -> str:
+        return f"{name} to {self._colour().hex}"
+
+    def _colour(self) -> Colour:
+        lightness = Between(0, 100, "%").read(self.lightness, "Lightness", "lightness")
+        chroma = Between(0, 0.4, "").read(self.chroma, "Chroma", "chroma")
+        return to_colour(Oklch(lightness / 100, chroma, Between(0, 360, "°").read(self.hue, "Hue", "hue")))
 
 
 class NameColour(OfColour):

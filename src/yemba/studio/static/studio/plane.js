@@ -10,7 +10,7 @@ export function plane(gestures) {
         surface: this.$refs.plane,
         keys: this.$refs.plane,
         gestures,
-        form: () => document.getElementById("hex"),
+        form: () => document.getElementById(this.root().dataset.form),
         point: (across, down) => this.set({ lightness: across, chroma: this.now().most * (1 - down) }),
         step: (across, down, coarse) => {
           const { lightness, chroma, most } = this.now();
@@ -23,31 +23,38 @@ export function plane(gestures) {
       });
       this.$refs.hue.addEventListener("input", () => this.turn());
       this.$refs.hue.addEventListener("change", keep);
+      this.$refs.alpha?.addEventListener("input", () => this.set({ alpha: this.$refs.alpha.value }));
+      this.$refs.alpha?.addEventListener("change", keep);
+    },
+
+    root() {
+      return this.$el.closest(".plane");
     },
 
     now() {
-      const { lightness, chroma, hue, most } = this.$el.closest(".plane").dataset;
-      return { lightness: Number(lightness), chroma: Number(chroma), hue: Number(hue), most: Number(most) };
+      const numbers = Object.entries(this.root().dataset).map(([name, value]) => [name, Number(value)]);
+      return Object.fromEntries(numbers.filter(([, value]) => !Number.isNaN(value)));
     },
 
     set(values) {
-      const root = this.$el.closest(".plane");
+      const root = this.root();
       Object.assign(root.dataset, values);
-      const { lightness, chroma, hue, most } = this.now();
+      const { lightness, chroma, hue, most, alpha } = this.now();
       const box = this.$refs.plane.viewBox.baseVal;
       for (const mark of root.querySelectorAll("circle")) {
         mark.setAttribute("cx", lightness * box.width);
         mark.setAttribute("cy", box.height * (1 - chroma / most));
       }
-      const form = document.getElementById("hex");
-      form.elements.hex.value = `oklch(${lightness.toFixed(4)} ${chroma.toFixed(4)} ${hue})`;
+      const form = document.getElementById(root.dataset.form);
+      const clear = root.querySelector("[x-ref=alpha]") && alpha < 100 ? ` / ${alpha}%` : "";
+      form.elements[root.dataset.field].value = `oklch(${lightness.toFixed(4)} ${chroma.toFixed(4)} ${hue}${clear})`;
       gestures.stream(form);
     },
 
     async turn() {
       const hue = this.$refs.hue.value;
       this.set({ hue });
-      const shown = await ask(`${gestures.at("plane")}?hue=${hue}&ground=${this.$el.closest(".plane").dataset.ground}`);
+      const shown = await ask(`${gestures.at("plane")}?hue=${hue}&ground=${this.root().dataset.ground}`);
       if (!shown.image || this.$refs.hue.value !== hue) return;
       const svg = this.$refs.plane;
       svg.querySelector("image").setAttribute("href", shown.image);

@@ -382,9 +382,28 @@ bench.addEventListener("change", (event) => {
     other.hidden = other.disabled = false;
     target.disabled = true;
     other.focus();
+  } else if (target.dataset.vision !== undefined) {
+    seenAs(target.value, target.closest("label").querySelector("strong")?.textContent);
+  } else if (target.form?.dataset.get !== undefined) {
+    open(`${location.pathname}?${new URLSearchParams(new FormData(target.form))}`);
   } else if (target.form?.dataset.edit === "change") {
     send(target.form);
   }
+});
+
+// Both windows as another colour vision sees them, on whatever chapter, until it is ended.
+function seenAs(vision, name) {
+  for (const pane of document.querySelectorAll(".pane")) pane.dataset.vision = vision;
+  const said = document.getElementById("seen-as");
+  said.hidden = !vision;
+  said.innerHTML = '<span></span> <button class="plain" type="button" data-full-colour>full colour</button>';
+  said.firstChild.textContent = `as seen with ${(name || "").toLowerCase()}`;
+}
+bench.addEventListener("click", ({ target }) => {
+  if (!target.closest("[data-full-colour]")) return;
+  seenAs("");
+  const full = document.querySelector('[data-vision][value=""]');
+  if (full) full.checked = true;
 });
 
 // Words with bold, italic and lists: what stands there goes into the form when it is left.

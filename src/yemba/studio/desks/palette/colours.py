@@ -1,0 +1,64 @@
+"""The brand's colours: one is chosen and moved on the plane; what it reads on, and where it is used."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+
+from yemba.core.colour.contrast import EDGE, carries, ratio
+from yemba.core.colour.grounds import ROLE_NAMES, gave_way
+from yemba.core.colour.harmony import neutrals, shades, tints
+from yemba.core.colour.oklch import to_oklch
+from yemba.core.colour.srgb import Colour, from_hex
+from yemba.core.site.resolve import Look
+from yemba.core.site.settings import FEWEST_COLOURS, MOST_COLOURS
+from yemba.hosting.services import rendering
+from yemba.render.reach import Place, State
+from yemba.render.used import of_colour, used
+from yemba.sites.models import Site
+from yemba.studio.desks.places import counted, told
+from yemba.studio.desks.plane import instrument
+from yemba.studio.desks.setting import Context, setting
+
+_SHOWN = 60
+
+
+def view(site: Site, look: Look, chosen: dict[str, str], query: Mapping[str, str]) -> Context:
+    palette = look.value("palette")
+    colour, ground = from_hex(chosen["hex"]), query.get("ground", "")
+    found = of_colour(colour, look, used(State(rendering(look.document))))
+    return {
+        "few": len(palette) <= FEWEST_COLOURS,
+        "many": len(palette) >= MOST_COLOURS,
+        "place": [c["id"] for c in palette].index(chosen["id"]),
+        "last": len(palette) - 1,
+        "oklch": to_oklch(colour),
+        "plane": instrument(look, colour, chosen["name"], ground if ground in look.grounds else "light", palette),
+        "on": [_reads(colour, name, look.grounds[slug].fill) for slug, name in look.ground_names.items()],
+        "used": counted(found),
+        "uses": [place | {"roles": _roles(found, place)} for place in told(look, found)][:_SHOWN],
+        "more_uses": max(0, len(found) - _SHOWN),
+        "more": [("Tints", tints(colour)), ("Shades", shades(colour)), ("Neutrals", neutrals(colour))],
+        "origin": setting(look, "palette"),
+        "mended": [sentence for slug in look.grounds if (sentence := mended(look, slug))],
+    }
+
+
+def _reads(colour: Colour, name: str, ground: Colour) -> Context:
+    got = ratio(colour, ground)
+    return {"name": name, "ratio": got, "carries": carries(colour, ground), "warn": got < EDGE}
+
+
+def _roles(found: dict[Place, list[str]], place: Context) -> str:
+    roles = found[Place(place["page"], place["place"])]
+    return ", ".join(ROLE_NAMES[role] for role in roles)
+
+
+def mended(look: Look, slug: str) -> str:
+    """Where the leading colour had to give way on a ground, in a sentence; "" where it stands."""
+    lead, ground = look.colours[0], look.grounds[slug]
+    roles = [role for role in gave_way(lead, ground) if f"{slug}.{role}" not in look.by_hand]
+    if not roles:
+        return ""
+    which, got = " and ".join(ROLE_NAMES[role] for role in roles), ratio(lead, ground.fill)
+    on = look.ground_names[slug]
+    return f"{look.brand_name(lead)} is only {got:.2f} : 1 on {on}, so {which} there use another colour that reads."

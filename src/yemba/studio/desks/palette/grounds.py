@@ -1,0 +1,162 @@
+"""The grounds as small pages; one of them with its roles, what stands on it, and a role set by hand."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from functools import cache
+
+from yemba.core.check.finding import where
+from yemba.core.colour.contrast import nearest, ratio
+from yemba.core.colour.grounds import REQUIREMENTS, ROLE_NAMES, Asked, Ground
+from yemba.core.colour.srgb import Read
+from yemba.core.site.resolve import Look
+from yemba.core.site.settings import MOST_GROUNDS, UNDERLINES
+from yemba.hosting.services import rendering
+from yemba.render.reach import State
+from yemba.render.used import Taken, used
+from yemba.sites.models import Site
+from yemba.studio.desks.palette.colours import mended
+from yemba.studio.desks.places import counted, told
+from yemba.studio.desks.plane import instrument
+from yemba.studio.desks.setting import Context, setting
+
+_SHOWN = 60
+
+
+def view(site: Site, look: Look, chosen: dict[str, str], query: Mapping[str, str]) -> Context:
+    slug = query.get("ground", "")
+    slug = slug if slug in look.grounds else "light"
+    taken = used(State(rendering(look.document)))
+    own = {ground["id"]: ground for ground in look.value("grounds.own")}
+    return {
+        "grounds": [_little(look, one, own, slug, taken) for one in look.grounds],
+        "ground": _whole(look, slug, own, taken, query.get("role", "")),
+        "came": _came(look, query.get("section", "")),
+        "grounds_full": len(own) >= MOST_GROUNDS,
+        "underline": setting(look, "link.underline"),
+        "underlines": list(UNDERLINES.items()),
+        "corner": setting(look, "shape.corner"),
+    }
+
+
+def _little(look: Look, slug: str, own: Mapping[str, dict[str, str]], chosen: str, taken: Taken) -> Context:
+    ground = look.grounds[slug]
+    return {
+        "slug": slug,
+        "name": look.ground_names[slug],
+        "own": slug in own,
+        "chosen": slug == chosen,
+        "roles": {role: getattr(ground, role) for role in ROLE_NAMES},
+        "text_ratio": ratio(ground.text, ground.fill),
+        "button_ratio": ratio(ground.button_text, ground.button),
+        "used": counted(taken.get((slug, "fill"), [])),
+        "fails": [row["name"] for row in _roles(look, slug, taken) if row["fails"]],
+        "mended": mended(look, slug),
+    }
+
+
+def _whole(look: Look, slug: str, own: Mapping[str, dict[str, str]], taken: Taken, role: str) -> Context:
+    on = taken.get((slug, "fill"), [])
+    return {
+        "slug": slug,
+        "name": look.ground_names[slug],
+        "own": own.get(slug),
+        "others": [(one, name) for one, name in look.ground_names.items() if one != slug],
+        "roles": _roles(look, slug, taken),
+        "role": _role(look, slug, role, taken) if role in ROLE_NAMES else None,
+        "places": told(look, on)[:_SHOWN],
+        "more": max(0, len(told(look, on)) - _SHOWN),
+        "used": counted(on),
+    }
+
+
+@cache
+def _asked() -> dict[str, list[Asked]]:
+    """What is asked of each role, and of what stands on it."""
+    return {role: [asked for asked in REQUIREMENTS if role in (asked.role, asked.against)] for role in ROLE_NAMES}
+
+
+def _worst(ground: Ground, role: str) -> tuple[float, Asked] | None:
+    """The requirement a role is furthest from, or nearest to, with the ratio it has."""
+    got = [(ratio(getattr(ground, a.role), getattr(ground, a.against)), a) for a in _asked()[role] if role != "fill"]
+    return min(got, key=lambda pair: pair[0] / pair[1].ratio) if got else None
+
+
+def _roles(look: Look, slug: str, taken: Taken) -> list[Context]:
+    ground = look.grounds[slug]
+    rows = []
+    for role, name in ROLE_NAMES.items():
+        colour, worst = getattr(ground, role), _worst(ground, role)
+        value = look.by_hand.get(f"{slug}.{role}", "")
+        rows.append(
+            {
+                "role": role,
+                "name": name,
+                "hex": colour.hex,
+                "named": look.brand_name(colour) or colour.hex,
+                "mine": bool(value),
+                "from": "by hand" if value else "brand colour" if look.brand_name(colour) else "worked out",
+                "ratio": worst[0] if worst else None,
+                "asked": worst[1].ratio if worst else None,
+                "fails": bool(worst and worst[0] < worst[1].ratio),
+                "used": len(taken.get((slug, role), [])),
+            }
+        )
+    return rows
+
+
+def _role(look: Look, slug: str, role: str, taken: Taken) -> Context:
+    """One role as its editor needs it: its colour and how see-through, what it misses, and what would pass."""
+    ground = look.grounds[slug]
+    colour, worst = getattr(ground, role), _worst(ground, role)
+    value = look.by_hand.get(f"{slug}.{role}", "")
+    given = (look.read_colour(value) if value else None) or Read(colour)
+    return {
+        "slug": role,
+        "name": ROLE_NAMES[role],
+        "hex": colour.hex,
+        "value": value,
+        "typed": value if value and not value.startswith("@") else given.colour.hex,
+        "alpha": given.alpha,
+        "percent": round(100 * given.alpha),
+        "brand": value[1:] if value.startswith("@") else "",
+        "plane": instrument(
+            look, given.colour, f"{ROLE_NAMES[role]} on {look.ground_names[slug]}", slug, look.value("palette")
+        ),
+        "miss": _miss(ground, role, worst) if worst and worst[0] < worst[1].ratio else None,
+        "ratio": worst[0] if worst else None,
+        "against": _against(worst[1], role) if worst else "",
+        "places": told(look, taken.get((slug, role), []))[:_SHOWN],
+        "used": counted(taken.get((slug, role), [])),
+    }
+
+
+def _against(asked: Asked, role: str) -> str:
+    return ROLE_NAMES[asked.against if asked.role == role else asked.role]
+
+
+def _miss(ground: Ground, role: str, worst: tuple[float, Asked]) -> Context:
+    """What is asked, and the nearest colour that has it, None where there is none."""
+    got, asked = worst
+    other = asked.against if asked.role == role else asked.role
+    try:
+        passing = nearest(getattr(ground, role), getattr(ground, other), asked.ratio)
+    except ValueError:
+        passing = None
+    reached = ratio(passing, getattr(ground, other)) if passing else 0
+    return {"got": got, "asked": asked.ratio, "against": ROLE_NAMES[other], "nearest": passing, "reached": reached}
+
+
+def _came(look: Look, section: str) -> Context | None:
+    """The section from which one came to its ground."""
+    for page_id, page in look.document.ordered_pages():
+        if section in page.sections:
+            found = look.ground(page.sections[section])
+            return {
+                "section": section,
+                "page": page_id,
+                "words": where(look, page_id, section),
+                "ground": found.value,
+                "mine": page.sections[section].ground or "",
+            }
+    return None

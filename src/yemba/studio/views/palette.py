@@ -1,0 +1,45 @@
+"""Palette files: read in as an edit, and given out."""
+
+from __future__ import annotations
+
+from django.contrib.auth.decorators import login_required
+from django.http import Http404, HttpRequest, HttpResponse
+from django.views.decorators.http import require_POST, require_safe
+
+from yemba.core.colour.files import FORMS, MOST_BYTES, text_of
+from yemba.core.colour.srgb import from_hex
+from yemba.core.errors import Fault
+from yemba.sites import services as sites
+from yemba.studio.bench import answer, site_of
+
+
+@login_required
+@require_POST
+def read_file(request: HttpRequest, slug: str) -> HttpResponse:
+    """The palette of a file becomes the site's."""
+    site = site_of(request, slug)
+    file = request.FILES.get("file")
+
+    def put() -> sites.Done:
+        if file is None:
+            raise Fault(
+                "no-file", "No file was chosen. Choose design tokens, a GIMP palette, CSS or a hex list.", "file"
+            )
+        name = str(file.name).rpartition(".")[0][:40]
+        return sites.edit(site, "choose-palette", {"codes": text_of(file.read(MOST_BYTES + 1)), "palette_name": name})
+
+    return answer(request, site, put)
+
+
+@login_required
+@require_safe
+def out(request: HttpRequest, slug: str, form: str) -> HttpResponse:
+    """The palette of the draft as a file."""
+    site = site_of(request, slug)
+    if form not in FORMS:
+        raise Http404
+    look, kind = sites.look(site), FORMS[form]
+    colours = [(colour["name"], from_hex(colour["hex"])) for colour in look.value("palette")]
+    response = HttpResponse(kind.write(look.document.name, colours), content_type="text/plain; charset=utf-8")
+    response["Content-Disposition"] = f'attachment; filename="{site.slug}.{kind.ending}"'
+    return response
