@@ -122,6 +122,7 @@ addEventListener("message", (event) => {
   if (data.type === "patch") patch(data.patch);
   else if (data.type === "mark") mark(data);
   else if (data.type === "touch") touch(data.places);
+  else if (data.type === "see") see(data.matrix);
   else if (data.type === "measure") Promise.race([document.fonts.ready, new Promise((late) => setTimeout(late, 1500))]).then(measured); // unseen, it gets no frames
   else if (data.type === "fault") {
     const found = find(data);
@@ -215,5 +216,16 @@ addEventListener("keydown", (event) => {
 });
 addEventListener("keyup", (event) => event.key.toLowerCase() === "b" && !writing && say({ type: "key", kind: "keyup", key: event.key }));
 addEventListener("focusout", () => writing && stop(true));
+
+// The page as another colour vision sees it: the rows of a colour matrix in linear light, "" for none.
+function see(matrix) {
+  document.getElementById("seen-as")?.parentElement.remove();
+  document.documentElement.style.filter = "";
+  if (!matrix) return;
+  const made = '<svg width="0" height="0" aria-hidden="true"><filter id="seen-as" color-interpolation-filters="linearRGB"><feColorMatrix/></filter></svg>';
+  document.body.insertAdjacentHTML("beforeend", made);
+  document.querySelector("#seen-as feColorMatrix").setAttribute("values", matrix);
+  document.documentElement.style.filter = "url(#seen-as)";
+}
 
 say({ type: "ready", page: document.body.dataset.page });

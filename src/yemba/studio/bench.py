@@ -11,7 +11,6 @@ from django.shortcuts import get_object_or_404, redirect, render
 from django.template.loader import render_to_string
 from django.urls import reverse
 
-from yemba.core.colour.vision import VISIONS
 from yemba.core.errors import Clash, Fault
 from yemba.core.site.settings import SETTINGS
 from yemba.hosting import inbox
@@ -136,5 +135,4 @@ def page(
         "address": reverse("workbench", args=(site.slug, "template")).removesuffix("template/"),
     }
     context["first_path"] = shown["path"]
-    context["filters"] = [{"slug": slug, "values": vision.as_filter()} for slug, vision in VISIONS.items()]
     return render(request, "studio/workbench.html", context | more, status=status)

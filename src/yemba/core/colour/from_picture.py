@@ -49,7 +49,7 @@ def _found(cells: Array, most: int) -> list[Found]:
     rows, columns = np.nonzero(solid)
     colours = cells[solid][:, :3]
     labs = oklab(colours / 255)
-    centres = _spread(labs, 12)
+    centres = _spread(labs, 16)
     for _ in range(_ROUNDS):
         nearest = _nearest(labs, centres)
         centres = np.array(
@@ -57,7 +57,7 @@ def _found(cells: Array, most: int) -> list[Found]:
         )
     nearest = _nearest(labs, _merged(centres, np.bincount(nearest, minlength=len(centres))))
     mean = labs.mean(axis=0)
-    ranked: list[tuple[float, Found]] = []
+    found: list[tuple[float, Array, Found]] = []
     for n in np.unique(nearest):
         own = np.flatnonzero(nearest == n)
         share = len(own) / len(labs)
@@ -65,13 +65,30 @@ def _found(cells: Array, most: int) -> list[Found]:
         near = own[np.argsort(((labs[own] - middle) ** 2).sum(axis=1), kind="stable")[: max(1, len(own) // 8)]]
         across, down = np.median(columns[near]), np.median(rows[near])
         spot = near[np.argmin((columns[near] - across) ** 2 + (rows[near] - down) ** 2)]
-        stands_out = float(np.linalg.norm(labs[spot] - mean)) + float(np.hypot(*labs[spot][1:]))
         if share >= _LEAST_SHARE:
             place = int(100 * (columns[spot] + 0.5) / width), int(100 * (rows[spot] + 0.5) / height)
             red, green, blue = (round(channel) for channel in colours[spot])
-            ranked.append((share**0.5 * (0.15 + stands_out), Found(Colour(red, green, blue), share, *place)))
-    ranked.sort(key=lambda entry: (-entry[0], entry[1].colour))
-    return [found for _, found in ranked[:most]]
+            stands_out = float(np.linalg.norm(labs[spot] - mean)) + float(np.hypot(*labs[spot][1:]))
+            weight = share**0.4 * (0.1 + stands_out)
+            found.append((weight, labs[spot], Found(Colour(red, green, blue), share, *place)))
+    return _chosen(found, most)
+
+
+def _chosen(found: list[tuple[float, Array, Found]], most: int) -> list[Found]:
+    """The weightiest first, and of the rest ever the one that adds most: what is like one that is there adds little."""
+    left = sorted(found, key=lambda one: (-one[0], one[2].colour))
+    chosen: list[Found] = []
+    labs: list[Array] = []
+
+    def adds(one: tuple[float, Array, Found]) -> float:
+        return one[0] * min((float(np.linalg.norm(one[1] - lab)) for lab in labs), default=1.0)
+
+    while left and len(chosen) < most:
+        best = max(left, key=adds)
+        left.remove(best)
+        chosen.append(best[2])
+        labs.append(best[1])
+    return chosen
 
 
 def oklab(srgb: Array) -> Array:

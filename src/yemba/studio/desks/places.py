@@ -24,11 +24,10 @@ def told(look: Look, places: Iterable[Place]) -> list[Context]:
 
 
 def counted(places: Iterable[Place]) -> str:
-    """ "14 places on 5 pages"; a part counts once."""
+    """ "in 14 places on 5 pages"; a part counts once."""
     places = list(places)
     if not places:
         return "nowhere on the site"
-    sections, pages = {place.section for place in places}, {place.page for place in places}
-    return (
-        f"{len(sections)} place{'s' if len(sections) > 1 else ''} on {len(pages)} page{'s' if len(pages) > 1 else ''}"
-    )
+    held = [len({place[n] for place in places}) for n in (1, 0)]
+    said = [f"{n} {what}{'s' if n > 1 else ''}" for n, what in zip(held, ("place", "page"), strict=True)]
+    return f"in {said[0]} on {said[1]}"

@@ -29,6 +29,7 @@ def view(site: Site, look: Look, chosen: dict[str, str], query: Mapping[str, str
         "visions": [
             {
                 "slug": slug,
+                "matrix": vision.as_filter(),
                 "name": vision.name,
                 "said": vision.said,
                 "colours": [seen(c, slug).hex for c in look.colours],

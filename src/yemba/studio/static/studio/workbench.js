@@ -280,6 +280,7 @@ let pointing = 0;
 function heard(message, from) {
   if (message.type === "ready") {
     if (windows.ready(from)) anew();
+    if (vision) windows.say({ type: "see", matrix: vision });
     if (message.page && message.page !== state.page) go(message.page);
     if (chosen) windows.say({ type: "mark", ...chosen, chosen: true });
   } else if (message.type === "point") {
@@ -383,7 +384,7 @@ bench.addEventListener("change", (event) => {
     target.disabled = true;
     other.focus();
   } else if (target.dataset.vision !== undefined) {
-    seenAs(target.value, target.closest("label").querySelector("strong")?.textContent);
+    seenAs(target.dataset.vision, target.closest("label").querySelector("strong")?.textContent);
   } else if (target.form?.dataset.get !== undefined) {
     open(`${location.pathname}?${new URLSearchParams(new FormData(target.form))}`);
   } else if (target.form?.dataset.edit === "change") {
@@ -392,17 +393,19 @@ bench.addEventListener("change", (event) => {
 });
 
 // Both windows as another colour vision sees them, on whatever chapter, until it is ended.
-function seenAs(vision, name) {
-  for (const pane of document.querySelectorAll(".pane")) pane.dataset.vision = vision;
+let vision = "";
+function seenAs(matrix, name) {
+  vision = matrix;
+  windows.say({ type: "see", matrix });
   const said = document.getElementById("seen-as");
-  said.hidden = !vision;
+  said.hidden = !matrix;
   said.innerHTML = '<span></span> <button class="plain" type="button" data-full-colour>full colour</button>';
   said.firstChild.textContent = `as seen with ${(name || "").toLowerCase()}`;
 }
 bench.addEventListener("click", ({ target }) => {
   if (!target.closest("[data-full-colour]")) return;
   seenAs("");
-  const full = document.querySelector('[data-vision][value=""]');
+  const full = document.querySelector('[data-vision=""]');
   if (full) full.checked = true;
 });
 
