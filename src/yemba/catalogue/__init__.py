@@ -9,7 +9,7 @@ from typing import Any
 
 from yemba.core.colour.ready import ReadyPalette, ready
 from yemba.core.site.catalogue import Catalogue, Family, Pairing
-from yemba.core.site.kinds import SectionKind
+from yemba.core.site.kinds import SHARED, SectionKind
 from yemba.core.template.manifest import ReadySheet, Template
 from yemba.core.type.facts import Face
 
@@ -59,7 +59,8 @@ def _template(folder: Path) -> Template:
 
 
 def _kind(folder: Path) -> SectionKind:
-    return SectionKind(slug=folder.name, **_toml(folder / "kind.toml"))
+    told = _toml(folder / "kind.toml")
+    return SectionKind(slug=folder.name, **told | {"fields": [*told["fields"], *SHARED]})
 
 
 def _family(folder: Path) -> Family:

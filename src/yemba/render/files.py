@@ -156,7 +156,7 @@ def _shared_inputs(site: Site, sheets: list[str]) -> str:
     """All that decides every page: design, names, addresses, year and renderer."""
     document = site.look.document
     told = document.model_dump_json(exclude_defaults=True, exclude={"pages", "pictures", "bin", "set_aside"})
-    logo = document.pictures.get(site.look.value("logo.picture"))
+    logo = [document.pictures.get(site.look.value(key)) for key in ("logo.picture", "header.backdrop")]
     pages = [(key, page.name, page.slug) for key, page in document.ordered_pages()]
     return repr((_renderer(), told, logo, pages, document.order, site.address, site.today.year, sheets))
 

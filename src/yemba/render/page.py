@@ -13,6 +13,7 @@ from django.utils.safestring import SafeString, mark_safe
 from yemba import catalogue as shipped
 from yemba.core.calendar import spoken
 from yemba.core.change.commands.pages import menu
+from yemba.core.site.backdrop import of_header, of_section
 from yemba.core.site.document import Document, Page, Section, ordered_items, ordered_sections
 from yemba.core.site.kinds import Field
 from yemba.core.site.structured import business, events
@@ -170,6 +171,7 @@ def header(site: Site, here: At) -> str:
     look = site.look
     logo = look.document.pictures.get(look.value("logo.picture"))
     shown = logo and look.value("logo.form") == "picture"
+    behind = of_header(look)
     return render_part(
         "header.html",
         document=look.document,
@@ -179,6 +181,8 @@ def header(site: Site, here: At) -> str:
         logo=pictures.logo(logo, here.root, look.document.name) if logo and shown else None,
         tagline=look.document.tagline if look.value("header.tagline") else "",
         entries=_entries(site, here),
+        backdrop=pictures.shown(behind.picture, here.root) if behind else None,
+        tint=behind.tint if behind else 0,
     )
 
 
@@ -232,8 +236,12 @@ def show_section(
         types={field.slug: field.type for field in kind.fields},
         item_types={field.slug: field.type for field in item_fields},
     )
+    behind = of_section(look, section)
     return render_part(
         "section.html",
+        backdrop=pictures.shown(behind.picture, here.root) if behind else None,
+        tint=behind.tint if behind else 0,
+        first=place == 0,
         id=section_id,
         kind=section.kind,
         layout=layout,

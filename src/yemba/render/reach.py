@@ -123,9 +123,9 @@ class State:
             document, look = self.look.document, self.look
             pages = tuple((key, page.name, page.slug) for key, page in document.ordered_pages())
             values = tuple(look.value(key) for key in _PART_KEYS if key.startswith((part, "logo")))
-            logo = document.pictures.get(look.value("logo.picture"))
+            shown = [document.pictures.get(look.value(key)) for key in ("logo.picture", "header.backdrop")]
             name = (document.name, document.tagline)
-            self._facts[part] = (name, pages, document.navigation, values, logo, self.site.today.year)
+            self._facts[part] = (name, pages, document.navigation, values, shown, self.site.today.year)
         return self._facts[part]
 
     @cached_property
@@ -197,8 +197,10 @@ def _restyled(before: State, after: State, page: str, verdicts: dict[int, bool])
 
 
 _PART_KEYS = (
+    "header.backdrop",
     "header.ground",
     "header.tagline",
+    "header.tint",
     "logo.form",
     "logo.picture",
     "footer.ground",

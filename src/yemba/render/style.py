@@ -11,6 +11,7 @@ from yemba import catalogue as shipped
 from yemba.core.change.commands.pages import menu
 from yemba.core.colour.grounds import ROLE_NAMES, Ground
 from yemba.core.layout.header_fit import SIDE_COLUMN, Fit, fit
+from yemba.core.site.backdrop import of_header, of_section
 from yemba.core.site.catalogue import Family
 from yemba.core.site.resolve import Look
 from yemba.core.type.fallback import fallback
@@ -52,9 +53,17 @@ def values(look: Look) -> str:
     root, grounds = custom_properties(look)
     blocks = [_block(":root", root)]
     blocks += [_block(f'[data-ground="{slug}"]', roles) for slug, roles in grounds.items()]
+    blocks += [f".tint-{tint} {{ --tint: {tint / 100:g}; }}" for tint in sorted(_tints(look))]
     blocks += sorted({rule for p in look.document.pictures.values() if (rule := position_rule(p))})
     unfolded = f"@media (min-width: {header_fit(look).fold}px) {{\n{_read('unfolded.css')}}}"
     return "@layer values {\n" + "\n".join([*blocks, unfolded]) + "\n}\n"
+
+
+def _tints(look: Look) -> set[int]:
+    """Every tint over a picture that text stands on, in %."""
+    sections = (section for page in look.document.pages.values() for section in page.sections.values())
+    behind = [of_header(look), *(of_section(look, s) for s in sections if s.fields.get("backdrop"))]
+    return {one.tint for one in behind if one}
 
 
 def custom_properties(look: Look) -> tuple[dict[str, str], dict[str, dict[str, str]]]:

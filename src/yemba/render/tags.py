@@ -44,6 +44,13 @@ def picture(context: template.Context, shown: dict[str, Any], sizes: str, eager:
     return format_html("<picture>{}{}</picture>", offered, image)
 
 
+@register.simple_tag
+def backdrop(shown: dict[str, Any], eager: bool = False) -> SafeString:
+    """A picture that text stands on: it adorns, and has no alt text."""
+    inner = picture({}, shown | {"alt": ""}, "100vw", eager)
+    return format_html('<div class="backdrop">{}</div>', inner)
+
+
 @register.filter
 def by_day(items: list[dict[str, Any]]) -> list[dict[str, Any]]:
     """Dates in the order of time; those without a day last."""

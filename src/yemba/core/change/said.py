@@ -23,7 +23,7 @@ def said(key: str, value: Any, look: Look | None = None) -> str:
     if look and key in ("type.heading", "type.body"):
         family = look.catalogue.families.get(value)
         return family.name if family else str(value)
-    if look and key == "logo.picture":
+    if look and key in ("logo.picture", "header.backdrop"):
         picture = look.document.pictures.get(value)
         return picture.name if picture else "none"
     unit = getattr(rule, "unit", "")

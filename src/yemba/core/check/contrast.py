@@ -8,6 +8,8 @@ from yemba.core.check.finding import Cure, Finding, Inspected
 from yemba.core.colour.contrast import EDGE, nearest, ratio
 from yemba.core.colour.grounds import ROLE_NAMES, Asked, Ground, failures
 from yemba.core.picture.marks import contrast_of_marks
+from yemba.core.site.backdrop import Backdrop, of_header, of_section, reads_from
+from yemba.core.site.document import ordered_sections
 from yemba.core.site.resolve import Look
 
 NAME = "Contrast"
@@ -31,6 +33,7 @@ def find(inspected: Inspected) -> Iterator[Finding]:
                     cure=Cure("Underline where needed", "set-value", {"key": "link.underline", "value": "needed"}),
                 )
     yield from _logo(inspected)
+    yield from _over_pictures(inspected)
 
 
 def _unreadable(look: Look, slug: str, ground: Ground) -> Iterator[Finding]:
@@ -47,6 +50,31 @@ def _nearest(slug: str, ground: Ground, asked: Asked) -> Cure | None:
     except ValueError:
         return None
     return Cure(f"Use {passing.hex}", "set-role", {"ground": slug, "role": asked.role, "value": passing.hex})
+
+
+def _over_pictures(inspected: Inspected) -> Iterator[Finding]:
+    """Text over a picture that its tint does not make readable; cured by the least tint that does."""
+    look = inspected.look
+    for page_id, page in look.document.ordered_pages():
+        for key, section in ordered_sections(page):
+            behind = of_section(look, section)
+            if behind and (said := _over(inspected, behind)):
+                kind = look.catalogue.kind(section.kind).name
+                arguments = {"section": key, "field": "tint", "words": str(said[1])}
+                cure = Cure(f"Tint {said[1]} %", "set-words", arguments)
+                yield Finding(f"{kind} on {page.name}: {said[0]}", "pages", page_id, key, "words-tint", cure)
+    behind = of_header(look)
+    if behind and (said := _over(inspected, behind)):
+        cure = Cure(f"Tint {said[1]} %", "set-value", {"key": "header.tint", "value": said[1]})
+        yield Finding(f"The header: {said[0]}", "header", control="header.tint", cure=cure)
+
+
+def _over(inspected: Inspected, behind: Backdrop) -> tuple[str, int] | None:
+    """What is wrong, and the tint that mends it; None where all reads."""
+    least = reads_from(inspected.look, behind, inspected.load)
+    if least is None or behind.tint >= least:  # a role that fails on its ground is told of there
+        return None
+    return f"over {behind.picture.name} text reads from a tint of {least} %; now {behind.tint} %.", least
 
 
 def _logo(inspected: Inspected) -> Iterator[Finding]:

@@ -8,7 +8,7 @@ from yemba.core.check.finding import Cure, Finding, Inspected
 from yemba.core.picture.crop import crop, ratio_of
 from yemba.core.picture.sizes import drawn_width
 from yemba.core.site.document import Picture, ordered_sections
-from yemba.core.site.pictures import uses
+from yemba.core.site.pictures import Use, uses
 
 NAME = "Pictures"
 MOST_BYTES = 300_000
@@ -31,7 +31,7 @@ def _too_small(inspected: Inspected) -> Iterator[Finding]:
         for use in places:
             if not use.page:
                 continue
-            wanted = round(_drawn(inspected, use.page, use.section, WIDE))
+            wanted = round(_drawn(inspected, use, WIDE))
             own = _own_width(picture)
             if own >= wanted:
                 continue
@@ -49,21 +49,21 @@ def _too_small(inspected: Inspected) -> Iterator[Finding]:
 
 def _too_heavy(inspected: Inspected) -> Iterator[Finding]:
     document = inspected.look.document
-    on_page: dict[str, list[tuple[str, str]]] = {}
+    on_page: dict[str, list[tuple[str, Use]]] = {}
     for key, places in uses(document).items():
         for use in places:
-            on_page.setdefault(use.page, []).append((key, use.section))
+            on_page.setdefault(use.page, []).append((key, use))
     for page_id, page in document.ordered_pages():
         weights: dict[str, int] = {}
-        for key, section in on_page.get(page_id, []):
-            width = round(_drawn(inspected, page_id, section, PHONE) * DENSITY)
+        for key, use in on_page.get(page_id, []):
+            width = round(_drawn(inspected, use, PHONE) * DENSITY)
             weights[key] = max(weights.get(key, 0), inspected.weigh(document.pictures[key], width))
         total = sum(weights.values())
         heaviest = max(weights, key=lambda key: weights[key], default="")
         drawing = heaviest and document.pictures[heaviest].format == "svg" and weights[heaviest] > _HEAVY_DRAWING
         if total <= MOST_BYTES and not drawing:
             continue
-        section = next(section for key, section in on_page[page_id] if key == heaviest)
+        section = next(use.section for key, use in on_page[page_id] if key == heaviest)
         said = (
             f"The pictures of {page.name} come to {total / 1000:.0f} kB on a phone; {MOST_BYTES // 1000} kB are a good "
             f"limit. The heaviest is {document.pictures[heaviest].name} with {weights[heaviest] / 1000:.0f} kB."
@@ -71,10 +71,12 @@ def _too_heavy(inspected: Inspected) -> Iterator[Finding]:
         yield Finding(said, "pages", page_id, section)
 
 
-def _drawn(inspected: Inspected, page: str, section: str, window: int) -> float:
+def _drawn(inspected: Inspected, use: Use, window: int) -> float:
     """How wide a section draws its pictures in a window, in px; never wider than its page frame allows."""
+    if use.field == "backdrop":
+        return window
     look = inspected.look
-    found = dict(ordered_sections(look.document.pages[page]))[section]
+    found = dict(ordered_sections(look.document.pages[use.page]))[use.section]
     sizes = look.catalogue.kind(found.kind).sizes(look.layout(found).value)
     return drawn_width(sizes, window)
 

@@ -32,18 +32,24 @@ class Ink(NamedTuple):
 
 
 @lru_cache(maxsize=256)
-def least_tint(data: bytes, tint: Colour, inks: tuple[Ink, ...], focal: tuple[int, int] = (50, 50)) -> float:
+def least_tint(
+    data: bytes,
+    tint: Colour,
+    inks: tuple[Ink, ...],
+    focal: tuple[int, int] = (50, 50),
+    heights: tuple[int, ...] = HEIGHTS,
+) -> float:
     """The smallest opacity of `tint` (0 to 1, up to 0.005 too high) from which on every ink reads over the picture.
 
-    Judged on the picture as cropped by its focal spot, in % from its left and top, into boxes of every width and
-    height in WIDTHS and HEIGHTS. Places are squares of about an x-height; PLACES of them must read in every box.
-    The tint is laid over in gamma-coded sRGB, as browsers do it. Raises ValueError where an ink does not read on the
-    tint itself.
+    Judged on the picture as cropped by its focal spot, in % from its left and top, into boxes of every width in
+    WIDTHS and every one of `heights`, in px. Places are squares of about an x-height; PLACES of them must read in
+    every box. The tint is laid over in gamma-coded sRGB, as browsers do it. Raises ValueError where an ink does not
+    read on the tint itself.
     """
     if any(not _reads(np.array([tint], dtype=np.uint8), tint, ink).all() for ink in inks):
         raise ValueError(f"not every ink reads on {tint.hex} itself")
     return max(
-        (least_in_box(data, tint, inks, focal, (width, height)) for width in WIDTHS for height in HEIGHTS),
+        (least_in_box(data, tint, inks, focal, (width, height)) for width in WIDTHS for height in heights),
         default=0.0,
     )
 

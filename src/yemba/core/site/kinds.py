@@ -10,10 +10,10 @@ from typing import Literal
 
 from yemba.core.errors import Fault
 from yemba.core.site.document import Strict
-from yemba.core.site.settings import Line
+from yemba.core.site.settings import Between, Line
 from yemba.core.site.words import clean_words
 
-FieldType = Literal["line", "words", "link", "picture", "price", "date", "time"]
+FieldType = Literal["line", "words", "link", "picture", "price", "date", "time", "percent"]
 
 _PRICE = re.compile(r"(from )?(\d{1,7}(?:\.\d{1,2})?)")
 _ADDRESS = re.compile(r"(page:x?\w+|https?://[^\s/]+\.[^\s]+|mailto:[^\s@]+@[^\s@]+|tel:\+?[\d ()-]{3,})")
@@ -49,6 +49,8 @@ class Field(Strict):
                 return self._moment(typed.strip(), _time, "a time such as 18:30")
             case "link":
                 return self._link(typed.strip())
+            case "percent":
+                return f"{Between(0, 100, '%').read(typed, self.name, self.slug):.0f}" if typed.strip() else ""
             case "picture":
                 return typed
 
@@ -97,6 +99,13 @@ class Field(Strict):
                 self.slug,
             )
         return typed
+
+
+SHARED = (
+    Field(slug="backdrop", name="Picture behind", type="picture"),
+    Field(slug="tint", name="Tint over it", type="percent"),
+)
+"""Fields that sections of every kind have after their own."""
 
 
 class Layout(Strict):

@@ -208,6 +208,8 @@ _ALL: Sequence[Setting] = (
     Setting("logo.picture", "Logo picture", "logo", _SHEET, Identifier(), ""),
     Setting("frame.width", "Page width", "pages", _PARTS, Between(720, 1680, "px", 10), 1160),
     Setting("header.arrangement", "Header arrangement", "header", _PARTS, OneOf(ARRANGEMENTS), "row"),
+    Setting("header.backdrop", "Picture behind the header", "header", _PARTS, Identifier(), ""),
+    Setting("header.tint", "Tint over that picture", "header", _PARTS, Between(0, 100, "%"), 60),
     Setting("header.height_wide", "Header height, wide", "header", _PARTS, Between(56, 240, "px"), 88),
     Setting("header.height_phone", "Header height, phone", "header", _PARTS, Between(48, 140, "px"), 64),
     Setting("header.ground", "Header ground", "header", _PARTS, _GROUND, "light"),

@@ -5,10 +5,12 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 
 from yemba.core.change.commands.pages import menu
+from yemba.core.site.backdrop import of_header
 from yemba.core.site.resolve import Look
 from yemba.core.site.settings import ARRANGEMENTS
 from yemba.render.style import header_fit
 from yemba.sites.models import Site
+from yemba.studio.desks.pages import tint_desk
 from yemba.studio.desks.setting import Context, setting
 from yemba.studio.waiting import Waiting
 
@@ -24,6 +26,10 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
         "ground": setting(look, "header.ground"),
         "grounds": list(look.ground_names.items()),
         "tagline": setting(look, "header.tagline"),
+        "backdrop": setting(look, "header.backdrop"),
+        "pictures": [(key, picture.name) for key, picture in look.document.pictures.items()],
+        "tint": tint_desk(look, of_header(look)),
+        "tint_set": setting(look, "header.tint"),
         "fit": fit,
         "fold_at": min(100.0, 100 * fit.fold / scale),
         "never": fit.fold > scale,

@@ -6,9 +6,11 @@ from collections.abc import Mapping, Sequence
 
 from yemba.core.change.commands.sections import ALIGNMENTS
 from yemba.core.check.starter_words import starter_sections
+from yemba.core.site.backdrop import Backdrop, of_section, reads_from
 from yemba.core.site.document import Document, ordered_items, ordered_sections
-from yemba.core.site.kinds import Field
+from yemba.core.site.kinds import SHARED, Field
 from yemba.core.site.resolve import Look
+from yemba.sites import store
 from yemba.sites.models import Site
 from yemba.studio.desks.little_page import bands
 from yemba.studio.desks.setting import Context
@@ -77,7 +79,9 @@ def _section_desk(look: Look, document: Document, key: str) -> Context:
         "ground_mine": section.ground or "",
         "layouts": [(slug, name) for slug, name in kind.layout_names().items() if look.template.shows(kind.slug, slug)],
         "grounds": list(look.ground_names.items()),
-        "fields": [_control(document, f, section.fields.get(f.slug, "")) for f in kind.fields],
+        "fields": [_control(document, f, section.fields.get(f.slug, "")) for f in kind.fields if f not in SHARED],
+        "behind": _control(document, kind.field("backdrop"), section.fields.get("backdrop", "")),
+        "tint": tint_desk(look, of_section(look, section)),
         "aligned": section.one_offs.get("heading", {}).get("align", ""),
         "has_heading": any(f.slug == "heading" for f in kind.fields),
         "alignments": list(ALIGNMENTS.items()),
@@ -88,6 +92,14 @@ def _section_desk(look: Look, document: Document, key: str) -> Context:
             for item_id, item in ordered_items(section)
         ],
     }
+
+
+def tint_desk(look: Look, behind: Backdrop | None) -> Context | None:
+    """How much tint lies over a picture, and from how much on text reads there."""
+    if behind is None:
+        return None
+    least = reads_from(look, behind, store.load)
+    return {"now": behind.tint, "least": least, "reads": least is None or behind.tint >= least}
 
 
 def _control(document: Document, field: Field, value: str) -> Context:

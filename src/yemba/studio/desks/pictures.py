@@ -4,8 +4,9 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 
-from yemba.core.site.pictures import uses
+from yemba.core.site.pictures import Use, uses
 from yemba.core.site.resolve import Look
+from yemba.core.site.settings import SETTINGS
 from yemba.sites.models import Site
 from yemba.studio.desks.setting import Context
 from yemba.studio.waiting import Waiting
@@ -21,7 +22,7 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
                 "picture": picture,
                 "open": key == query.get("picture"),
                 "uses": [
-                    {"use": use, "words": _words(look, use.page, use.section)} for use in dict.fromkeys(used[key])
+                    {"use": use, "words": _words(look, use)} for use in dict.fromkeys(used[key])
                 ],
             }
             for key, picture in document.pictures.items()
@@ -30,8 +31,8 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
     }
 
 
-def _words(look: Look, page: str, section: str) -> str:
-    if not page:
-        return "Logo"
-    held = look.document.pages[page]
-    return f"{look.catalogue.kind(held.sections[section].kind).name}, {held.name}"
+def _words(look: Look, use: Use) -> str:
+    if not use.page:
+        return SETTINGS[use.field].name
+    held = look.document.pages[use.page]
+    return f"{look.catalogue.kind(held.sections[use.section].kind).name}, {held.name}"

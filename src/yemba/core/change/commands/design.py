@@ -30,7 +30,7 @@ class SetValue(Command):
         if self.key.endswith(".ground") and value not in Look(document, catalogue).ground_names:
             offered = ", ".join(Look(document, catalogue).ground_names)
             raise Fault("no-such-ground", f"“{value}” is no ground. Choose: {offered}.", self.key)
-        if self.key == "logo.picture" and value and value not in document.pictures:
+        if self.key in ("logo.picture", "header.backdrop") and value and value not in document.pictures:
             raise Fault("no-such-picture", "That picture is no longer here. Choose a file again.", self.key)
         return [put(document, (chosen.home, self.key), value)]
 

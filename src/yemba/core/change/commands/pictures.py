@@ -36,7 +36,7 @@ class _Stored(Command):
 
 
 class AddPicture(_Stored):
-    """Make a stored picture known to the document; `use` names where it goes at once."""
+    """Make a stored picture known to the document; `use` is "logo", or the field of a section it goes to at once."""
 
     name: ClassVar[str] = "add-picture"
     use: str = ""
@@ -51,9 +51,13 @@ class AddPicture(_Stored):
                 put(document, ("sheet", "logo.form"), "picture"),
             ]
         elif self.section:
-            page, _ = document.section(self.section)
+            page, section = document.section(self.section)
+            kind, wanted = catalogue.kind(section.kind), self.use or "picture"
+            field = kind.item_field(wanted) if self.item else kind.field(wanted)
+            if field.type != "picture":
+                raise Fault("no-such-field", f"{field.name} takes no picture.", "use")
             inner = ("items", self.item) if self.item else ()
-            path = ("pages", page, "sections", self.section, *inner, "fields", "picture")
+            path = ("pages", page, "sections", self.section, *inner, "fields", field.slug)
             steps.append(put(document, path, self.picture))
         return steps
 

@@ -1,0 +1,65 @@
+"""Pictures that text stands on: behind a section, behind the header; and from which tint on it reads."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from math import ceil
+from typing import NamedTuple
+
+from yemba.core.colour.contrast import LARGE, TEXT
+from yemba.core.picture.marks import raster
+from yemba.core.picture.tint import HEIGHTS, Ink, least_tint
+from yemba.core.site.document import Picture, Section
+from yemba.core.site.resolve import Look
+
+DEFAULT_TINT = 60
+_LARGE_FROM = 24  # px; WCAG 2.2, "large scale"
+
+
+class Backdrop(NamedTuple):
+    """`tint` is how much of the ground lies over the picture, in %. `large` says that headings there are large text,
+    `heights` are those the picture is cropped to, in px."""
+
+    picture: Picture
+    ground: str
+    tint: int
+    large: bool
+    heights: tuple[int, ...]
+
+
+def of_section(look: Look, section: Section) -> Backdrop | None:
+    """None where no picture is behind it."""
+    picture = look.document.pictures.get(section.fields.get("backdrop", ""))
+    if picture is None:
+        return None
+    large = look.sizes["h2"].low >= _LARGE_FROM
+    return Backdrop(picture, look.ground(section).value, tint_of(section), large, HEIGHTS)
+
+
+def tint_of(section: Section) -> int:
+    """In %."""
+    return int(section.fields.get("tint") or DEFAULT_TINT)
+
+
+def of_header(look: Look) -> Backdrop | None:
+    """None where no picture is behind it."""
+    picture = look.document.pictures.get(look.value("header.backdrop"))
+    if picture is None:
+        return None
+    heights = tuple(sorted({int(look.value(f"header.height_{at}")) for at in ("phone", "wide")}))
+    return Backdrop(picture, look.value("header.ground"), int(look.value("header.tint")), False, heights)
+
+
+def reads_from(look: Look, backdrop: Backdrop, load: Callable[[str], bytes]) -> int | None:
+    """The least tint, in whole %, at which headings and text read over the picture at every width.
+
+    Links and quiet text are set in the text's colour there. None where they do not read on the ground itself.
+    """
+    ground, picture = look.grounds[backdrop.ground], backdrop.picture
+    inks = (Ink(ground.heading, LARGE if backdrop.large else TEXT), Ink(ground.text, TEXT))
+    data = raster(load(picture.file), picture.format, 1200)
+    try:
+        least = least_tint(data, ground.fill, inks, (picture.focal_x, picture.focal_y), backdrop.heights)
+    except ValueError:
+        return None
+    return ceil(100 * least)
