@@ -134,20 +134,25 @@ def _read_tokens(text: str) -> list[tuple[str, Read]]:
     return found
 
 
-def _walk(told: Any, name: str, of_colour: bool, found: list[tuple[str, Read]], whole: Any) -> None:
-    """Tokens at any depth; `$type` is handed down by groups, an alias in braces is followed."""
-    if not isinstance(told, dict) or len(found) > 500:
+def _walk(told: Any, name: str, of_colour: bool, found: list[tuple[str, Read]], whole: Any, depth: int = 0) -> None:
+    """Tokens in groups within groups; `$type` is handed down by groups, an alias in braces is followed."""
+    if not isinstance(told, dict) or len(found) > 500 or depth > 40:
         return
     of_colour = told.get("$type", "color" if of_colour else "") == "color"
     if "$value" in told:
         value = _followed(told["$value"], whole)
         if of_colour:
-            own = told.get("$extensions", {}).get("yemba", {}).get("name", name)
-            found.append((str(own), _token(value, name)))
+            found.append((_own_name(told.get("$extensions")) or name, _token(value, name)))
         return
     for key, inner in told.items():
         if not key.startswith("$"):
-            _walk(inner, key, of_colour, found, whole)
+            _walk(inner, key, of_colour, found, whole, depth + 1)
+
+
+def _own_name(extensions: Any) -> str:
+    """The name as it was typed, where Yemba wrote the file and the name could not be a key."""
+    ours = extensions.get("yemba") if isinstance(extensions, dict) else None
+    return str(ours.get("name", "")) if isinstance(ours, dict) else ""
 
 
 def _followed(value: Any, whole: Any) -> Any:

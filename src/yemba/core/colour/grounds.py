@@ -228,11 +228,15 @@ def _link(fill: Colour, text: Colour, accents: Sequence[Colour]) -> Colour:
 
 
 def _link_hover(link: Colour, fill: Colour, text: Colour) -> Colour:
-    """Visibly another than the link at rest, and still readable."""
+    """Visibly another than the link at rest, and still readable.
+
+    Where the ground leaves no such colour, the one that is furthest; there the thicker underline tells the state.
+    """
     rest = to_oklch(link)
-    tried = [text, *(to_colour(rest._replace(lightness=rest.lightness + s)) for s in _SHIFTS)]
-    seen = [c for c in tried if difference(c, link) >= _VISIBLE and ratio(c, fill) >= TEXT]
-    return seen[0] if seen else max((BLACK, WHITE), key=lambda c: ratio(c, fill) * (c != link))
+    tried = [text, *(to_colour(rest._replace(lightness=rest.lightness + s)) for s in _SHIFTS), BLACK, WHITE]
+    readable = [c for c in tried if ratio(c, fill) >= TEXT]
+    seen = [c for c in readable if difference(c, link) >= _VISIBLE]
+    return seen[0] if seen else max(readable, key=lambda c: difference(c, link), default=link)
 
 
 def _button_fill(fill: Colour, accents: Sequence[Colour]) -> Colour:

@@ -13,8 +13,11 @@ from typing import NamedTuple
 
 from yemba.core.colour.srgb import Colour
 
-_GAMUT_SLACK = 0.0005  # a channel this far outside 0..1 still rounds to the same eight bits
+_LEAST, _MOST = -0.0005, 1.0005  # a channel this far outside 0..1 still rounds to the same eight bits
 _CHROMA_STEPS = 14  # bisection steps: 0.4 / 2**14 is below one eight-bit step
+
+
+Linear = tuple[float, float, float]
 
 
 class Oklch(NamedTuple):
@@ -59,13 +62,16 @@ def to_oklch(colour: Colour) -> Oklch:
     return Oklch(lightness, chroma, atan2(b, a) * 180 / pi % 360 if chroma > 1e-4 else 0.0)
 
 
-def channels(wanted: Oklch) -> tuple[float, float, float]:
+def channels(wanted: Oklch) -> Linear:
     """Linear-light sRGB, which lies outside 0..1 where the colour is outside the gamut."""
     angle = wanted.hue * pi / 180
-    a, b = wanted.chroma * cos(angle), wanted.chroma * sin(angle)
-    long = (wanted.lightness + 0.3963377774 * a + 0.2158037573 * b) ** 3
-    medium = (wanted.lightness - 0.1055613458 * a - 0.0638541728 * b) ** 3
-    short = (wanted.lightness - 0.0894841775 * a - 1.2914855480 * b) ** 3
+    return _channels(wanted.lightness, wanted.chroma * cos(angle), wanted.chroma * sin(angle))
+
+
+def _channels(lightness: float, a: float, b: float) -> Linear:
+    long = (lightness + 0.3963377774 * a + 0.2158037573 * b) ** 3
+    medium = (lightness - 0.1055613458 * a - 0.0638541728 * b) ** 3
+    short = (lightness - 0.0894841775 * a - 1.2914855480 * b) ** 3
     return (
         4.0767416621 * long - 3.3077115913 * medium + 0.2309699292 * short,
         -1.2684380046 * long + 2.6097574011 * medium - 0.3413193965 * short,
@@ -73,34 +79,41 @@ def channels(wanted: Oklch) -> tuple[float, float, float]:
     )
 
 
-def fits(linear: tuple[float, float, float]) -> bool:
+def fits(linear: Linear) -> bool:
     """Whether linear-light channels lie within sRGB."""
-    return all(-_GAMUT_SLACK <= channel <= 1 + _GAMUT_SLACK for channel in linear)
+    red, green, blue = linear
+    return _LEAST <= red <= _MOST and _LEAST <= green <= _MOST and _LEAST <= blue <= _MOST
 
 
-def encode(linear: tuple[float, float, float]) -> Colour:
+def encode(linear: Linear) -> Colour:
     """Linear light to eight bits, clipped."""
-    eight = (round(255 * _gamma(min(1.0, max(0.0, channel)))) for channel in linear)
-    return Colour(*eight)
+    red, green, blue = linear
+    return Colour(_eight(red), _eight(green), _eight(blue))
+
+
+def _eight(channel: float) -> int:
+    return round(255 * _gamma(channel)) if 0 < channel < 1 else 255 * (channel >= 1)
 
 
 def to_colour(wanted: Oklch) -> Colour:
     """The sRGB colour of this lightness and hue whose chroma is nearest the wanted one."""
-    if wanted.lightness <= 0:
+    lightness, chroma, hue = wanted
+    if lightness <= 0:
         return Colour(0, 0, 0)
-    if wanted.lightness >= 1:
+    if lightness >= 1:
         return Colour(255, 255, 255)
-    linear = channels(wanted)
+    across, up = cos(hue * pi / 180), sin(hue * pi / 180)
+    linear = _channels(lightness, chroma * across, chroma * up)
     if fits(linear):
         return encode(linear)
-    low, high = 0.0, wanted.chroma
+    low, high = 0.0, chroma
     for _ in range(_CHROMA_STEPS):
         middle = (low + high) / 2
-        if fits(channels(wanted._replace(chroma=middle))):
+        if fits(_channels(lightness, middle * across, middle * up)):
             low = middle
         else:
             high = middle
-    return encode(channels(wanted._replace(chroma=low)))
+    return encode(_channels(lightness, low * across, low * up))
 
 
 def difference(first: Colour, second: Colour) -> float:

@@ -108,9 +108,7 @@ def _control(document: Document, field: Field, value: str) -> Context:
     return {
         "field": field,
         "value": value,
-        "others": [(key, p.name) for key, p in document.pictures.items() if key != value]
-        if field.type == "picture"
-        else [],
+        "others": [(key, p.name) for key, p in document.pictures.items()] if field.type == "picture" else [],
         "links": links,
         "picture": picture,
         "elsewhere": not value.startswith("page:"),

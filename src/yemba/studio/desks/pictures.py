@@ -21,9 +21,7 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
                 "id": key,
                 "picture": picture,
                 "open": key == query.get("picture"),
-                "uses": [
-                    {"use": use, "words": _words(look, use)} for use in dict.fromkeys(used[key])
-                ],
+                "uses": [{"use": use, "words": _words(look, use)} for use in dict.fromkeys(used[key])],
             }
             for key, picture in document.pictures.items()
         ],
