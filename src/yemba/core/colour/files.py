@@ -6,6 +6,7 @@ import json
 import re
 from collections.abc import Callable, Collection, Sequence
 from typing import Any, NamedTuple
+from urllib.parse import quote, unquote
 
 from yemba.core.colour.naming import name_for
 from yemba.core.colour.srgb import Colour, Read, read, read_many
@@ -118,7 +119,7 @@ def _write_tokens(title: str, colours: Sequence[Named]) -> str:
         parts = [round(channel / 255, 5) for channel in colour]
         value = {"colorSpace": "srgb", "components": parts, "alpha": 1, "hex": colour.hex}
         key = _unlike(re.sub(r"[{}.]", "·", name).lstrip("$") or "colour", group)
-        group[key] = {"$value": value} | ({"$extensions": {"yemba": {"name": name}}} if key != name else {})
+        group[key] = {"$value": value} | ({"$extensions": {"yemba": {"name": quote(name)}}} if key != name else {})
     return json.dumps({"palette": group}, ensure_ascii=False, indent=2) + "\n"
 
 
@@ -150,9 +151,10 @@ def _walk(told: Any, name: str, of_colour: bool, found: list[tuple[str, Read]], 
 
 
 def _own_name(extensions: Any) -> str:
-    """The name as it was typed, where Yemba wrote the file and the name could not be a key."""
+    """The name as it was typed, where Yemba wrote the file and the name could not be a key. It is percent-encoded:
+    other readers take braces anywhere for an alias."""
     ours = extensions.get("yemba") if isinstance(extensions, dict) else None
-    return str(ours.get("name", "")) if isinstance(ours, dict) else ""
+    return unquote(str(ours.get("name", ""))) if isinstance(ours, dict) else ""
 
 
 def _followed(value: Any, whole: Any) -> Any:
