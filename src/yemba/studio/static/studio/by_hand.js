@@ -42,5 +42,6 @@ export function byHand({ surface, keys, gestures, form, point, step }) {
     clearTimeout(resting);
     resting = setTimeout(keep, REST);
   });
+  keys.addEventListener("blur", () => begun && keep()); // who moves on at once loses no key
   return keep;
 }

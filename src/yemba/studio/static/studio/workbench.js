@@ -496,7 +496,7 @@ function shown(event, on) {
   const button = event.target.closest("[data-point-stream], [data-at]");
   if (!button || button.contains(event.relatedTarget)) return;
   if (on && button.dataset.at) recall(`${at("state")}?at=${button.dataset.at}&page=${state.page}`);
-  else if (on) stream(button.form);
+  else if (on && button.form) stream(button.form);
   else recall(`${at("state")}?page=${state.page}`);
 }
 for (const [name, on] of [["pointerover", true], ["focusin", true], ["pointerout", false], ["focusout", false]]) {
