@@ -3,15 +3,30 @@
 from __future__ import annotations
 
 from functools import lru_cache
+from math import cos, pi, sin
 from typing import NamedTuple
 
+import numpy as np
+
 from yemba.core.colour.contrast import ratio
-from yemba.core.colour.oklch import Oklch, channels, encode, fits, to_colour
+from yemba.core.colour.oklch import Oklch, to_colour
 from yemba.core.colour.srgb import Colour
 
 MOST_CHROMA = 0.33  # a little above the most that sRGB holds at any hue
 WIDTH, HEIGHT = 96, 48
 _OUTSIDE = Colour(235, 235, 235)
+_SLACK = 0.0005  # as `oklch.fits` has it
+# Ottosson's matrices, as in `oklch`.
+_TO_CONES = np.array(
+    [[1, 0.3963377774, 0.2158037573], [1, -0.1055613458, -0.0638541728], [1, -0.0894841775, -1.2914855480]]
+)
+_TO_LIGHT = np.array(
+    [
+        [4.0767416621, -3.3077115913, 0.2309699292],
+        [-1.2684380046, 2.6097574011, -0.3413193965],
+        [-0.0041960863, -0.7034186147, 1.7076147010],
+    ]
+)
 
 
 class Line(NamedTuple):
@@ -27,13 +42,14 @@ def plane(hue: int) -> bytes:
 
     Colours outside sRGB are light grey.
     """
-    cells = bytearray()
-    for row in range(HEIGHT):
-        chroma = MOST_CHROMA * (1 - row / (HEIGHT - 1))
-        for column in range(WIDTH):
-            linear = channels(Oklch(column / (WIDTH - 1), chroma, hue))
-            cells.extend(encode(linear) if fits(linear) else _OUTSIDE)
-    return bytes(cells)
+    lightness, chroma = np.meshgrid(np.linspace(0, 1, WIDTH), np.linspace(MOST_CHROMA, 0, HEIGHT))
+    lab = np.stack([lightness, chroma * cos(hue * pi / 180), chroma * sin(hue * pi / 180)], axis=-1)
+    light = (lab @ _TO_CONES.T) ** 3 @ _TO_LIGHT.T
+    inside = ((light >= -_SLACK) & (light <= 1 + _SLACK)).all(axis=-1)
+    held = np.clip(light, 0, 1)
+    gamma = np.where(held <= 0.0031308, held * 12.92, 1.055 * held ** (1 / 2.4) - 0.055)
+    cells = np.where(inside[..., None], np.round(255 * gamma), _OUTSIDE)
+    return cells.astype(np.uint8).tobytes()
 
 
 @lru_cache(maxsize=64)

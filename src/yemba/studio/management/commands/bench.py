@@ -7,16 +7,20 @@ import random
 import statistics
 import time
 from collections.abc import Callable
+from io import BytesIO
 from pathlib import Path
 from typing import Any, NamedTuple
 
+import numpy as np
 from django.conf import settings
 from django.core.management.base import BaseCommand, CommandParser
+from PIL import Image
 
 from yemba.catalogue import catalogue
 from yemba.core.change.command import read_command
 from yemba.core.change.commands.sections import starter as starter_section
 from yemba.core.change.operation import apply
+from yemba.core.colour.from_picture import from_picture
 from yemba.core.colour.grounds import work_out
 from yemba.core.colour.plane import plane
 from yemba.core.colour.srgb import Colour
@@ -109,7 +113,9 @@ class Command(BaseCommand):
         def hue() -> None:
             plane.__wrapped__(chance.randrange(360))  # without its cache
 
+        photo = _photo()
         return [
+            Row("palette from a photo of 12 megapixels", f"{median(lambda: from_picture(photo), 3):.0f} ms", "500 ms"),
             Row("grounds of a new palette", f"{median(grounds, 60):.1f} ms", "20 ms"),
             Row("plane at a new hue", f"{median(hue):.1f} ms", "30 ms"),
         ]
@@ -201,6 +207,17 @@ def make(pages: int) -> dict[str, float]:
     fresh = Site.objects.get(pk=site.pk)
     waited = _once(lambda: waiting(fresh))
     return {"all": every, "one": one, "written": written, "files": len(before), "waiting": waited}
+
+
+def _photo() -> bytes:
+    """4000 x 3000 px with soft shapes and grain, as a camera's JPEG."""
+    chance = np.random.default_rng(4)
+    broad = Image.fromarray(chance.integers(0, 255, (9, 12, 3), dtype=np.uint8)).resize((4000, 3000))
+    grain = chance.normal(0, 6, (3000, 4000, 1))
+    made = np.clip(np.asarray(broad, dtype=np.float32) + grain, 0, 255).astype(np.uint8)
+    out = BytesIO()
+    Image.fromarray(made).save(out, "JPEG", quality=88)
+    return out.getvalue()
 
 
 def _once(do: Callable[[], Any]) -> float:
