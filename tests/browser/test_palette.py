@@ -8,11 +8,12 @@ import pytest
 from playwright.sync_api import Page, expect
 
 from tests.browser.hands import BUTTON, chapter, eventually, frames, kept, style, until
+from yemba.core.colour.grounds import GROUND_NAMES
 from yemba.core.site.document import read
 from yemba.demo import scenario
 from yemba.hosting.services import rendering
 from yemba.render.reach import State
-from yemba.render.used import used
+from yemba.render.used import Used
 from yemba.sites import services as sites
 from yemba.sites.models import Site
 
@@ -146,16 +147,11 @@ def test_where_a_colour_is_used_is_what_a_search_of_the_pages_finds(bench: Page)
     """ "Used in" lies between what is seen at rest and what any rule asks for, states included; for the roles that
     no state takes the two are one."""
     document = sites.document(Site.objects.get(slug="saltmarsh"))
-    taken, home = used(State(rendering(document))), document.order[0]
+    taken, home = Used(State(rendering(document))), document.order[0]
     wide = frames(bench)[0]
     for role in ("heading", "text", "quiet", "link", "button", "button_text", "button_edge", "line", "field", "fill"):
-        ours = {
-            place.section
-            for (_, known), places in taken.items()
-            if known == role
-            for place in places
-            if place.page == home
-        }
+        every = [place for ground in GROUND_NAMES for place in taken.at(ground, role)]
+        ours = {place.section for place in every if place.page == home}
         assert set(wide.evaluate(_SEEN, role)) <= ours <= set(wide.evaluate(_ASKED, role)), role
 
 

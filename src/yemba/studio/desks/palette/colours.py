@@ -13,7 +13,7 @@ from yemba.core.site.resolve import Look
 from yemba.core.site.settings import FEWEST_COLOURS, MOST_COLOURS
 from yemba.hosting.services import rendering
 from yemba.render.reach import Place, State
-from yemba.render.used import of_colour, used
+from yemba.render.used import Used
 from yemba.sites.models import Site
 from yemba.studio.desks.places import counted, told
 from yemba.studio.desks.plane import instrument
@@ -25,7 +25,7 @@ _SHOWN = 60
 def view(site: Site, look: Look, chosen: dict[str, str], query: Mapping[str, str]) -> Context:
     palette = look.value("palette")
     colour, ground = from_hex(chosen["hex"]), query.get("ground", "")
-    found = of_colour(colour, look, used(State(rendering(look.document))))
+    found = Used(State(rendering(look.document))).of(colour)
     return {
         "few": len(palette) <= FEWEST_COLOURS,
         "many": len(palette) >= MOST_COLOURS,

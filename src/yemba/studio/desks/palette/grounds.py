@@ -13,7 +13,7 @@ from yemba.core.site.resolve import Look
 from yemba.core.site.settings import MOST_GROUNDS, UNDERLINES
 from yemba.hosting.services import rendering
 from yemba.render.reach import State
-from yemba.render.used import Taken, used
+from yemba.render.used import Used
 from yemba.sites.models import Site
 from yemba.studio.desks.palette.colours import mended
 from yemba.studio.desks.places import counted, told
@@ -26,11 +26,11 @@ _SHOWN = 60
 def view(site: Site, look: Look, chosen: dict[str, str], query: Mapping[str, str]) -> Context:
     slug = query.get("ground", "")
     slug = slug if slug in look.grounds else "light"
-    taken = used(State(rendering(look.document)))
+    used = Used(State(rendering(look.document)))
     own = {ground["id"]: ground for ground in look.value("grounds.own")}
     return {
-        "grounds": [_little(look, one, own, slug, taken) for one in look.grounds],
-        "ground": _whole(look, slug, own, taken, query.get("role", "")),
+        "grounds": [_little(look, one, own, slug, used) for one in look.grounds],
+        "ground": _whole(look, slug, own, used, query.get("role", "")),
         "came": _came(look, query.get("section", "")),
         "grounds_full": len(own) >= MOST_GROUNDS,
         "underline": setting(look, "link.underline"),
@@ -39,7 +39,7 @@ def view(site: Site, look: Look, chosen: dict[str, str], query: Mapping[str, str
     }
 
 
-def _little(look: Look, slug: str, own: Mapping[str, dict[str, str]], chosen: str, taken: Taken) -> Context:
+def _little(look: Look, slug: str, own: Mapping[str, dict[str, str]], chosen: str, used: Used) -> Context:
     ground = look.grounds[slug]
     return {
         "slug": slug,
@@ -49,21 +49,21 @@ def _little(look: Look, slug: str, own: Mapping[str, dict[str, str]], chosen: st
         "roles": {role: getattr(ground, role) for role in ROLE_NAMES},
         "text_ratio": ratio(ground.text, ground.fill),
         "button_ratio": ratio(ground.button_text, ground.button),
-        "used": counted(taken.get((slug, "fill"), [])),
-        "fails": [row["name"] for row in _roles(look, slug, taken) if row["fails"]],
+        "used": counted(used.at(slug, "fill")),
+        "fails": [row["name"] for row in _roles(look, slug) if row["fails"]],
         "mended": mended(look, slug),
     }
 
 
-def _whole(look: Look, slug: str, own: Mapping[str, dict[str, str]], taken: Taken, role: str) -> Context:
-    on = taken.get((slug, "fill"), [])
+def _whole(look: Look, slug: str, own: Mapping[str, dict[str, str]], used: Used, role: str) -> Context:
+    on = used.at(slug, "fill")
     return {
         "slug": slug,
         "name": look.ground_names[slug],
         "own": own.get(slug),
         "others": [(one, name) for one, name in look.ground_names.items() if one != slug],
-        "roles": _roles(look, slug, taken),
-        "role": _role(look, slug, role, taken) if role in ROLE_NAMES else None,
+        "roles": _roles(look, slug),
+        "role": _role(look, slug, role, used) if role in ROLE_NAMES else None,
         "places": told(look, on)[:_SHOWN],
         "more": max(0, len(told(look, on)) - _SHOWN),
         "used": counted(on),
@@ -82,7 +82,7 @@ def _worst(ground: Ground, role: str) -> tuple[float, Asked] | None:
     return min(got, key=lambda pair: pair[0] / pair[1].ratio) if got else None
 
 
-def _roles(look: Look, slug: str, taken: Taken) -> list[Context]:
+def _roles(look: Look, slug: str) -> list[Context]:
     ground = look.grounds[slug]
     rows = []
     for role, name in ROLE_NAMES.items():
@@ -99,13 +99,12 @@ def _roles(look: Look, slug: str, taken: Taken) -> list[Context]:
                 "ratio": worst[0] if worst else None,
                 "asked": worst[1].ratio if worst else None,
                 "fails": bool(worst and worst[0] < worst[1].ratio),
-                "used": len(taken.get((slug, role), [])),
             }
         )
     return rows
 
 
-def _role(look: Look, slug: str, role: str, taken: Taken) -> Context:
+def _role(look: Look, slug: str, role: str, used: Used) -> Context:
     """One role as its editor needs it: its colour and how see-through, what it misses, and what would pass."""
     ground = look.grounds[slug]
     colour, worst = getattr(ground, role), _worst(ground, role)
@@ -126,8 +125,8 @@ def _role(look: Look, slug: str, role: str, taken: Taken) -> Context:
         "miss": _miss(ground, role, worst) if worst and worst[0] < worst[1].ratio else None,
         "ratio": worst[0] if worst else None,
         "against": _against(worst[1], role) if worst else "",
-        "places": told(look, taken.get((slug, role), []))[:_SHOWN],
-        "used": counted(taken.get((slug, role), [])),
+        "places": told(look, used.at(slug, role))[:_SHOWN],
+        "used": counted(used.at(slug, role)),
     }
 
 
