@@ -280,7 +280,7 @@ def _pages(pair: _Pair) -> Iterator[Change]:
         if old is None:
             taken = _with_menu(pair, page_id, _come_or_gone(pair, (), "pages", page_id, before.order, after.order))
             yield _change(f"page.{page_id}", "page", f"Page {page.name}", ("", "new"), "pages", taken, page_id)
-        elif old != page:
+        elif old is not page and old != page:
             yield from _page(pair, page_id, old, page)
     for page_id in before.order:
         if page_id not in after.pages:

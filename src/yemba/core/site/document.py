@@ -176,6 +176,16 @@ def _page_text(page: Page) -> str:
     return _canonical(page.model_dump(mode="json", exclude_defaults=True))
 
 
+_MOST_PAGES = 10_000
+_pages: dict[str, Page] = {}
+
+
+def _same_page(page: Page) -> Page:
+    if len(_pages) > _MOST_PAGES:
+        _pages.clear()
+    return _pages.setdefault(_page_text(page), page)
+
+
 def values_of(section: Section) -> list[str]:
     """Every stored value of a section and its items."""
     return [value for fields in fields_of(section) for value in fields.values()]
@@ -197,9 +207,13 @@ def ordered_items(section: Section) -> list[tuple[str, Item]]:
 
 
 def read(text: str) -> Document:
-    """Read a stored document. Raises Fault ``document-unreadable`` with the first reason."""
+    """Read a stored document. Raises Fault ``document-unreadable`` with the first reason.
+
+    A page that equals one read before is that same object, so that what is kept for it holds in every document.
+    """
     try:
-        return Document.model_validate_json(text)
+        found = Document.model_validate_json(text)
+        return found.model_copy(update={"pages": {key: _same_page(page) for key, page in found.pages.items()}})
     except ValidationError as error:
         first = error.errors()[0]
         where = ".".join(str(step) for step in first["loc"])
