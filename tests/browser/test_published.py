@@ -16,6 +16,9 @@ import pytest
 from playwright.sync_api import Browser, Page
 
 from tests.conftest import needs
+from yemba.catalogue import catalogue
+from yemba.core.change.commands.sections import starter as starter_section
+from yemba.core.colour.grounds import GROUND_NAMES
 from yemba.core.site.document import Document
 from yemba.demo import scenario
 from yemba.hosting import services as hosting
@@ -53,6 +56,7 @@ def export(tmp_path: Path) -> Path:
         "awkward": awkward(sites.document(site)),
         "awkward-lantern": awkward(sites.document(site)) | {"template": "lantern"},
         "awkward-handbill": awkward(sites.document(site)) | {"template": "handbill"},
+        **{f"grounds-{slug}": on_every_ground(sites.document(site), slug) for slug in catalogue().templates},
     }.items():
         site.document = Document.model_validate(sites.document(site).plain() | over).text()
         hosting.write_out(site, tmp_path / name, draft=True)
@@ -71,6 +75,22 @@ def awkward(document: Document) -> dict[str, object]:
     extra = {f"p{n}": {"name": f"Unbreakable{'word' * 6}{n}", "slug": f"extra-{n}"} for n in range(8)}
     order = [*plain["order"], *extra]
     return {"name": LONG, "pages": plain["pages"] | extra, "order": order, "pictures": {}, "navigation": {}}
+
+
+def on_every_ground(document: Document, template: str) -> dict[str, object]:
+    """One page with every kind of section on every ground, loud colours, a ground of one's own, a picture behind."""
+    loud = ("#ff0033", "#00ff44", "#0011ff", "#ffee00", "#ff00ff", "#00ffff", "#ff7700", "#7700ff")
+    palette = [{"id": f"c{n}", "name": f"Loud {n}", "hex": code} for n, code in enumerate(loud)]
+    own = [{"id": "xown", "name": "Our own", "fill": "#5a7d4f"}]
+    sections = {
+        f"{ground}-{kind}": starter_section(kind, catalogue()) | {"ground": ground}
+        for ground in (*GROUND_NAMES, "xown")
+        for kind in ("opening", *sorted(catalogue().kinds.keys() - {"opening"}))
+    }
+    sections["strong-words"]["fields"] |= {"backdrop": "estuary", "tint": "90"}
+    home = document.plain()["pages"][document.order[0]] | {"sections": sections, "order": list(sections)}
+    values = {"palette": palette, "grounds.own": own, "link.underline": "needed"}
+    return {"template": template, "sheet": values, "pages": {"home": home}, "order": ["home"], "navigation": {}}
 
 
 @pytest.fixture

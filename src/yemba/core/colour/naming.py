@@ -4,8 +4,9 @@ from __future__ import annotations
 
 from collections.abc import Collection
 from functools import cache
+from math import hypot
 
-from yemba.core.colour.oklch import difference
+from yemba.core.colour.oklch import to_oklab
 from yemba.core.colour.srgb import Colour, from_hex
 
 # Words that people use of paint, cloth, stone and plants, each with a colour of our choosing.
@@ -22,7 +23,8 @@ Blush f2cdd0, Pink f5a3bd, Indigo 32337f, Midnight 1b2147, Navy 1c2d5a, Cobalt 1
 Sky 9ac8ee, Ice dceef5, Denim 3f5f8a, Harbour 2f5f8a, Petrol 155a6b, Teal 14797a, Sea 2d8f95, Lagoon 3bb0b8,
 Turquoise 30c8c0, Aqua 9ae6e0, Mint c0ecd4, Jade 2a9d74, Emerald 128a4c, Green 2b9a3a, Grass 5aa63a, Lime a9d22e,
 Moss 6d7a35, Olive 70702a, Sage a3b18f, Fern 4f7a42, Bottle 1d4a35, Pine 21402f, Forest 20521f, Seaweed 1f3330,
-Kelp 3c4a2c, Spring 3ae06a
+Kelp 3c4a2c, Spring 3ae06a,
+Petal ffe3e8, Pistachio eaf7dc, Frost e2effb, Milk fff6e0
 """
 
 
@@ -32,9 +34,15 @@ def _known() -> tuple[tuple[str, Colour], ...]:
     return tuple((name, from_hex(f"#{code}")) for name, code in pairs)
 
 
+def _unlike(first: Colour, second: Colour) -> float:
+    """As people name colours: a pale pink is a pink before it is a white. Hue and chroma count twice."""
+    (light, a, b), (other_light, other_a, other_b) = to_oklab(first), to_oklab(second)
+    return float(hypot(light - other_light, 2 * (a - other_a), 2 * (b - other_b)))
+
+
 def name_for(colour: Colour, taken: Collection[str] = ()) -> str:
     """A word for `colour` that is none of `taken`: the nearest word left, numbered where all near ones are gone."""
-    near = sorted(_known(), key=lambda known: difference(known[1], colour))
+    near = sorted(_known(), key=lambda known: _unlike(known[1], colour))
     used = {name.casefold() for name in taken}
     free = next((name for name, _ in near[:4] if name.casefold() not in used), "")
     if free:
