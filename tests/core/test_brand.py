@@ -24,7 +24,16 @@ colours = st.lists(st.integers(0, 0xFFFFFF), min_size=3, max_size=8, unique=True
 @given(colours, st.integers(16, 24), st.sampled_from(sorted(shipped().families)))
 def test_a_sheet_reads_back_as_it_was_written(hexes: list[int], base: int, family: str) -> None:
     palette = [{"id": f"c{n}", "name": f"Colour {n}", "hex": f"#{v:06x}"} for n, v in enumerate(hexes)]
-    values = {"palette": palette, "type.base": base, "type.heading": family}
+    values = {
+        "palette": palette,
+        "type.base": base,
+        "type.heading": family,
+        "grounds.own": [{"id": "xkelp", "name": "Kelp", "fill": "@c1"}],
+        "roles.by_hand": [
+            {"id": "dark.link", "value": palette[0]["hex"]},
+            {"id": "xkelp.button", "value": "#ffffff40"},
+        ],
+    }
     read = read_file(write("Tide", values, None), shipped())
     assert (read.name, read.values, read.logo) == ("Tide", values, None)
 
@@ -42,6 +51,10 @@ def told(**over: Any) -> bytes:
 @pytest.mark.parametrize(
     ("data", "code"),
     [
+        (told(values={"grounds.own": [{"id": "xkelp"}]}), "empty"),
+        (told(values={"grounds.own": [{"id": "xkelp", "name": "Kelp", "fill": 3}]}), "colour-unreadable"),
+        (told(values={"roles.by_hand": [{"id": "dark.shine", "value": "#fff"}]}), "no-such-role"),
+        (told(values={"roles.by_hand": [{"id": ["dark"]}]}), "no-such-role"),
         (b"", "sheet-unreadable"),
         (b"\xff\xfe\x00", "sheet-unreadable"),
         (b"[" * 100_000, "sheet-unreadable"),

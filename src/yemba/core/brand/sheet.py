@@ -54,7 +54,8 @@ def read_values(values: Mapping[str, Any], catalogue: Catalogue) -> dict[str, An
         if key == _LOGO:
             continue
         setting = SETTINGS[key]
-        given = [_colour(c) for c in value if isinstance(c, Mapping)] if isinstance(value, list) else value
+        colours = key == "palette" and isinstance(value, list)
+        given = [_colour(c) for c in value if isinstance(c, Mapping)] if colours else value
         read[key] = setting.rule.read(given, setting.name, key)
         if key in ("type.heading", "type.body") and str(value) not in catalogue.families:
             raise Fault("no-such-family", f"{setting.name} “{value}” does not ship with this Yemba.", "file")

@@ -132,8 +132,8 @@ class OwnGrounds(NamedTuple):
         read_ones = {
             str(g["id"]): {
                 "id": str(g["id"]),
-                "name": line.read(g["name"], "The ground’s name", "ground_name"),
-                "fill": _colour(g["fill"], "fill"),
+                "name": line.read(g.get("name", ""), "The ground’s name", "ground_name"),
+                "fill": _colour(g.get("fill", ""), "fill"),
             }
             for g in grounds
             if _GROUND_ID.fullmatch(str(g.get("id")))

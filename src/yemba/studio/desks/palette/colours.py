@@ -33,7 +33,7 @@ def view(site: Site, look: Look, chosen: dict[str, str], query: Mapping[str, str
         "last": len(palette) - 1,
         "oklch": to_oklch(colour),
         "plane": instrument(look, colour, chosen["name"], ground if ground in look.grounds else "light", palette),
-        "on": [_reads(colour, name, look.grounds[slug].fill) for slug, name in look.ground_names.items()],
+        "on": [_reads(colour, look, slug) for slug in look.ground_names],
         "used": counted(found),
         "uses": [place | {"roles": _roles(found, place)} for place in told(look, found)][:_SHOWN],
         "more_uses": max(0, len(found) - _SHOWN),
@@ -43,9 +43,10 @@ def view(site: Site, look: Look, chosen: dict[str, str], query: Mapping[str, str
     }
 
 
-def _reads(colour: Colour, name: str, ground: Colour) -> Context:
-    got = ratio(colour, ground)
-    return {"name": name, "ratio": got, "carries": carries(colour, ground), "warn": got < EDGE}
+def _reads(colour: Colour, look: Look, slug: str) -> Context:
+    fill = look.grounds[slug].fill
+    got, name = ratio(colour, fill), look.ground_names[slug]
+    return {"slug": slug, "name": name, "ratio": got, "carries": carries(colour, fill), "warn": got < EDGE}
 
 
 def _roles(found: dict[Place, list[str]], place: Context) -> str:
