@@ -227,11 +227,11 @@ def test_every_command_says_in_words_what_it_does() -> None:
     opening = START.pages[home].order[0]
     arguments = {
         "page": home, "section": opening, "colour": "c1", "hex": "#123456", "key": "type.base", "value": "@c1",
-        "template": "handbill", "sheet": "slipway/lamplight", "pairing": "archivo-work", "title": "New name",
+        "template": "handbill", "sheet": "slipway/lamplight", "pairing": "archivo-literata", "title": "New name",
         "page_name": "News", "colour_name": "Sea", "kind": "words", "by": 1, "field": "heading", "element": "heading",
         "words": "Hello", "align": "center", "item": "", "picture": "p", "file": "f", "format": "png", "width": 1,
         "height": 1, "file_name": "a.png", "what": "Alignment of the heading", "of": "type", "values": {"type.base": 20},
-        "codes": "#123456", "ground": "xsea", "role": "button", "ground_name": "Kelp", "fill": "@c1", "instead": "",
+        "codes": "#123456", "ground": "xsea", "role": "button", "ground_name": "Kelp", "fill": "@c1", "heading": "lora", "body": "lora", "instead": "",
         "lightness": "50", "chroma": "0.1", "hue": "30",
     }  # fmt: skip
     about = {"file": "f", "format": "png", "width": 1, "height": 1, "name": "a.png"}

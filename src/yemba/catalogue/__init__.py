@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import json
 import tomllib
 from functools import cache
 from pathlib import Path
@@ -11,7 +12,9 @@ from yemba.core.colour.ready import ReadyPalette, ready
 from yemba.core.site.catalogue import Catalogue, Family, Pairing
 from yemba.core.site.kinds import SHARED, SectionKind
 from yemba.core.template.manifest import ReadySheet, Template
-from yemba.core.type.facts import Face
+from yemba.core.type.facts import Face, Facts
+from yemba.core.type.pairing import judge, reason
+from yemba.core.type.subsets import RANGES
 
 FOLDER = Path(__file__).parent
 KINDS = FOLDER / "kinds"
@@ -67,15 +70,27 @@ def _family(folder: Path) -> Family:
     files = {
         (style, subset): f"{subset}-{style}.woff2"
         for style in ("normal", "italic")
-        for subset in ("latin", "latin-ext")
+        for subset in RANGES
         if (folder / f"{subset}-{style}.woff2").exists()
     }
-    face = Face((folder / files["normal", "latin"]).read_bytes())
-    return Family(slug=folder.name, weights=face.facts.weights, files=files, face=face, **_toml(folder / "family.toml"))
+    read = cache(lambda: Face((folder / files["normal", "latin"]).read_bytes()))
+    return Family(
+        slug=folder.name, files=files, facts=_facts()[folder.name], open=read, **_toml(folder / "family.toml")
+    )
+
+
+@cache
+def _facts() -> dict[str, Facts]:
+    """As `catalogue.reading` read them from the files; a test reads them again."""
+    told = json.loads((FONTS / "facts.json").read_text())
+    return {slug: Facts(**facts | {"weights": tuple(facts["weights"])}) for slug, facts in told.items()}
 
 
 def _pairings(families: dict[str, Family]) -> list[Pairing]:
-    return [
-        Pairing(name=f"{families[p['heading']].name} and {families[p['body']].name}", **p)
-        for p in _toml(FOLDER / "pairings.toml")["pairing"]
-    ]
+    """The reason of each is worked out from the facts of its faces."""
+    found = []
+    for entry in _toml(FOLDER / "pairings.toml")["pairing"]:
+        heading, body = families[entry["heading"]], families[entry["body"]]
+        name = heading.name if heading is body else f"{heading.name} and {body.name}"
+        found.append(Pairing(name=name, reason=reason(judge(heading, body)), **entry))
+    return found

@@ -17,10 +17,11 @@ from yemba.core.picture.crop import ratio_of
 from yemba.core.picture.sizes import FORMATS, resized, widths
 from yemba.core.site.document import Page, Picture, values_of
 from yemba.core.site.resolve import Look
+from yemba.core.type.subsets import RANGES
 from yemba.render import pictures
 from yemba.render.page import path_of, render_notice, render_page, render_part
 from yemba.render.site import Site
-from yemba.render.style import Style, font_bytes, font_file, style, used_families
+from yemba.render.style import Style, font_bytes, font_file, needed_subsets, style, used_families
 
 
 class File(NamedTuple):
@@ -179,10 +180,12 @@ def _preloads(look: Look) -> list[str]:
 
 def _fonts(look: Look, draft: bool) -> dict[str, File]:
     used = look.catalogue.families.values() if draft else used_families(look)
+    subsets = frozenset(RANGES) if draft else needed_subsets(look)
     return {
         f"assets/{(name := font_file(family, *which))}": File(partial(font_bytes, family, *which), f"font:{name}")
         for family in used
         for which in family.files
+        if which[1] in subsets
     }
 
 

@@ -16,17 +16,11 @@ from yemba.core.site.catalogue import Family
 from yemba.core.site.resolve import Look
 from yemba.core.type.fallback import fallback
 from yemba.core.type.scale import line_height
+from yemba.core.type.subsets import RANGES, subsets_of
 from yemba.render.pictures import position_rule
 
 SKELETON = Path(__file__).parent / "skeleton"
 
-# What each subset file holds, as its maker cut it (CSS Fonts 4, unicode-range).
-_RANGES = {
-    "latin-ext": "U+0100-02BA,U+02BD-02C5,U+02C7-02CC,U+02CE-02D7,U+02DD-02FF,U+0304,U+0308,U+0329,"
-    "U+1D00-1DBF,U+1E00-1E9F,U+1EF2-1EFF,U+2020,U+20A0-20AB,U+20AD-20C0,U+2113,U+2C60-2C7F,U+A720-A7FF",
-    "latin": "U+0000-00FF,U+0131,U+0152-0153,U+02BB-02BC,U+02C6,U+02DA,U+02DC,U+0304,U+0308,U+0329,"
-    "U+2000-206F,U+20AC,U+2122,U+2191,U+2193,U+2212,U+2215,U+FEFF,U+FFFD",
-}
 LOGO_SHARE = 0.62  # of the header's height; common practice, no source
 
 
@@ -39,7 +33,8 @@ def style(look: Look, draft: bool = False) -> Style:
     """Rules and values. A draft has the faces of every family, so that a change of pairing shows
     while the pointer is still on it; a live page only those it uses."""
     used = look.catalogue.families.values() if draft else used_families(look)
-    faces = "\n".join(faces_of(family) for family in used)
+    subsets = frozenset(RANGES) if draft else needed_subsets(look)
+    faces = "\n".join(faces_of(family, subsets) for family in used)
     rules = (
         "@layer base, kinds, template, values;\n"
         f"{faces}\n@layer base {{\n{_read('base.css')}}}\n@layer kinds {{\n{shipped.kind_css()}}}\n"
@@ -146,17 +141,24 @@ def font_bytes(family: Family, style_name: str, subset: str) -> bytes:
     return (shipped.FONTS / family.slug / family.files[style_name, subset]).read_bytes()
 
 
-def faces_of(family: Family) -> str:
-    """@font-face rules of a family, and of a local font dressed up to take its room."""
-    if family.slug not in _FACES:  # shipped files do not change while Yemba runs
-        _FACES[family.slug] = _make_faces(family)
-    return _FACES[family.slug]
+def needed_subsets(look: Look) -> frozenset[str]:
+    """The subsets that hold what stands on the site; Latin always, for what Yemba itself says there."""
+    written = look.document.model_dump_json(exclude={"bin", "set_aside"})
+    return frozenset({"latin", *subsets_of(written)})
 
 
-_FACES: dict[str, str] = {}
+def faces_of(family: Family, subsets: frozenset[str]) -> str:
+    """@font-face rules of a family for these subsets, and of a local font dressed up to take its room."""
+    known = (family.slug, subsets)
+    if known not in _FACES:  # shipped files do not change while Yemba runs
+        _FACES[known] = _make_faces(family, subsets)
+    return _FACES[known]
 
 
-def _make_faces(family: Family) -> str:
+_FACES: dict[tuple[str, frozenset[str]], str] = {}
+
+
+def _make_faces(family: Family, subsets: frozenset[str]) -> str:
     low, high = family.weights
     faces = [
         _block(
@@ -167,11 +169,12 @@ def _make_faces(family: Family) -> str:
                 "font-weight": f"{low} {high}",
                 "font-display": "swap",
                 "src": f'url("{font_file(family, style_name, subset)}") format("woff2")',
-                "unicode-range": _RANGES[subset],
+                "unicode-range": RANGES[subset],
             },
             prefix="",
         )
         for style_name, subset in family.files
+        if subset in subsets
     ]
     room = fallback(family.facts, family.local)
     faces.append(
@@ -191,8 +194,11 @@ def _make_faces(family: Family) -> str:
     return "\n".join(faces)
 
 
+_GENERIC = {"serif": "serif", "sans": "sans-serif", "hand": "cursive"}
+
+
 def _generic(family: Family) -> str:
-    return f'"{family.local}", {"serif" if family.kind == "serif" else "sans-serif"}'
+    return f'"{family.local}", {_GENERIC[family.kind]}'
 
 
 def _block(selector: str, properties: dict[str, str], prefix: str = "--") -> str:

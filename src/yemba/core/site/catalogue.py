@@ -2,28 +2,41 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from typing import NamedTuple
 
 from yemba.core.errors import Fault
 from yemba.core.site.kinds import SectionKind
 from yemba.core.template.manifest import ReadySheet, Template
 from yemba.core.type.facts import Face, Facts
+from yemba.core.type.subsets import SCRIPTS
 
 
 class Family(NamedTuple):
-    """A shipped type family. `files` maps (style, subset) to a file name, `face` reads the upright one."""
+    """A shipped type family. `files` maps (style, subset) to a file name; `open` gives the upright Latin one, read
+    when it is first asked for. `kind` is serif, sans or hand."""
 
     slug: str
     name: str
     kind: str
     about: str
-    weights: tuple[int, int]
     files: dict[tuple[str, str], str]
-    face: Face
+    facts: Facts
+    open: Callable[[], Face]
 
     @property
-    def facts(self) -> Facts:
-        return self.face.facts
+    def face(self) -> Face:
+        return self.open()
+
+    @property
+    def weights(self) -> tuple[int, int]:
+        return self.facts.weights
+
+    @property
+    def scripts(self) -> list[str]:
+        """What it has beyond Latin, in words."""
+        held = {subset for _, subset in self.files}
+        return [name for subset, name in SCRIPTS.items() if subset in held]
 
     @property
     def local(self) -> str:

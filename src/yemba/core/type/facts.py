@@ -2,10 +2,13 @@
 
 from __future__ import annotations
 
+import itertools
 from functools import cached_property
 from io import BytesIO
 from typing import Any, NamedTuple
 
+from fontTools.pens.basePen import decomposeQuadraticSegment
+from fontTools.pens.recordingPen import RecordingPen
 from fontTools.pens.svgPathPen import SVGPathPen
 from fontTools.pens.transformPen import TransformPen
 from fontTools.ttLib import TTFont
@@ -28,7 +31,8 @@ REGULAR = 400
 
 
 class Facts(NamedTuple):
-    """Measures in font units; `weights` is the range of the weight axis or one weight twice."""
+    """Measures in font units; `weights` is the range of the weight axis or one weight twice. `thick` and `thin` are
+    the strokes of the letter o at its side and at its top."""
 
     family: str
     units_per_em: int
@@ -38,7 +42,60 @@ class Facts(NamedTuple):
     cap_height: int
     x_height: int
     average_width: int
+    thick: int
+    thin: int
     weights: tuple[int, int]
+
+
+Point = tuple[float, float]
+
+
+def _contours(recorded: list[tuple[str, Any]]) -> list[list[tuple[str, Any]]]:
+    contours: list[list[tuple[str, Any]]] = []
+    for step in recorded:
+        if step[0] == "moveTo":
+            contours.append([])
+        if contours:
+            contours[-1].append(step)
+    return contours
+
+
+def _flat(contour: list[tuple[str, Any]]) -> list[Point]:
+    """A contour as a line of points; curves in steps (quadratic and cubic Bezier)."""
+    points: list[Point] = []
+    for name, given in contour:
+        if name in ("moveTo", "lineTo"):
+            points.append(given[0])
+        elif name == "qCurveTo":
+            for off, on in decomposeQuadraticSegment(given):
+                points += _curve([points[-1], off, on])
+        elif name == "curveTo":
+            points += _curve([points[-1], *given])
+    return [*points, points[0]] if points else []
+
+
+def _curve(ends: list[Point], steps: int = 16) -> list[Point]:
+    made = []
+    for n in range(1, steps + 1):
+        level = ends
+        while len(level) > 1:  # de Casteljau
+            level = [
+                (a[0] + (b[0] - a[0]) * n / steps, a[1] + (b[1] - a[1]) * n / steps)
+                for a, b in itertools.pairwise(level)
+            ]
+        made.append(level[0])
+    return made
+
+
+def _crossings(contours: list[list[Point]], axis: int, at: float) -> list[float]:
+    """Where the line on which coordinate `axis` is `at` meets the contours, in order of the other coordinate."""
+    found = []
+    for contour in contours:
+        for a, b in itertools.pairwise(contour):
+            if (a[axis] <= at) != (b[axis] <= at):
+                share = (at - a[axis]) / (b[axis] - a[axis])
+                found.append(a[1 - axis] + share * (b[1 - axis] - a[1 - axis]))
+    return sorted(found)
 
 
 class Face:
@@ -69,8 +126,21 @@ class Face:
             cap_height=os2.sCapHeight,
             x_height=os2.sxHeight,
             average_width=self._average(),
+            **self._strokes(),
             weights=(int(weight.minValue), int(weight.maxValue)) if weight else (os2.usWeightClass,) * 2,
         )
+
+    def _strokes(self) -> dict[str, int]:
+        """How thick the o is drawn, by where rays through its middle cross its outline."""
+        pen = RecordingPen()
+        self.glyphs()[self.glyph_name("o")].draw(pen)
+        points = [_flat(contour) for contour in _contours(pen.value)]
+        every = [point for contour in points for point in contour]
+        if not every:
+            return {"thick": 0, "thin": 0}
+        middle = [(min(p[n] for p in every) + max(p[n] for p in every)) / 2 for n in (0, 1)]
+        across, down = _crossings(points, 1, middle[1]), _crossings(points, 0, middle[0])
+        return {name: round(at[1] - at[0]) if len(at) > 1 else 0 for name, at in (("thick", across), ("thin", down))}
 
     def _average(self) -> int:
         return round(sum(self.advance(letter) * share for letter, share in _SHARES.items()) / 10_000)

@@ -5,10 +5,31 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 
 from yemba.core.site.resolve import Look
+from yemba.core.type.pairing import ranked
 from yemba.core.type.scale import PHONE_WIDTH, WIDE_WIDTH
 from yemba.sites.models import Site
 from yemba.studio.desks.setting import Context, setting
 from yemba.studio.waiting import Waiting
+
+_OFFERED = 8
+
+
+def _ranked(look: Look, heading: str = "", body: str = "") -> list[Context]:
+    """The faces that go best with the one that stays, each as the pair that choosing it makes."""
+    families = look.catalogue.families
+    now = look.family("type.body" if heading else "type.heading").slug
+    return [
+        {
+            "name": families[one.slug].name,
+            "heading": heading or one.slug,
+            "body": body or one.slug,
+            "reason": one.reason,
+            "slug": one.slug,
+            "chosen": one.slug == now,
+            "scripts": ", ".join(families[one.slug].scripts),
+        }
+        for one in ranked(families, heading, body)[:_OFFERED]
+    ]
 
 
 def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiting]) -> Context:
@@ -38,6 +59,8 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
             for p in look.catalogue.pairings.values()
         ],
         "families": list(look.catalogue.families.values()),
+        "under": _ranked(look, heading=heading.slug),
+        "over": _ranked(look, body=body.slug),
         "heading": setting(look, "type.heading") | {"family": heading},
         "body": setting(look, "type.body") | {"family": body},
         "controls": [setting(look, f"type.{key}") for key in ("base", "ratio", "heading_weight")],

@@ -135,6 +135,27 @@ class ChoosePairing(Command):
         return f"Pairing {catalogue.pairings[self.pairing].name}"
 
 
+class ChooseFaces(Command):
+    """Any heading and body family together."""
+
+    name: ClassVar[str] = "choose-faces"
+    heading: str
+    body: str
+
+    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
+        for family in (self.heading, self.body):
+            if family not in catalogue.families:
+                raise Fault("no-such-family", f"There is no typeface “{family}”.", "heading")
+        return [
+            put(document, ("sheet", "type.heading"), self.heading),
+            put(document, ("sheet", "type.body"), self.body),
+        ]
+
+    def say(self, document: Document, catalogue: Catalogue) -> str:
+        names = [catalogue.families[slug].name for slug in (self.heading, self.body)]
+        return f"{names[0]} for headings, {names[1]} for text"
+
+
 class NameSite(Command):
     """The site's name and tagline."""
 
