@@ -46,10 +46,10 @@ def cured(document: Document, catalogue: Catalogue, finding: Finding) -> Documen
     return apply(document, read_command(finding.cure.command, finding.cure.arguments).plan(document, catalogue))
 
 
-def test_there_are_ten_checks_each_with_a_name(document: Document, catalogue: Catalogue) -> None:
+def test_there_are_eleven_checks_each_with_a_name(document: Document, catalogue: Catalogue) -> None:
     results = inspect(look_at(document, catalogue))
-    assert len(results) == 10
-    assert len({result.name for result in results}) == 10
+    assert len(results) == 11
+    assert len({result.name for result in results}) == 11
     assert [bool(r.findings) for r in results] == sorted((bool(r.findings) for r in results), reverse=True)
 
 
@@ -288,3 +288,29 @@ def test_a_link_without_underline_needs_to_differ_from_text(document: Document, 
     for finding in told:
         assert "only colour tells a link" in finding.sentence
         assert found("contrast", look_at(cured(bare, catalogue, finding), catalogue)) == []
+
+
+def test_letters_that_a_face_lacks_are_named_and_a_face_that_has_them_offered(
+    document: Document, catalogue: Catalogue
+) -> None:
+    assert found("letters", look_at(document, catalogue)) == []
+    words = "<p>Zażółć gęślą jaźń. Tiếng Việt. Καλημέρα. سلام 書</p>"
+
+    def write(plain: dict[str, Any]) -> None:
+        opening(plain)["lead"] = words
+        plain["sheet"] = {"type.body": "newsreader", "type.heading": "bricolage-grotesque"}
+
+    (told,) = found("letters", look_at(changed(document, write), catalogue))
+    assert told.control == "type.body"
+    named = set(told.sentence.split("“")[1].split("”")[0])
+    assert named == set("Καλημέρα") - {"\u0301"} | set("سلام書"), "Polish and Vietnamese it has, and no more is named"
+    assert told.cure is None, "no face has Greek, Arabic and Chinese"
+
+    def greek(plain: dict[str, Any]) -> None:
+        opening(plain)["heading"] = "Καλημέρα"
+        plain["sheet"] = {"type.heading": "bricolage-grotesque"}
+
+    greeting = changed(document, greek)
+    (told,) = found("letters", look_at(greeting, catalogue))
+    assert "the face of the headings" in told.sentence
+    assert found("letters", look_at(cured(greeting, catalogue, told), catalogue)) == []

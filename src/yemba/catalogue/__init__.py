@@ -73,7 +73,7 @@ def _family(folder: Path) -> Family:
         for subset in RANGES
         if (folder / f"{subset}-{style}.woff2").exists()
     }
-    read = cache(lambda: Face((folder / files["normal", "latin"]).read_bytes()))
+    read = cache(lambda subset: Face((folder / files["normal", subset]).read_bytes()))
     return Family(
         slug=folder.name, files=files, facts=_facts()[folder.name], open=read, **_toml(folder / "family.toml")
     )

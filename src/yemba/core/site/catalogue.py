@@ -9,12 +9,12 @@ from yemba.core.errors import Fault
 from yemba.core.site.kinds import SectionKind
 from yemba.core.template.manifest import ReadySheet, Template
 from yemba.core.type.facts import Face, Facts
-from yemba.core.type.subsets import SCRIPTS
+from yemba.core.type.subsets import SCRIPTS, subset_of
 
 
 class Family(NamedTuple):
-    """A shipped type family. `files` maps (style, subset) to a file name; `open` gives the upright Latin one, read
-    when it is first asked for. `kind` is serif, sans or hand."""
+    """A shipped type family. `files` maps (style, subset) to a file name; `open` gives the upright file of a subset,
+    read when it is first asked for. `kind` is serif, sans or hand."""
 
     slug: str
     name: str
@@ -22,11 +22,17 @@ class Family(NamedTuple):
     about: str
     files: dict[tuple[str, str], str]
     facts: Facts
-    open: Callable[[], Face]
+    open: Callable[[str], Face]
 
     @property
     def face(self) -> Face:
-        return self.open()
+        return self.open("latin")
+
+    def lacks(self, text: str) -> str:
+        """The characters of a text that it has no letter for, each once, in order of code; blanks do not count."""
+        held = {subset for _, subset in self.files}
+        wanted = {character: subset_of(character) for character in sorted(set(text)) if not character.isspace()}
+        return "".join(c for c, subset in wanted.items() if subset not in held or not self.open(subset).covers(c))
 
     @property
     def weights(self) -> tuple[int, int]:

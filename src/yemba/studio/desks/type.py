@@ -5,13 +5,25 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 
 from yemba.core.site.resolve import Look
-from yemba.core.type.pairing import ranked
+from yemba.core.type.pairing import judge, ranked
 from yemba.core.type.scale import PHONE_WIDTH, WIDE_WIDTH
 from yemba.sites.models import Site
 from yemba.studio.desks.setting import Context, setting
 from yemba.studio.waiting import Waiting
 
 _OFFERED = 8
+
+
+def _pairings(look: Look, now: tuple[str, str]) -> list[Context]:
+    """The ready ones: the chosen one, the template's own, then the best by what is measured."""
+    families, own = look.catalogue.families, look.template.design
+    template = (own.get("type.heading"), own.get("type.body"))
+    found = [
+        {"pairing": p, "chosen": (p.heading, p.body) == now, "own": (p.heading, p.body) == template}
+        | {"score": judge(families[p.heading], families[p.body]).score}
+        for p in look.catalogue.pairings.values()
+    ]
+    return sorted(found, key=lambda entry: (not entry["chosen"], not entry["own"], -entry["score"]))
 
 
 def _ranked(look: Look, heading: str = "", body: str = "") -> list[Context]:
@@ -36,6 +48,7 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
     sizes = look.sizes
     levels = ("h1", "h2", "h3", "h4", "h5", "h6", "lead", "body", "small")
     heading, body = look.family("type.heading"), look.family("type.body")
+    pairings = _pairings(look, (heading.slug, body.slug))
     narrow = body.facts.average_width / body.facts.units_per_em
     top, rows = 0.0, []
     for level in levels:
@@ -54,10 +67,8 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
             }
         )
     return {
-        "pairings": [
-            {"pairing": p, "chosen": (p.heading, p.body) == (heading.slug, body.slug)}
-            for p in look.catalogue.pairings.values()
-        ],
+        "pairings": pairings[:_OFFERED],
+        "more_pairings": pairings[_OFFERED:],
         "families": list(look.catalogue.families.values()),
         "under": _ranked(look, heading=heading.slug),
         "over": _ranked(look, body=body.slug),

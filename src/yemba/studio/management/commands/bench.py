@@ -25,6 +25,7 @@ from yemba.core.colour.grounds import work_out
 from yemba.core.colour.plane import plane
 from yemba.core.colour.srgb import Colour
 from yemba.core.site.document import Document
+from yemba.core.type.pairing import ranked
 from yemba.hosting import services as hosting
 from yemba.hosting.services import rendering
 from yemba.people.models import Person
@@ -116,6 +117,7 @@ class Command(BaseCommand):
         photo = _photo()
         return [
             Row("palette from a photo of 12 megapixels", f"{median(lambda: from_picture(photo), 3):.0f} ms", "500 ms"),
+            Row("every pair of shipped faces ranked", f"{median(_every_ranking):.0f} ms", "50 ms"),
             Row("grounds of a new palette", f"{median(grounds, 60):.1f} ms", "20 ms"),
             Row("plane at a new hue", f"{median(hue):.1f} ms", "30 ms"),
         ]
@@ -207,6 +209,12 @@ def make(pages: int) -> dict[str, float]:
     fresh = Site.objects.get(pk=site.pk)
     waited = _once(lambda: waiting(fresh))
     return {"all": every, "one": one, "written": written, "files": len(before), "waiting": waited}
+
+
+def _every_ranking() -> None:
+    families = catalogue().families
+    for slug in families:
+        ranked(families, heading=slug)
 
 
 def _photo() -> bytes:
