@@ -10,6 +10,7 @@ from functools import cache
 import pytest
 from playwright.sync_api import Browser, BrowserContext, Page, expect, sync_playwright
 
+from tests.browser.hands import BUTTON, eventually
 from tests.conftest import needs
 from yemba.core.picture import sizes
 from yemba.demo import scenario
@@ -53,3 +54,15 @@ def page(browser: Browser) -> Iterator[Page]:
     yield opened
     context.close()
     assert wrong == []
+
+
+@pytest.fixture
+def bench(page: Page, live_server) -> Page:
+    """The bindery at the workbench, both windows showing it."""
+    scenario.load()
+    page.goto(f"http://localhost:{live_server.url.rpartition(':')[2]}/")
+    page.get_by_role("button", name="Enter the demo as Ines").click()
+    page.get_by_role("link", name="Saltmarsh Bindery").click()
+    shown = f"document.querySelector('{BUTTON}')"
+    eventually(page, f"!!{shown} && getComputedStyle({shown}).backgroundColor === 'rgb(140, 59, 42)'")
+    return page

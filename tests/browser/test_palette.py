@@ -10,7 +10,6 @@ from playwright.sync_api import Page, expect
 from tests.browser.hands import BUTTON, chapter, eventually, frames, kept, style, until
 from yemba.core.colour.grounds import GROUND_NAMES
 from yemba.core.site.document import read
-from yemba.demo import scenario
 from yemba.hosting.services import rendering
 from yemba.render.reach import State
 from yemba.render.used import Used
@@ -19,16 +18,6 @@ from yemba.sites.models import Site
 
 pytestmark = [pytest.mark.browser, pytest.mark.django_db(transaction=True)]
 FILL = f"getComputedStyle(document.querySelector('{BUTTON}')).backgroundColor"
-
-
-@pytest.fixture
-def bench(page: Page, live_server) -> Page:
-    scenario.load()
-    page.goto(f"http://localhost:{live_server.url.rpartition(':')[2]}/")
-    page.get_by_role("button", name="Enter the demo as Ines").click()
-    page.get_by_role("link", name="Saltmarsh Bindery").click()
-    eventually(page, f"!!document.querySelector('{BUTTON}')")
-    return page
 
 
 def view(page: Page, name: str) -> None:

@@ -6,22 +6,11 @@ import pytest
 from playwright.sync_api import Page, expect
 
 from tests.browser.hands import BUTTON, chapter, eventually, frames, kept, point, until
-from yemba.demo import scenario
 from yemba.sites.models import Site
 
 pytestmark = [pytest.mark.browser, pytest.mark.django_db(transaction=True)]
 COLOUR = f"getComputedStyle(document.querySelector('{BUTTON}')).backgroundColor"
 OXIDE = f"{COLOUR} === 'rgb(140, 59, 42)'"
-
-
-@pytest.fixture
-def bench(page: Page, live_server) -> Page:
-    scenario.load()
-    page.goto(f"http://localhost:{live_server.url.rpartition(':')[2]}/")
-    page.get_by_role("button", name="Enter the demo as Ines").click()
-    page.get_by_role("link", name="Saltmarsh Bindery").click()
-    eventually(page, f"!!document.querySelector('{BUTTON}') && {OXIDE}")
-    return page
 
 
 def revision() -> int:

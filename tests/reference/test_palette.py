@@ -4,13 +4,13 @@ from __future__ import annotations
 
 import json
 import random
-import subprocess
 from pathlib import Path
 
 import numpy as np
 import pytest
 from coloraide import Color
 
+from tests.reference.node import node
 from yemba.core.colour.files import FORMS, read_palette
 from yemba.core.colour.from_picture import oklab
 from yemba.core.colour.oklch import to_oklab
@@ -113,14 +113,7 @@ def test_another_tool_reads_our_tokens(node_modules: Path, tmp_path: Path) -> No
           platforms: {{ css: {{ transformGroup: "css" }} }}, log: {{ verbosity: "silent" }} }});
         const {{ allTokens }} = await read.getPlatformTokens("css");
         console.log(JSON.stringify(allTokens.map((token) => [token.$type, token.$value])));"""
-    ran = subprocess.run(
-        ["node", "--input-type=module", "-e", script],
-        cwd=node_modules.parent,
-        capture_output=True,
-        text=True,
-        check=True,
-    )
-    assert json.loads(ran.stdout) == [["color", colour.hex] for _, colour in OURS]
+    assert node(node_modules, script) == [["color", colour.hex] for _, colour in OURS]
 
 
 @pytest.mark.tools

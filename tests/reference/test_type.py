@@ -4,11 +4,11 @@ from __future__ import annotations
 
 import json
 import re
-import subprocess
 from pathlib import Path
 
 import pytest
 
+from tests.reference.node import node
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.type.fallback import fallback
 from yemba.core.type.scale import Fluid, step
@@ -29,17 +29,6 @@ def test_fluid_sizes_are_those_of_utopia(number: int, css: str) -> None:
     """Source: utopia-core 1.6.0, calculateTypeScale({minWidth: 360, maxWidth: 1240, minFontSize: 17,
     maxFontSize: 19, minTypeScale: 1.2, maxTypeScale: 1.25, positiveSteps: 5, negativeSteps: 1})."""
     assert step(number, BASE, RATIO).css() == css
-
-
-def node(node_modules: Path, script: str) -> object:
-    ran = subprocess.run(
-        ["node", "--input-type=module", "-e", script],
-        cwd=node_modules.parent,
-        capture_output=True,
-        text=True,
-        check=True,
-    )
-    return json.loads(ran.stdout)
 
 
 @pytest.mark.tools
