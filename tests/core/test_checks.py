@@ -3,9 +3,11 @@
 from __future__ import annotations
 
 from collections.abc import Callable
+from io import BytesIO
 from typing import Any
 
 import pytest
+from PIL import Image
 
 from yemba.core.change.command import read_command
 from yemba.core.change.operation import apply
@@ -14,6 +16,7 @@ from yemba.core.check.alt_text import pictures_without_alt
 from yemba.core.check.descriptions import LONGEST, proposed
 from yemba.core.check.finding import Finding, Inspected, Measured, Target, checks, inspect
 from yemba.core.check.starter_words import starter_sections
+from yemba.core.site.backdrop import of_section, reads_from
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document, Page
 from yemba.core.site.resolve import Look
@@ -314,3 +317,36 @@ def test_letters_that_a_face_lacks_are_named_and_a_face_that_has_them_offered(
     (told,) = found("letters", look_at(greeting, catalogue))
     assert "the face of the headings" in told.sentence
     assert found("letters", look_at(cured(greeting, catalogue, told), catalogue)) == []
+
+
+def striped() -> bytes:
+    """A picture of black and white bars."""
+    out = BytesIO()
+    bars = Image.new("RGB", (400, 300), "white")
+    for x in range(0, 400, 80):
+        bars.paste("black", (x, 0, x + 40, 300))
+    bars.save(out, "PNG")
+    return out.getvalue()
+
+
+@pytest.mark.parametrize("arrangement", ["row", "side"])
+def test_text_over_a_picture_is_judged_and_the_least_tint_mends_it(
+    document: Document, catalogue: Catalogue, arrangement: str
+) -> None:
+    def behind(plain: dict[str, Any]) -> None:
+        plain["pictures"] = {"p1": {"file": "f", "format": "png", "width": 400, "height": 300, "name": "bars.png"}}
+        opening(plain).update(backdrop="p1", tint="20")
+        plain["parts"] = {"header.backdrop": "p1", "header.tint": 10, "header.arrangement": arrangement}
+
+    given, bars = changed(document, behind), striped()
+    told = found("contrast", look_at(given, catalogue, load=lambda _: bars))
+    assert [finding.chapter for finding in told] == ["pages", "header"]
+    for finding in told:
+        assert "over bars.png text reads from a tint of" in finding.sentence
+        given = cured(given, catalogue, finding)
+    assert found("contrast", look_at(given, catalogue, load=lambda _: bars)) == []
+    look = Look(given, catalogue)
+    section = given.pages[given.order[0]].sections[given.pages[given.order[0]].order[0]]
+    mended = of_section(look, section)
+    assert mended is not None
+    assert reads_from(look, mended, lambda _: bars) == mended.tint, "the least, and no more"

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from functools import lru_cache
 from io import BytesIO
+from itertools import product
 from typing import NamedTuple
 
 import numpy as np
@@ -20,6 +21,7 @@ X_HEIGHT = 9  # px: half the size of running text; what is finer than a letter d
 PLACES = 0.995  # the share of places that must read
 WIDTHS = (320, 390, 768, 1024, 1280, 1920)
 HEIGHTS = (280, 560, 1040)  # px: a section of one line, of a paragraph, of many
+BOXES = tuple(product(WIDTHS, HEIGHTS))
 Array = NDArray[np.float64]
 Eight = NDArray[np.uint8]
 
@@ -37,21 +39,18 @@ def least_tint(
     tint: Colour,
     inks: tuple[Ink, ...],
     focal: tuple[int, int] = (50, 50),
-    heights: tuple[int, ...] = HEIGHTS,
+    boxes: tuple[tuple[int, int], ...] = BOXES,
 ) -> float:
     """The smallest opacity of `tint` (0 to 1, up to 0.005 too high) from which on every ink reads over the picture.
 
-    Judged on the picture as cropped by its focal spot, in % from its left and top, into boxes of every width in
-    WIDTHS and every one of `heights`, in px. Places are squares of about an x-height; PLACES of them must read in
+    Judged on the picture as cropped by its focal spot, in % from its left and top, into each of `boxes`, width
+    and height in px. Places are squares of about an x-height; PLACES of them must read in
     every box. The tint is laid over in gamma-coded sRGB, as browsers do it. Raises ValueError where an ink does not
     read on the tint itself.
     """
     if any(not _reads(np.array([tint], dtype=np.uint8), tint, ink).all() for ink in inks):
         raise ValueError(f"not every ink reads on {tint.hex} itself")
-    return max(
-        (least_in_box(data, tint, inks, focal, (width, height)) for width in WIDTHS for height in heights),
-        default=0.0,
-    )
+    return max((least_in_box(data, tint, inks, focal, box) for box in boxes), default=0.0)
 
 
 def least_in_box(

@@ -3,28 +3,31 @@
 from __future__ import annotations
 
 from collections.abc import Callable
+from itertools import product
 from math import ceil
 from typing import NamedTuple
 
 from yemba.core.colour.contrast import LARGE, TEXT
+from yemba.core.layout.header_fit import SIDE_COLUMN
 from yemba.core.picture.marks import raster
-from yemba.core.picture.tint import HEIGHTS, Ink, least_tint
+from yemba.core.picture.tint import BOXES, WIDTHS, Ink, least_tint
 from yemba.core.site.document import Picture, Section
 from yemba.core.site.resolve import Look
 
 DEFAULT_TINT = 60
+_WINDOWS = (600, 800, 1200)  # px high: what a header at the side fills
 _LARGE_FROM = 24  # px; WCAG 2.2, "large scale"
 
 
 class Backdrop(NamedTuple):
     """`tint` is how much of the ground lies over the picture, in %. `large` says that headings there are large text,
-    `heights` are those the picture is cropped to, in px."""
+    `boxes` are those the picture is cropped to, width and height in px."""
 
     picture: Picture
     ground: str
     tint: int
     large: bool
-    heights: tuple[int, ...]
+    boxes: tuple[tuple[int, int], ...]
 
 
 def of_section(look: Look, section: Section) -> Backdrop | None:
@@ -33,7 +36,7 @@ def of_section(look: Look, section: Section) -> Backdrop | None:
     if picture is None:
         return None
     large = look.sizes["h2"].low >= _LARGE_FROM
-    return Backdrop(picture, look.ground(section).value, tint_of(section), large, HEIGHTS)
+    return Backdrop(picture, look.ground(section).value, tint_of(section), large, BOXES)
 
 
 def tint_of(section: Section) -> int:
@@ -46,8 +49,11 @@ def of_header(look: Look) -> Backdrop | None:
     picture = look.document.pictures.get(look.value("header.backdrop"))
     if picture is None:
         return None
-    heights = tuple(sorted({int(look.value(f"header.height_{at}")) for at in ("phone", "wide")}))
-    return Backdrop(picture, look.value("header.ground"), int(look.value("header.tint")), False, heights)
+    heights = sorted({int(look.value(f"header.height_{at}")) for at in ("phone", "wide")})
+    boxes = [*product(WIDTHS, heights)]
+    if look.value("header.arrangement") == "side":
+        boxes += [(SIDE_COLUMN, height) for height in _WINDOWS]
+    return Backdrop(picture, look.value("header.ground"), int(look.value("header.tint")), False, tuple(boxes))
 
 
 def reads_from(look: Look, backdrop: Backdrop, load: Callable[[str], bytes]) -> int | None:
@@ -59,7 +65,7 @@ def reads_from(look: Look, backdrop: Backdrop, load: Callable[[str], bytes]) -> 
     inks = (Ink(ground.heading, LARGE if backdrop.large else TEXT), Ink(ground.text, TEXT))
     data = raster(load(picture.file), picture.format, 1200)
     try:
-        least = least_tint(data, ground.fill, inks, (picture.focal_x, picture.focal_y), backdrop.heights)
+        least = least_tint(data, ground.fill, inks, (picture.focal_x, picture.focal_y), backdrop.boxes)
     except ValueError:
         return None
     return ceil(100 * least)
