@@ -71,6 +71,7 @@ def custom_properties(look: Look) -> tuple[dict[str, str], dict[str, dict[str, s
         "font-heading": f'"{heading.name}", "{heading.name} fallback", {_generic(heading)}',
         "font-body": f'"{body.name}", "{body.name} fallback", {_generic(body)}',
         "heading-weight": f"{weight:g}",
+        "numbers": look.value("type.numbers"),
         "leading": f"{line_height(sizes['body'].high, 66):g}",
         **{f"size-{level}": size.css() for level, size in sizes.items()},
         "corner": f"{look.value('shape.corner')}px",

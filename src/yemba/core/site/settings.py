@@ -176,6 +176,8 @@ class Setting(NamedTuple):
 ARRANGEMENTS = {"row": "One row", "stack": "Two rows, centred", "side": "At the side"}
 _SHEET, _PARTS = "sheet", "parts"
 _GROUND = GroundChoice()
+NUMBERS = {"oldstyle-nums": "Old-style", "lining-nums": "Lining", "normal": "As the face has them"}
+"""By the value of CSS font-variant-numeric."""
 UNDERLINES = {
     "always": "Always",
     "needed": "Where only colour would tell them from text",
@@ -203,6 +205,7 @@ _ALL: Sequence[Setting] = (
     Setting("type.base", "Base size", "type", _SHEET, Between(16, 24, "px", 0.5), 18),
     Setting("type.ratio", "Ratio", "type", _SHEET, Between(1.05, 1.6, "", 0.005), 1.25),
     Setting("type.heading_weight", "Heading weight", "type", _SHEET, Between(300, 900, "", 50), 700),
+    Setting("type.numbers", "Numbers in text", "type", _SHEET, OneOf(NUMBERS), "oldstyle-nums"),
     Setting("shape.corner", "Corner radius", "palette", _SHEET, Between(0, 32, "px"), 2),
     Setting("logo.form", "Logo", "logo", _SHEET, OneOf({"wordmark": "Wordmark", "picture": "Picture"}), "wordmark"),
     Setting("logo.picture", "Logo picture", "logo", _SHEET, Identifier(), ""),

@@ -5,13 +5,28 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 
 from yemba.core.site.resolve import Look
+from yemba.core.site.settings import NUMBERS
 from yemba.core.type.pairing import judge, ranked
 from yemba.core.type.scale import PHONE_WIDTH, WIDE_WIDTH
+from yemba.render.style import font_bytes, needed_subsets, used_families
 from yemba.sites.models import Site
 from yemba.studio.desks.setting import Context, setting
 from yemba.studio.waiting import Waiting
 
 _OFFERED = 8
+
+
+def _cost(look: Look) -> Context:
+    """What the chosen faces weigh on a page that uses all of them: kB by face, uprights and italics."""
+    subsets = needed_subsets(look)
+    faces = []
+    for family in used_families(look):
+        held = [which for which in family.files if which[1] in subsets]
+        weights = {
+            style: sum(len(font_bytes(family, *w)) for w in held if w[0] == style) for style in ("normal", "italic")
+        }
+        faces.append({"name": family.name, "upright": weights["normal"] / 1000, "italic": weights["italic"] / 1000})
+    return {"faces": faces, "total": sum(face["upright"] + face["italic"] for face in faces)}
 
 
 def _pairings(look: Look, now: tuple[str, str]) -> list[Context]:
@@ -76,6 +91,9 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
         "body": setting(look, "type.body") | {"family": body},
         "controls": [setting(look, f"type.{key}") for key in ("base", "ratio", "heading_weight")],
         "rows": rows,
+        "cost": _cost(look),
+        "numbers": setting(look, "type.numbers"),
+        "numbers_choices": list(NUMBERS.items()),
         "waterfall_height": top + 16,
         "phone_width": PHONE_WIDTH,
         "wide_width": WIDE_WIDTH,
