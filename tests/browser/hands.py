@@ -29,11 +29,11 @@ def until(page: Page, check: str, *places: Page | Frame, tries: int = 200) -> No
 
 
 def answers(place: Page | Frame, check: str) -> bool:
-    """Whether it is true there now; a window that is just being opened anew answers later."""
+    """Whether it is true there now; a window that is just being opened, or lacks what is asked about, answers later."""
     try:
         return bool(place.evaluate(check))
     except Error as error:
-        if "navigation" in error.message:
+        if "navigation" in error.message or "TypeError" in error.message:
             return False
         raise
 

@@ -466,10 +466,12 @@ const recall = oneInFlight(async (address) => {
   if (answer.patch) apply(answer.patch);
 });
 
-// What the windows ought to show: the draft, the template a plan is read for, or in the proof what is ticked.
+// What the windows ought to show: the draft, the template a plan is read for, what is pointed at, or in the proof what
+// is ticked.
 function anew() {
   const plan = document.querySelector("#desk [data-stream-now]");
-  if (plan) stream(plan);
+  const pointed = document.querySelector("#desk [data-point-stream]:is(:hover, :focus-visible)")?.form;
+  if (plan || pointed) stream(plan || pointed);
   else if (document.querySelector("[name=goes]:not(:checked)")) choosing();
   else recall(`${at("state")}?page=${state.page}`);
 }
