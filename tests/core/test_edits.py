@@ -17,6 +17,7 @@ from yemba.core.change.operation import ABSENT, Operation, apply, fold, from_pla
 from yemba.core.change.subset import closed, take
 from yemba.core.errors import Fault
 from yemba.core.site.document import Document, read
+from yemba.core.site.own_fonts import plain_facts
 from yemba.core.site.resolve import Look
 from yemba.core.site.words import plain
 from yemba.sites import starter
@@ -24,6 +25,7 @@ from yemba.sites import starter
 CATALOGUE = shipped()
 START = starter.document("Saltmarsh Bindery", "slipway", CATALOGUE)
 words = st.text(st.characters(codec="utf-8", categories=("L", "N", "P", "Zs")), max_size=60)
+ONE_OFFS = {"align": "center", "face": "lora", "size": "51", "weight": "300", "style": "italic", "colour": "#7a1f1f"}
 hexes = st.integers(0, 0xFFFFFF).map(lambda v: f"#{v:06x}")
 
 
@@ -53,7 +55,7 @@ def some_command(document: Document, draw: st.DrawFn) -> tuple[str, dict[str, An
         ("set-value", {"key": "header.arrangement", "value": draw(st.sampled_from(["row", "stack", "side"]))}),
         ("return-value", {"key": draw(st.sampled_from(["type.base", "palette", "header.arrangement"]))}),
         ("return-chapter", {"of": draw(st.sampled_from(["", "type", "header", "palette"])), "one_offs": draw(st.sampled_from(["keep", "clear"]))}),
-        ("return-one-off", {"section": section, "what": draw(st.sampled_from(["Layout", "Ground", "Alignment of the heading"]))}),
+        ("return-one-offs", {"ones": f"{section}/one_offs/heading/{draw(st.sampled_from(list(ONE_OFFS)))}", "all": draw(st.sampled_from(["", "yes"]))}),
         ("apply-own-sheet", {"title": "Tide", "values": {"type.base": draw(st.integers(16, 24)), "type.heading": "fraunces"}}),
         ("return-sheet", {}),
         ("choose-template", {"template": draw(st.sampled_from(sorted(CATALOGUE.templates)))}),
@@ -86,7 +88,7 @@ def some_command(document: Document, draw: st.DrawFn) -> tuple[str, dict[str, An
         ("remove-colour", {"colour": colour, "instead": draw(st.sampled_from(colours))}),
         ("choose-palette", {"codes": " ".join(draw(st.lists(hexes, min_size=1, max_size=9)))}),
         ("set-words", {"section": section, "field": "heading", "words": text}),
-        ("align", {"section": section, "element": "heading", "align": draw(st.sampled_from(["", "center"]))}),
+        ("set-one-off", {"section": section, "element": "heading", "what": (what := draw(st.sampled_from(list(ONE_OFFS)))), "value": draw(st.sampled_from(["", ONE_OFFS[what]]))}),
         ("add-item", {"section": section}),
         ("move-item", {"section": section, "item": draw(st.sampled_from(items)), "by": by}),
         ("remove-item", {"section": section, "item": draw(st.sampled_from(items))}),
@@ -229,15 +231,22 @@ def test_every_command_says_in_words_what_it_does() -> None:
         "page": home, "section": opening, "colour": "c1", "hex": "#123456", "key": "type.base", "value": "@c1",
         "template": "handbill", "sheet": "slipway/lamplight", "pairing": "archivo-literata", "title": "New name",
         "page_name": "News", "colour_name": "Sea", "kind": "words", "by": 1, "field": "heading", "element": "heading",
-        "words": "Hello", "align": "center", "item": "", "picture": "p", "file": "f", "format": "png", "width": 1,
-        "height": 1, "file_name": "a.png", "what": "Alignment of the heading", "of": "type", "values": {"type.base": 20},
-        "codes": "#123456", "ground": "xsea", "role": "button", "ground_name": "Kelp", "fill": "@c1", "heading": "lora", "body": "lora", "instead": "",
+        "words": "Hello", "what": "colour", "ones": "", "all": "yes", "item": "", "picture": "p", "file": "f", "format": "png", "width": 1,
+        "height": 1, "file_name": "a.png", "of": "type", "values": {"type.base": 20},
+        "codes": "#123456", "ground": "xsea", "role": "button", "ground_name": "Kelp", "fill": "@c1", "heading": "lora", "body": "lora", "instead": "", "font": "own-1", "family": "Kelp", "style": "normal", "lightest": 400, "heaviest": 700, "licence": "installable", "facts": {},
         "lightness": "50", "chroma": "0.1", "hue": "30",
     }  # fmt: skip
     about = {"file": "f", "format": "png", "width": 1, "height": 1, "name": "a.png"}
-    start = Document.model_validate(START.plain() | {"pictures": {"p": about}})
-    aligned = {"section": opening, "element": "heading", "align": "center"}
-    start = apply(start, read_command("align", aligned).plan(start, CATALOGUE))
+    font = {
+        "name": "Kelp",
+        "kind": "sans",
+        "licence": "preview",
+        "files": [{"file": "f", "lightest": 400, "heaviest": 400}],
+    }
+    font["facts"] = plain_facts(CATALOGUE.families["lora"].facts)
+    start = Document.model_validate(START.plain() | {"pictures": {"p": about}, "fonts": {"own-1": font}})
+    aligned = {"section": opening, "element": "heading", "what": "align", "value": "center"}
+    start = apply(start, read_command("set-one-off", aligned).plan(start, CATALOGUE))
     own = {"grounds.own": [{"id": "xsea", "name": "Sea", "fill": "#123456"}]}
     start = Document.model_validate(start.plain() | {"sheet": own})
     for name in commands():

@@ -25,7 +25,9 @@ def lived_in(document: Document, catalogue: Catalogue) -> Document:
     offers = next(key for key in home.order if home.sections[key].kind == "offers")
     document = do(document, catalogue, "choose-template", template="handbill")
     document = do(document, catalogue, "set-layout", section=offers, layout="cells")
-    document = do(document, catalogue, "align", section=home.order[0], element="heading", align="center")
+    document = do(
+        document, catalogue, "set-one-off", section=home.order[0], element="heading", what="align", value="center"
+    )
     document = do(document, catalogue, "set-colour", colour="c1", hex="#123456")
     document = do(document, catalogue, "choose-template", template="lantern")
     return do(document, catalogue, "set-value", key="header.arrangement", value="side")
@@ -92,7 +94,7 @@ def test_a_chapter_returns_alone_and_the_whole_design_with_one_offs_by_choice(
 
 def test_one_one_off_is_returned_and_the_others_stay(lived_in: Document, catalogue: Catalogue) -> None:
     first, second = one_offs(Look(lived_in, catalogue))
-    after = do(lived_in, catalogue, "return-one-off", section=first.section, what=first.what)
+    after = do(lived_in, catalogue, "return-one-offs", ones=first.key)
     assert [one.what for one in one_offs(Look(after, catalogue))] == [second.what]
     with pytest.raises(Fault):
-        do(after, catalogue, "return-one-off", section=first.section, what=first.what)
+        do(after, catalogue, "return-one-offs", ones=first.key)

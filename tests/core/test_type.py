@@ -1,70 +1,19 @@
-"""Sizes hold their order and their limits; font files tell the truth."""
+"""Font files tell the truth, and pairs are judged by it."""
 
 from __future__ import annotations
 
 import re
 
 import pytest
-from hypothesis import given
-from hypothesis import strategies as st
 
 from yemba.catalogue import FONTS
 from yemba.catalogue.reading import read_all
 from yemba.core.errors import Fault
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.type.facts import Face
-from yemba.core.type.fallback import fallback
+from yemba.core.type.fallback import LOCALS, fallback
 from yemba.core.type.pairing import judge, measures, ranked
-from yemba.core.type.scale import ENLARGE_LIMIT, SMALL_FLOOR, SMALLEST, STEPS, Fluid, line_height, scale
 from yemba.core.type.subsets import subset_of, subsets_of
-
-bases = st.floats(16, 24)
-ratios = st.floats(1.05, 1.6)
-HEADINGS = [f"h{n}" for n in range(1, 7)]
-
-
-@given(bases, ratios)
-def test_sizes_never_rise_with_level_nor_fall_under_their_floor(base: float, ratio: float) -> None:
-    sizes = scale(base, ratio)
-    for end in ("low", "high"):
-        levels = [getattr(sizes[level], end) for level in HEADINGS]
-        assert levels == sorted(levels, reverse=True)
-        assert getattr(sizes["body"], end) >= SMALLEST
-        assert getattr(sizes["small"], end) >= SMALL_FLOOR
-
-
-@given(bases, ratios)
-def test_no_size_grows_so_much_that_zooming_fails(base: float, ratio: float) -> None:
-    for size in scale(base, ratio).values():
-        assert size.high <= size.low * ENLARGE_LIMIT + 1e-9
-
-
-@given(bases, ratios)
-def test_the_css_of_a_size_reaches_both_ends(base: float, ratio: float) -> None:
-    for size in scale(base, ratio).values():
-        assert at(size.css(), 360) == pytest.approx(size.low, abs=0.02)
-        assert at(size.css(), 1240) == pytest.approx(size.high, abs=0.02)
-
-
-def at(css: str, width: int) -> float:
-    """What a browser makes of a clamp() of rem and vw at a window width."""
-    if not css.startswith("clamp"):
-        return float(css.removesuffix("rem")) * 16
-    low, start, slope, high = (float(n) for n in re.findall(r"-?\d+(?:\.\d+)?", css))
-    return min(max(low * 16, start * 16 + slope * width / 100), high * 16)
-
-
-def test_a_size_that_does_not_grow_is_written_plainly() -> None:
-    assert Fluid(16, 16).css() == "1rem"
-
-
-def test_line_height_falls_with_size_and_rises_with_measure() -> None:
-    assert line_height(18, 66) > line_height(48, 66)
-    assert line_height(18, 75) > line_height(18, 45)
-
-
-def test_every_level_has_a_step() -> None:
-    assert set(scale(18, 1.25)) == set(STEPS)
 
 
 def test_every_shipped_family_tells_its_facts(catalogue: Catalogue) -> None:
@@ -96,11 +45,12 @@ def test_what_is_no_font_is_refused(data: bytes) -> None:
 
 def test_a_fallback_takes_the_room_of_the_font(catalogue: Catalogue) -> None:
     for family in catalogue.families.values():
-        room = fallback(family.facts, family.local)
-        assert (70 if family.kind == "hand" else 80) < room.size_adjust < 125
-        height = (room.ascent_override + room.descent_override) * room.size_adjust / 100
-        own = (family.facts.ascent - family.facts.descent) / family.facts.units_per_em * 100
-        assert height == pytest.approx(own, abs=0.1)
+        for local in LOCALS[family.kind]:
+            room = fallback(family.facts, family.average(400), local.width)
+            assert (70 if family.kind == "hand" else 80) < room.size_adjust < 125
+            height = (room.ascent_override + room.descent_override) * room.size_adjust / 100
+            own = (family.facts.ascent - family.facts.descent) / family.facts.units_per_em * 100
+            assert height == pytest.approx(own, abs=0.1)
 
 
 def test_pairings_name_families_that_are_shipped(catalogue: Catalogue) -> None:
@@ -119,7 +69,8 @@ def test_scripts_are_many_and_the_files_do_hold_them(catalogue: Catalogue) -> No
         assert len(having) >= 2, script
         for family in having:
             for subset in subsets_of(text):
-                held = Face((FONTS / family.slug / family.files["normal", subset]).read_bytes())
+                file = next(f for f in family.files if (f.style, f.subset) == ("normal", subset))
+                held = Face((FONTS / family.slug / file.name).read_bytes())
                 assert held.covers("".join(c for c in text if subset_of(c) == subset)), (family.slug, subset)
 
 

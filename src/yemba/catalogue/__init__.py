@@ -9,7 +9,7 @@ from pathlib import Path
 from typing import Any
 
 from yemba.core.colour.ready import ReadyPalette, ready
-from yemba.core.site.catalogue import Catalogue, Family, Pairing
+from yemba.core.site.catalogue import Catalogue, Family, FontFile, Pairing
 from yemba.core.site.kinds import SHARED, SectionKind
 from yemba.core.template.manifest import ReadySheet, Template
 from yemba.core.type.facts import Face, Facts
@@ -67,15 +67,20 @@ def _kind(folder: Path) -> SectionKind:
 
 
 def _family(folder: Path) -> Family:
-    files = {
-        (style, subset): f"{subset}-{style}.woff2"
+    facts = _facts()[folder.name]
+    files = tuple(
+        FontFile(style, subset, facts.weights, f"{subset}-{style}.woff2")
         for style in ("normal", "italic")
         for subset in RANGES
         if (folder / f"{subset}-{style}.woff2").exists()
-    }
-    read = cache(lambda subset: Face((folder / files["normal", subset]).read_bytes()))
+    )
     return Family(
-        slug=folder.name, files=files, facts=_facts()[folder.name], open=read, **_toml(folder / "family.toml")
+        slug=folder.name,
+        files=files,
+        facts=facts,
+        read=lambda name: (folder / name).read_bytes(),
+        open=cache(lambda name: Face((folder / name).read_bytes())),
+        **_toml(folder / "family.toml"),
     )
 
 
@@ -83,7 +88,11 @@ def _family(folder: Path) -> Family:
 def _facts() -> dict[str, Facts]:
     """As `catalogue.reading` read them from the files; a test reads them again."""
     told = json.loads((FONTS / "facts.json").read_text())
-    return {slug: Facts(**facts | {"weights": tuple(facts["weights"])}) for slug, facts in told.items()}
+    return {slug: Facts(**{key: _tuple(value) for key, value in facts.items()}) for slug, facts in told.items()}
+
+
+def _tuple(value: Any) -> Any:
+    return tuple(value) if isinstance(value, list) else value
 
 
 def _pairings(families: dict[str, Family]) -> list[Pairing]:

@@ -9,7 +9,6 @@ from typing import NamedTuple
 from django.db.models import Q
 from django.utils import timezone
 
-from yemba.catalogue import catalogue
 from yemba.core.change.difference import Change, difference
 from yemba.core.change.subset import take
 from yemba.core.errors import Fault
@@ -18,6 +17,7 @@ from yemba.core.site.settings import Line
 from yemba.hosting import services
 from yemba.hosting.models import Edition, Planned
 from yemba.render.page import path_of
+from yemba.sites.catalogue import catalogue
 from yemba.sites.models import Site
 
 _GIVEN_UP = timedelta(minutes=10)

@@ -14,19 +14,20 @@ from django.db import transaction
 from django.http import HttpRequest
 from django.utils import timezone
 
-from yemba.catalogue import catalogue
 from yemba.core.errors import Fault
 from yemba.core.picture.sizes import FORMATS, resized, widths
 from yemba.core.site.document import Document, Picture, read
 from yemba.core.site.resolve import Look
 from yemba.hosting.models import Edition, Live, Made
 from yemba.people.models import Person
+from yemba.render import fonts
 from yemba.render.files import File, picture_file, redirects, site_files
 from yemba.render.page import FORMS
 from yemba.render.pictures import size as picture_size
 from yemba.render.site import Site as Rendering
 from yemba.sites import services as sites
 from yemba.sites import store
+from yemba.sites.catalogue import catalogue
 from yemba.sites.models import Site
 
 _SALT = "yemba.draft"
@@ -75,6 +76,16 @@ def weigh(picture: Picture, width: int) -> int:
     at_hand = widths(picture_size(picture)[0])
     chosen = next((w for w in at_hand if w >= width), at_hand[-1])
     return len(made(picture_file(picture, chosen, FORMATS[0], store.load)))
+
+
+def weigh_fonts(look: Look) -> list[tuple[str, str, int]]:
+    """What a page fetches of each face at most, cut to the site's letters: name, style and bytes."""
+    found: dict[tuple[str, str], int] = {}
+    for one in fonts.published(look):
+        data = made(File(one.make, f"font:{one.key}"))
+        key = (one.family.name, one.file.style)
+        found[key] = found.get(key, 0) + len(data)
+    return [(name, style, weight) for (name, style), weight in found.items()]
 
 
 def make_all(files: Mapping[str, File]) -> dict[str, str]:

@@ -55,7 +55,7 @@ def _forget_unused(kept: set[str]) -> None:
         key
         for key, digest in Made.objects.values_list("key", "digest")
         if digest not in kept
-        and (key.startswith("page:") or (key.startswith("picture:") and key[8:24] not in pictures))
+        and (key.startswith(("page:", "font:")) or (key.startswith("picture:") and key[8:24] not in pictures))
     ]
     for start in range(0, len(unused), 500):
         Made.objects.filter(key__in=unused[start : start + 500]).delete()

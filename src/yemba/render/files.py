@@ -17,11 +17,10 @@ from yemba.core.picture.crop import ratio_of
 from yemba.core.picture.sizes import FORMATS, resized, widths
 from yemba.core.site.document import Page, Picture, values_of
 from yemba.core.site.resolve import Look
-from yemba.core.type.subsets import RANGES
-from yemba.render import pictures
+from yemba.render import fonts, pictures
 from yemba.render.page import path_of, render_notice, render_page, render_part
 from yemba.render.site import Site
-from yemba.render.style import Style, font_bytes, font_file, needed_subsets, style, used_families
+from yemba.render.style import Style, style
 
 
 class File(NamedTuple):
@@ -37,7 +36,7 @@ def site_files(site: Site) -> dict[str, File]:
     look = site.look
     made = style(look, site.draft)
     sheets = _sheets(made, site.draft)
-    preloads = _preloads(look)
+    preloads = _preloads(look, site.draft)
     files = {f"assets/{name}": File(partial(text.encode)) for name, text in sheets.items()}
     if site.draft:  # a template can be looked at before it is chosen
         others = (
@@ -83,7 +82,7 @@ def notice(site: Site, title: str, words: str, button: str, link: str = "/") -> 
 def notice_page(site: Site, title: str, inner: str) -> bytes:
     """Such a page whole."""
     sheets = list(_sheets(style(site.look, site.draft), site.draft))
-    return render_notice(site, title, inner, sheets, _preloads(site.look)).encode()
+    return render_notice(site, title, inner, sheets, _preloads(site.look, site.draft)).encode()
 
 
 def _missing(site: Site, sheets: list[str], preloads: list[str]) -> bytes:
@@ -120,13 +119,14 @@ def _robots(site: Site) -> bytes:
 def sharing_card(site: Site) -> bytes:
     """The picture for link cards, as SVG."""
     look = site.look
-    family, ground = look.family("type.heading"), look.grounds[look.value("header.ground")]
-    weight = round(min(family.weights[1], max(family.weights[0], look.value("type.heading_weight"))))
+    family, ground, weight = look.face("title"), look.grounds[look.value("header.ground")], look.texts["title"].weight
     picture = look.document.pictures.get(look.value("logo.picture"))
     logo = None
     if picture and look.value("logo.form") == "picture":
         logo = (site.load(picture.file), picture.format, picture.width, picture.height)
-    return sharing.card(look.document.name, look.document.tagline, family.face, weight, ground, logo)
+    return sharing.card(
+        look.document.name, look.document.tagline, family.open(family.file("x", weight).name), weight, ground, logo
+    )
 
 
 def style_names(draft: Style) -> list[str]:
@@ -173,20 +173,15 @@ def _page(site: Site, page_id: str, sheets: list[str], preloads: list[str]) -> b
     return render_page(site, page_id, sheets, preloads).encode()
 
 
-def _preloads(look: Look) -> list[str]:
-    """The upright Latin files: what the first screen is set in."""
-    return [font_file(family, "normal", "latin") for family in used_families(look)]
+def _preloads(look: Look, draft: bool) -> list[str]:
+    return [] if draft else fonts.preloads(look, fonts.published(look))
 
 
 def _fonts(look: Look, draft: bool) -> dict[str, File]:
-    used = look.catalogue.families.values() if draft else used_families(look)
-    subsets = frozenset(RANGES) if draft else needed_subsets(look)
-    return {
-        f"assets/{(name := font_file(family, *which))}": File(partial(font_bytes, family, *which), f"font:{name}")
-        for family in used
-        for which in family.files
-        if which[1] in subsets
-    }
+    if draft:
+        whole = fonts.whole_files(look)
+        return {f"assets/{name}": File(partial(family.read, file.name)) for name, (family, file) in whole.items()}
+    return {f"assets/{one.name}": File(one.make, f"font:{one.key}") for one in fonts.published(look)}
 
 
 def _picture_files(site: Site, picture: Picture) -> dict[str, File]:
@@ -221,7 +216,7 @@ def icon_tiles(site: Site) -> tuple[bytes, bytes]:
         data = site.load(logo.file)
         about = (data, logo.format, logo.width, logo.height, ground.fill)
         return icons.from_logo(*about), icons.from_logo(*about, icons.safe_share())
-    family = look.family("type.heading")
+    family = look.face("title")
     lead = look.grounds["strong"]
     weight = min(family.weights[1], 700)
     tile = icons.initial(look.document.name, family.face, weight, lead.fill, lead.text)

@@ -18,6 +18,7 @@ from yemba.core.site.document import Document, Page, Section, ordered_items, ord
 from yemba.core.site.kinds import Field
 from yemba.core.site.structured import business, events
 from yemba.render import pictures
+from yemba.render.one_off import one_off_mark
 from yemba.render.site import Site
 from yemba.render.style import SKELETON
 
@@ -232,7 +233,10 @@ def show_section(
         first=place == 0,
         draft=site.draft,
         language=look.document.language,
-        one_offs=section.one_offs,
+        one_offs={
+            element: {"align": values.get("align", ""), "one": one_off_mark(look, section, element)}
+            for element, values in section.one_offs.items()
+        },
         types={field.slug: field.type for field in kind.fields},
         item_types={field.slug: field.type for field in item_fields},
     )

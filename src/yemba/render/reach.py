@@ -19,6 +19,7 @@ from yemba.core.change.operation import apply
 from yemba.core.kept import kept
 from yemba.core.site.document import Page, Section, fields_of, values_of
 from yemba.core.site.resolve import Look
+from yemba.render.one_off import marks_of
 from yemba.render.page import at, footer, header, show_section
 from yemba.render.site import Site
 from yemba.render.style import custom_properties, header_fit
@@ -191,9 +192,14 @@ def _restyled(before: State, after: State, page: str, verdicts: dict[int, bool])
                 or before.look.layout(section) != after.look.layout(section)
                 or before.look.ground(section).value != after.look.ground(section).value
             )
-        if verdicts[cut]:
+        apart = held.sections[key].one_offs and _marks_differ(before, after, held.sections[key])
+        if verdicts[cut] or apart:
             keys.append(key)
     return keys
+
+
+def _marks_differ(before: State, after: State, section: Section) -> bool:
+    return marks_of(before.look, section) != marks_of(after.look, section)
 
 
 _PART_KEYS = (
@@ -228,7 +234,7 @@ def _facts(state: State, page: Page, key: str) -> Any:
     led = {found for value in values for found in _PAGE.findall(value)}
     slugs = tuple((found, document.pages[found].slug if found in document.pages else None) for found in sorted(led))
     shown = tuple(document.pictures[value] for value in values if value in document.pictures)
-    look = (state.look.layout(section).value, state.look.ground(section).value)
+    look = (state.look.layout(section).value, state.look.ground(section).value, marks_of(state.look, section))
     first, deep = page.order[0] == key, bool(page.slug)
     return (section, look, slugs, shown, first, deep, document.language, document.currency)
 

@@ -11,13 +11,18 @@ from django.utils.safestring import SafeString
 from yemba.core.calendar import spoken
 
 register = template.Library()
+_QUOTES = ("“", "„", "«", "»", "‘", "‚", '"')
 
 
 @register.simple_tag(takes_context=True)
 def mark(context: template.Context, field: str = "", item: Any = None) -> SafeString:
-    """One-offs of an element, and in a draft its name."""
-    align = context["one_offs"].get(field, {}).get("align") if item is None else None
-    attributes = [("data-align", align)] if align else []
+    """One-offs of an element, whether its opening quote hangs, and in a draft its name."""
+    element = field if item is None else f"{item['id']}.{field}"
+    one_off = context["one_offs"].get(element, {})
+    attributes = [(f"data-{name}", value) for name, value in one_off.items() if value]
+    shown = (context["s"] if item is None else item).get(field)
+    if isinstance(shown, str) and shown.startswith(_QUOTES) and one_off.get("align", "start") == "start":
+        attributes.append(("data-hangs", ""))
     if context["draft"]:
         attributes += [("data-field", field)] if field else []
         attributes += [("data-item", item["id"])] if item is not None else []

@@ -17,12 +17,15 @@ import tinycss2
 from bs4 import BeautifulSoup
 
 from yemba import catalogue as shipped
-from yemba.render.style import SKELETON
+from yemba.render.level import written_out
+from yemba.render.style import kinds_css, skeleton
 
 _VALUE = re.compile(r"var\(\s*--([\w-]+)")
 _STATE = re.compile(r"::[\w-]+(?:\([^)]*\))?|:(?:hover|active|focus-visible|focus|popover-open|visited)\b")
 _NESTING = {"media", "container", "supports", "layer"}
-_INHERITED = re.compile(r"font|line-height|letter-|word-|text-(?!decoration)|overflow-wrap|hanging|hyphens|list-style")
+_INHERITED = re.compile(
+    r"font|line-height|letter-|word-|text-(?!decoration)|overflow-wrap|hanging|hyphens|list-style|-webkit-text|paint-order"
+)
 """Properties that elements take over from what holds them (CSS 2.2, property index)."""
 
 
@@ -99,8 +102,8 @@ def _taken(page: BeautifulSoup, outer: Sequence[Any], rules: Sequence[_Rule]) ->
 def _rules(template: str) -> tuple[_Rule, ...]:
     """Every rule of the stylesheet, those of later layers later."""
     layers = ("base.css", "", "", "unfolded.css")
-    texts = [(SKELETON / name).read_text() if name else "" for name in layers]
-    texts[1], texts[2] = shipped.kind_css(), shipped.catalogue().template(template).css
+    texts = [skeleton(name) if name else "" for name in layers]
+    texts[1], texts[2] = kinds_css(), written_out(shipped.catalogue().template(template).css)
     return tuple(
         rule
         for layer, text in enumerate(texts)

@@ -4,13 +4,13 @@ from __future__ import annotations
 
 from typing import Any, NamedTuple
 
-from yemba.catalogue import catalogue
 from yemba.core.brand import sheet as rules
 from yemba.core.errors import Fault
 from yemba.core.site.resolve import Look
 from yemba.core.site.settings import Line
 from yemba.people.models import Person
 from yemba.sites import services, store
+from yemba.sites.catalogue import catalogue
 from yemba.sites.models import BrandSheet, Site
 
 _MOST = 200

@@ -8,7 +8,6 @@ from typing import Any, NamedTuple
 
 from django.db import transaction
 
-from yemba.catalogue import catalogue
 from yemba.core.change.command import Command, read_command
 from yemba.core.change.operation import ABSENT, Operation, apply, fold, from_plain, inverse, overlap, put
 from yemba.core.change.said import in_words
@@ -19,6 +18,7 @@ from yemba.core.site.settings import Line
 from yemba.people.models import Person
 from yemba.sites import starter
 from yemba.sites.addresses import check_address
+from yemba.sites.catalogue import catalogue
 from yemba.sites.models import Edit, Site
 
 

@@ -1,6 +1,6 @@
 from django.urls import path
 
-from yemba.studio.views import editions, front, inbox, palette, pictures, proof, sheets, workbench
+from yemba.studio.views import editions, fonts, front, inbox, palette, pictures, proof, sheets, workbench
 
 urlpatterns = [
     path("", front.front, name="front"),
@@ -24,6 +24,9 @@ urlpatterns = [
     path("sites/<slug:slug>/icon/<path:path>", workbench.icon, name="icon"),
     path("sites/<slug:slug>/upload/", pictures.upload, name="upload"),
     path("sites/<slug:slug>/picture/<slug:picture>/", pictures.thumb, name="thumb"),
+    path("sites/<slug:slug>/font-upload/", fonts.upload, name="font-upload"),
+    path("sites/<slug:slug>/fonts.css", fonts.styles, name="font-styles"),
+    path("sites/<slug:slug>/fonts/<slug:digest>/", fonts.file, name="font-file"),
     path("sites/<slug:slug>/palette-file/", palette.read_file, name="palette-file"),
     path("sites/<slug:slug>/palette-out/<slug:form>/", palette.out, name="palette-out"),
     path("sites/<slug:slug>/take-back/", proof.take_back, name="take-back"),

@@ -8,7 +8,6 @@ from typing import NamedTuple
 
 from pydantic import ValidationError
 
-from yemba.catalogue import catalogue
 from yemba.core.change.difference import Change, difference
 from yemba.core.change.operation import apply
 from yemba.core.change.subset import closed, take
@@ -17,6 +16,7 @@ from yemba.core.site.document import Document
 from yemba.hosting import services as hosting
 from yemba.render.reach import Place, State, of_change
 from yemba.sites import services as sites
+from yemba.sites.catalogue import catalogue
 from yemba.sites.models import Site
 
 

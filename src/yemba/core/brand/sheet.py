@@ -5,7 +5,7 @@ from __future__ import annotations
 import base64
 import binascii
 import json
-from collections.abc import Mapping
+from collections.abc import Collection, Mapping
 from typing import Any, NamedTuple
 
 from yemba.core.change.said import said
@@ -14,7 +14,7 @@ from yemba.core.picture.intake import Taken, take
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.ids import new_id
 from yemba.core.site.resolve import Look
-from yemba.core.site.settings import SETTINGS, Line
+from yemba.core.site.settings import SETTINGS, Line, names_family
 
 FORMAT, VERSION = "brand-sheet", 1
 MOST_BYTES = 20_000_000
@@ -41,12 +41,21 @@ class Compared(NamedTuple):
 
 
 def values_of_look(look: Look) -> dict[str, Any]:
-    """Every value of a site's brand as it stands, whether set or the template's; the logo's picture left out."""
-    return {key: look.value(key) for key in KEYS if key != _LOGO}
+    """Every value of a site's brand as it stands, whether set or the template's; the logo's picture and what is
+    worked out left out."""
+    values = {key: look.value(key) for key in KEYS if key != _LOGO}
+    return {key: value for key, value in values.items() if value is not None}
 
 
-def read_values(values: Mapping[str, Any], catalogue: Catalogue) -> dict[str, Any]:
-    """Values as stored. Raises Fault for one that is no design value or cannot be what it says."""
+def fonts_of(values: Mapping[str, Any], look: Look) -> dict[str, Any]:
+    """The owner's own fonts that these values name, as documents keep them."""
+    named = {value for key, value in values.items() if names_family(key)}
+    return {key: own.model_dump() for key, own in look.document.fonts.items() if key in named}
+
+
+def read_values(values: Mapping[str, Any], catalogue: Catalogue, own: Collection[str] = ()) -> dict[str, Any]:
+    """Values as stored; `own` are the ids of fonts that come with them. Raises Fault for one that is no design value
+    or cannot be what it says."""
     read: dict[str, Any] = {}
     for key, value in values.items():
         if key not in KEYS:
@@ -57,7 +66,7 @@ def read_values(values: Mapping[str, Any], catalogue: Catalogue) -> dict[str, An
         colours = key == "palette" and isinstance(value, list)
         given = [_colour(c) for c in value if isinstance(c, Mapping)] if colours else value
         read[key] = setting.rule.read(given, setting.name, key)
-        if key in ("type.heading", "type.body") and str(value) not in catalogue.families:
+        if names_family(key) and str(value) not in catalogue.families and str(value) not in own:
             raise Fault("no-such-family", f"{setting.name} “{value}” does not ship with this Yemba.", "file")
     return read
 
@@ -121,6 +130,8 @@ def compare(first: Mapping[str, Any], second: Mapping[str, Any], look: Look) -> 
         if key == _LOGO:
             continue
         one, other = (values.get(key, SETTINGS[key].default) for values in (first, second))
+        if one is None and other is None:
+            continue
         if key == "palette":
             same = [c["hex"] for c in one] == [c["hex"] for c in other]
             rows.append(Compared("Palette", one, other, same))

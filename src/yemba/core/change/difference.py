@@ -14,6 +14,7 @@ from yemba.core.change.said import said as said_of
 from yemba.core.colour.grounds import ROLE_NAMES, Ground
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document, Page, Picture, Section
+from yemba.core.site.one_offs import of_section
 from yemba.core.site.resolve import Look
 from yemba.core.site.settings import SETTINGS
 from yemba.core.site.words import plain
@@ -67,22 +68,23 @@ class _Pair(NamedTuple):
         return bool(value_at(self.before, path) != value_at(self.after, path))
 
     def both(self, *paths: Path) -> _Taken:
-        """Steps and back for places that are taken over as they are, with the pictures they show."""
-        paths = (*paths, *self._pictures(paths))
+        """Steps and back for places that are taken over as they are, with the pictures and fonts they show."""
+        paths = (*paths, *self._files(paths))
         steps = (put(self.before, path, value_at(self.after, path)) for path in paths)
-        back = (put(self.after, path, value_at(self.before, path)) for path in paths if path[0] != "pictures")
+        back = (put(self.after, path, value_at(self.before, path)) for path in paths if path[0] not in _FILES)
         return _Taken(tuple(steps), tuple(back))
 
     def given(self, path: Path, on_before: Any, on_after: Any) -> _Taken:
         """Steps and back where a list is to differ by one thing only."""
         return _Taken((put(self.before, path, on_before),), (put(self.after, path, on_after),))
 
-    def _pictures(self, paths: Sequence[Path]) -> list[Path]:
-        new = self.after.pictures.keys() - self.before.pictures.keys()
+    def _files(self, paths: Sequence[Path]) -> list[Path]:
         shown = repr([value_at(self.after, path) for path in paths])
-        return [("pictures", key) for key in sorted(new) if repr(key) in shown]
+        new = [(held, getattr(self.after, held).keys() - getattr(self.before, held).keys()) for held in _FILES]
+        return [(held, key) for held, keys in new for key in sorted(keys) if repr(key) in shown]
 
 
+_FILES = ("pictures", "fonts")
 _REORDERED = ("as it was", "new order")
 _TEMPLATES = "as the template has it"
 
@@ -342,7 +344,7 @@ def _section(pair: _Pair, page: str, key: str, old: Section, new: Section, where
                 f"section.{key}.{attribute}", "value", f"{attribute.title()}: {where}", said, "pages", taken, page, key
             )
     if old.one_offs != new.one_offs:
-        said = f"{len(old.one_offs)} one-offs", f"{len(new.one_offs)} one-offs"
+        said = _one_offs(pair.was, page, key, old, new), _one_offs(pair.now, page, key, new, old)
         taken = pair.both((*here, "one_offs"))
         yield _change(f"section.{key}.one-offs", "value", f"One-offs: {where}", said, "pages", taken, page, key)
     for field in kind.fields:
@@ -357,6 +359,17 @@ def _section(pair: _Pair, page: str, key: str, old: Section, new: Section, where
         said = _item_words(old, new), _item_words(new, old)
         taken = pair.both((*here, "items"), (*here, "order"))
         yield _change(f"section.{key}.items", "words", f"{plural}: {where}", said, "pages", taken, page, key)
+
+
+def _one_offs(look: Look, page: str, key: str, section: Section, other: Section) -> str:
+    """Those that the other state has not, in words."""
+    differing = [
+        f"{one.what.lower()} {one.value}"
+        for one in of_section(look, page, key, section)
+        if one.element
+        and section.one_offs[one.element].get(one.path[-1]) != other.one_offs.get(one.element, {}).get(one.path[-1])
+    ]
+    return ", ".join(differing) or "as the sheet has it"
 
 
 def _item_words(section: Section, other: Section) -> str:

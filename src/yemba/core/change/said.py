@@ -5,13 +5,15 @@ from __future__ import annotations
 from typing import Any
 
 from yemba.core.site.resolve import Look
-from yemba.core.site.settings import OneOf, YesNo, setting
+from yemba.core.site.settings import OneOf, YesNo, names_family, setting
 from yemba.core.site.words import plain
 
 
 def said(key: str, value: Any, look: Look | None = None) -> str:
     """`look` gives typefaces and pictures their names. Raises Fault ``no-such-setting``."""
     rule = setting(key).rule
+    if value is None and not key.endswith(".face"):
+        return "worked out"
     if isinstance(value, list):
         return in_words(value) or "none"
     if look and key.endswith(".ground"):
@@ -20,9 +22,9 @@ def said(key: str, value: Any, look: Look | None = None) -> str:
         return rule.choices.get(value, str(value))
     if isinstance(rule, YesNo):
         return "shown" if value else "not shown"
-    if look and key in ("type.heading", "type.body"):
-        family = look.catalogue.families.get(value)
-        return family.name if family else str(value)
+    if look and names_family(key):
+        family = look.families.get(value)
+        return family.name if family else str(value or "as the text it follows")
     if look and key in ("logo.picture", "header.backdrop"):
         picture = look.document.pictures.get(value)
         return picture.name if picture else "none"

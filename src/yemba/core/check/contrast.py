@@ -5,11 +5,13 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from yemba.core.check.finding import Cure, Finding, Inspected
-from yemba.core.colour.contrast import EDGE, nearest, ratio
+from yemba.core.colour.contrast import EDGE, LARGE, TEXT, nearest, ratio
 from yemba.core.colour.grounds import ROLE_NAMES, Asked, Ground, failures
 from yemba.core.picture.marks import contrast_of_marks
-from yemba.core.site.backdrop import Backdrop, of_header, of_section, reads_from
+from yemba.core.site.backdrop import LARGE_FROM, Backdrop, of_header, of_section, reads_from
 from yemba.core.site.document import ordered_sections
+from yemba.core.site.one_offs import level_of, shown_values
+from yemba.core.site.one_offs import of_section as of_section_one_offs
 from yemba.core.site.resolve import Look
 
 NAME = "Contrast"
@@ -17,9 +19,7 @@ NAME = "Contrast"
 
 def find(inspected: Inspected) -> Iterator[Finding]:
     look = inspected.look
-    sections = (section for page in look.document.pages.values() for section in page.sections.values())
-    used = {look.ground(section).value for section in sections}
-    used |= {look.value("header.ground"), look.value("footer.ground"), "light"}
+    used = grounds_in_use(look)
     for slug, ground in look.grounds.items():
         if slug in used:
             yield from _unreadable(look, slug, ground)
@@ -32,8 +32,40 @@ def find(inspected: Inspected) -> Iterator[Finding]:
                     control="link.underline",
                     cure=Cure("Underline where needed", "set-value", {"key": "link.underline", "value": "needed"}),
                 )
+    yield from _one_offs(look)
     yield from _logo(inspected)
     yield from _over_pictures(inspected)
+
+
+def grounds_in_use(look: Look) -> set[str]:
+    """The grounds that anything stands on."""
+    sections = (section for page in look.document.pages.values() for section in page.sections.values())
+    return {
+        look.value("header.ground"),
+        look.value("footer.ground"),
+        "light",
+        *(look.ground(s).value for s in sections),
+    }
+
+
+def _one_offs(look: Look) -> Iterator[Finding]:
+    """Texts with a colour of their own that does not read on their ground."""
+    for page_id, page in look.document.ordered_pages():
+        for key, section in ordered_sections(page):
+            slug = look.ground(section).value
+            for one in of_section_one_offs(look, page_id, key, section):
+                shown = shown_values(look, section, one.element)
+                if one.path[-1] != "colour" or shown.colour is None:
+                    continue
+                size = shown.size or look.texts[level_of(look, section, one.element)].size
+                asked, fill = (LARGE if size.low >= LARGE_FROM else TEXT), look.grounds[slug].fill
+                if (got := ratio(shown.colour, fill)) >= asked:
+                    continue
+                on = look.ground_names[slug]
+                said = f"{one.what} in {one.where} has {got:.2f} : 1 on {on}; {asked:g} : 1 is needed."
+                passing = nearest(shown.colour, fill, asked).hex
+                given = {"section": key, "element": one.element, "what": "colour", "value": passing}
+                yield Finding(said, "pages", page_id, key, one.control, Cure(f"Use {passing}", "set-one-off", given))
 
 
 def _unreadable(look: Look, slug: str, ground: Ground) -> Iterator[Finding]:

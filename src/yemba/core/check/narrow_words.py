@@ -9,7 +9,6 @@ from collections.abc import Iterator
 from yemba.core.check.finding import Cure, Finding, Inspected, where
 from yemba.core.site.document import ordered_items, ordered_sections
 from yemba.core.site.settings import SETTINGS, Between
-from yemba.core.type.scale import scale
 
 NAME = "At 320 px"
 NARROWEST = 320
@@ -42,9 +41,7 @@ def _broken(inspected: Inspected) -> Iterator[Finding]:
         for place, (key, section) in enumerate(ordered_sections(page)):
             kind = look.catalogue.kind(section.kind)
             level = "h2" if place else "h1"
-            heading = section.fields.get("heading", "")
-            heading = heading.upper() if look.template.measures.capitals else heading
-            headings = [("words-heading", level, heading)]
+            headings = [("words-heading", level, section.fields.get("heading", ""))]
             heads = [field.slug for field in kind.items.fields if field.heads] if kind.items else []
             headings += [
                 (f"words-{item_id}-{slug}", "h4", item.fields.get(slug, ""))
@@ -66,10 +63,8 @@ def _broken(inspected: Inspected) -> Iterator[Finding]:
 def _width(inspected: Inspected, word: str, level: str, ratio: float | None = None) -> float:
     """Width in px of a word at a level on a phone."""
     look = inspected.look
-    family = look.family("type.heading")
-    weight = round(min(family.weights[1], max(family.weights[0], look.value("type.heading_weight"))))
-    sizes = look.sizes if ratio is None else scale(look.value("type.base"), ratio)
-    return family.face.width(word, sizes[level].low, weight) if word else 0.0
+    sizes = look.sizes if ratio is None else look.sized(ratio)
+    return look.face(level).text_width(look.texts[level], word, sizes[level].low)
 
 
 def _smaller(inspected: Inspected, word: str, level: str, room: float) -> Cure | None:

@@ -21,7 +21,7 @@ def initial(name: str, face: Face, weight: int, fill: Colour, ink: Colour) -> by
     letter = next((character for character in name if character.isalnum()), "·").upper()
     height = face.facts.cap_height
     size = height / 0.56
-    left = (size - face.advance(letter, weight)) / 2
+    left = (size - face.width(letter, face.units_per_em, weight)) / 2
     base = (size + height) / 2
     return (
         f'<svg xmlns="http://www.w3.org/2000/svg" width="512" height="512" viewBox="0 0 {size:.0f} {size:.0f}">'

@@ -16,7 +16,7 @@ from yemba.core.site.resolve import Look
 
 DEFAULT_TINT = 60
 _WINDOWS = (600, 800, 1200)  # px high: what a header at the side fills
-_LARGE_FROM = 24  # px; WCAG 2.2, "large scale"
+LARGE_FROM = 24  # px; WCAG 2.2, "large scale"
 
 
 class Backdrop(NamedTuple):
@@ -35,7 +35,7 @@ def of_section(look: Look, section: Section) -> Backdrop | None:
     picture = look.document.pictures.get(section.fields.get("backdrop", ""))
     if picture is None:
         return None
-    large = look.sizes["h2"].low >= _LARGE_FROM
+    large = look.sizes["h2"].low >= LARGE_FROM
     return Backdrop(picture, look.ground(section).value, tint_of(section), large, BOXES)
 
 

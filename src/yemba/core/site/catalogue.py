@@ -3,51 +3,109 @@
 from __future__ import annotations
 
 from collections.abc import Callable
+from functools import lru_cache
+from itertools import groupby
 from typing import NamedTuple
 
 from yemba.core.errors import Fault
 from yemba.core.site.kinds import SectionKind
 from yemba.core.template.manifest import ReadySheet, Template
-from yemba.core.type.facts import Face, Facts
-from yemba.core.type.subsets import SCRIPTS, subset_of
+from yemba.core.type.facts import FULL, REGULAR, Face, Facts
+from yemba.core.type.levels import Text
+from yemba.core.type.subsets import SAMPLES, SCRIPTS, subset_of
+
+
+class FontFile(NamedTuple):
+    """One file of a family: `subset` is a key of ``core.type.subsets.RANGES``, "" for a file that is whole; `weights`
+    its range or one weight twice; `name` what the family's `read` and `open` know it by."""
+
+    style: str
+    subset: str
+    weights: tuple[int, int]
+    name: str
 
 
 class Family(NamedTuple):
-    """A shipped type family. `files` maps (style, subset) to a file name; `open` gives the upright file of a subset,
-    read when it is first asked for. `kind` is serif, sans or hand."""
+    """A type family, shipped or the owner's own. `read` gives the bytes of one of its files, `open` its face, read when
+    first asked for. `kind` is serif, sans or hand. One that is `whole` may not be cut to the letters used."""
 
     slug: str
     name: str
     kind: str
     about: str
-    files: dict[tuple[str, str], str]
+    files: tuple[FontFile, ...]
     facts: Facts
+    read: Callable[[str], bytes]
     open: Callable[[str], Face]
+    own: bool = False
+    whole: bool = False
 
     @property
     def face(self) -> Face:
-        return self.open("latin")
+        """The upright face of the Latin letters."""
+        return self.open(self.file("x").name)
+
+    def file(self, character: str, weight: int = REGULAR, style: str = "normal") -> FontFile:
+        """The file that a browser takes a character from (CSS Fonts 4, sections 5.2 and 5.3); the first where none
+        has it."""
+        held = [file for file in self.files if not file.subset or file.subset == subset_of(character)]
+        return min(held or self.files, key=lambda file: (file.style != style, _off(weight, file.weights)))
 
     def lacks(self, text: str) -> str:
         """The characters of a text that it has no letter for, each once, in order of code; blanks do not count."""
-        held = {subset for _, subset in self.files}
-        wanted = {character: subset_of(character) for character in sorted(set(text)) if not character.isspace()}
-        return "".join(c for c, subset in wanted.items() if subset not in held or not self.open(subset).covers(c))
+        return "".join(c for c in sorted(set(text)) if not c.isspace() and not self.open(self.file(c).name).covers(c))
+
+    def width(self, text: str, size: float, weight: int = REGULAR, spacing: float = 0.0, stretch: int = FULL) -> float:
+        """Width in px of a line of upright text at `size` px, as browsers set it: each run of letters from its file."""
+        runs = groupby(text, key=lambda character: self.file(character, weight).name)
+        return sum(self.open(name).width("".join(run), size, weight, spacing, stretch) for name, run in runs)
+
+    def text_width(self, text: Text, words: str, size: float) -> float:
+        """Width in px of one line of words in a level of text, at `size` px."""
+        return self.width(text.written(words), size, text.weight, text.spacing, text.stretch)
+
+    def average(self, weight: int) -> float:
+        """The average advance per em in running text at a weight, the nearest it has."""
+        low, high = self.weights
+        held = self.file("x", weight)
+        return self.open(held.name).average(min(high, max(low, weight)))
 
     @property
     def weights(self) -> tuple[int, int]:
-        return self.facts.weights
+        """The lightest and the heaviest it has."""
+        return min(file.weights[0] for file in self.files), max(file.weights[1] for file in self.files)
+
+    @property
+    def widths(self) -> tuple[int, int]:
+        """The narrowest and the widest it has, in %."""
+        return self.facts.widths
+
+    @property
+    def italic(self) -> bool:
+        """Whether it has italics of its own; browsers slant the upright where it has none."""
+        return any(file.style == "italic" for file in self.files)
 
     @property
     def scripts(self) -> list[str]:
         """What it has beyond Latin, in words."""
-        held = {subset for _, subset in self.files}
-        return [name for subset, name in SCRIPTS.items() if subset in held]
+        held = {file.subset for file in self.files}
+        return [
+            name
+            for subset, name in SCRIPTS.items()
+            if subset in held or ("" in held and self.face.covers(SAMPLES[subset]))
+        ]
 
     @property
     def local(self) -> str:
         """The local font its fallback is made from."""
         return "Times New Roman" if self.kind == "serif" else "Arial"
+
+
+def _off(weight: int, held: tuple[int, int]) -> tuple[int, bool]:
+    """How far a weight is from what a file has; of two as far, light text takes the lighter (CSS Fonts 4, 5.2)."""
+    low, high = held
+    off = max(0, low - weight, weight - high)
+    return off, (low > weight) == (weight <= REGULAR)
 
 
 class Pairing(NamedTuple):
@@ -60,11 +118,22 @@ class Pairing(NamedTuple):
     reason: str
 
 
+def _no_store(digest: str) -> bytes:
+    raise Fault("font-gone", f"The font file {digest[:8]}… is not in the store.")
+
+
 class Catalogue(NamedTuple):
+    """`stored` gives the bytes of a file of the owner's by its SHA-256: a catalogue alone has none."""
+
     templates: dict[str, Template]
     kinds: dict[str, SectionKind]
     families: dict[str, Family]
     pairings: dict[str, Pairing]
+    stored: Callable[[str], bytes] = _no_store
+
+    def open_stored(self, digest: str) -> Face:
+        """The face of a font file of the owner's, read once."""
+        return _opened(digest, self.stored)
 
     def kind(self, slug: str) -> SectionKind:
         """Raises Fault ``no-such-kind``."""
@@ -85,3 +154,8 @@ class Catalogue(NamedTuple):
         if sheet is None:
             raise Fault("no-such-sheet", f"There is no ready brand sheet “{path}”.", "sheet")
         return sheet
+
+
+@lru_cache(maxsize=64)
+def _opened(digest: str, stored: Callable[[str], bytes]) -> Face:
+    return Face(stored(digest))

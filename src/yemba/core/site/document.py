@@ -84,6 +84,29 @@ class Picture(Strict):
     shape: str = ""
 
 
+class OwnFont(Strict):
+    """One file of a font of the owner's: `file` is the SHA-256 of its WOFF2 in the store, the weights a range or one
+    weight twice."""
+
+    file: str
+    style: str = "normal"
+    lightest: int
+    heaviest: int
+
+
+class OwnFamily(Strict):
+    """A font of the owner's own: `kind` is serif, sans or hand, `facts` those of ``core.type.facts.Facts`` by name,
+    `licence` what its maker allows (``core.type.intake.LICENCES``), `whole` that it must not be cut to
+    the letters used."""
+
+    name: str
+    kind: str
+    licence: str
+    whole: bool = False
+    files: list[OwnFont]
+    facts: dict[str, str | bool | int | list[int] | list[str]]
+
+
 class Navigation(Strict):
     """Which pages the menu shows: in `order` first, then in page order, less `hidden`."""
 
@@ -126,6 +149,7 @@ class Document(Strict):
     order: list[str] = []
     navigation: Navigation = Navigation()
     pictures: dict[str, Picture] = {}
+    fonts: dict[str, OwnFamily] = {}
     bin: dict[str, Binned] = Field(default={})
 
     @model_validator(mode="after")

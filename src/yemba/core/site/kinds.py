@@ -17,13 +17,14 @@ FieldType = Literal["line", "words", "link", "picture", "price", "date", "time",
 
 _PRICE = re.compile(r"(from )?(\d{1,7}(?:\.\d{1,2})?)")
 _ADDRESS = re.compile(r"(page:x?\w+|https?://[^\s/]+\.[^\s]+|mailto:[^\s@]+@[^\s@]+|tel:\+?[\d ()-]{3,})")
+_LEADS = ("link",)  # fields that say where another leads
 _MOST_WORDS = 12_000
 
 
 class Field(Strict):
     """One field of a section or an item; `starter` are the words a new one begins with.
 
-    `heads` says that an item's field is set as a heading.
+    `heads` says that an item's field is set as a heading; `level` in which level of text it is set.
     """
 
     slug: str
@@ -33,6 +34,12 @@ class Field(Strict):
     starter: str = ""
     needed: bool = False
     heads: bool = False
+    level: str = "body"
+
+    @property
+    def sets_text(self) -> bool:
+        """Whether it shows as text, which may be set otherwise as a one-off."""
+        return self.type not in ("picture", "percent") and not (self.type == "link" and self.slug in _LEADS)
 
     def read(self, typed: str) -> str:
         """What is stored for what was typed. Raises Fault naming the value and the cure."""

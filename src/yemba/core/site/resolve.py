@@ -14,8 +14,16 @@ from yemba.core.colour.grounds import GROUND_NAMES, ByHand, Ground, work_out
 from yemba.core.colour.srgb import Colour, Read, from_hex, read
 from yemba.core.site.catalogue import Catalogue, Family
 from yemba.core.site.document import Document, Section
+from yemba.core.site.own_fonts import own_families
 from yemba.core.site.settings import SETTINGS, setting
-from yemba.core.type.scale import Fluid, scale
+from yemba.core.type.facts import FULL, REGULAR
+from yemba.core.type.levels import LEVELS, STEPPED, Level, Text
+from yemba.core.type.scale import Fluid, calm, line_height, phone_base, scale
+
+TITLE_ON_PHONE = 0.85  # of the site title's size on a wide window; common practice, no source
+BUTTON_WEIGHT = 600
+HEADING_MEASURE = 24  # characters; a heading's line, common practice, no source
+COMFORTABLE = (45, 75)  # characters a line: Bringhurst, The Elements of Typographic Style (from memory)
 
 
 class Origin(StrEnum):
@@ -130,12 +138,82 @@ class Look:
 
     @cached_property
     def sizes(self) -> dict[str, Fluid]:
-        return scale(self.value("type.base"), self.value("type.ratio"))
+        """The size of every level."""
+        return self.sized()
+
+    def sized(self, ratio: float | None = None) -> dict[str, Fluid]:
+        """Every level's size, as it would be for another ratio on both windows where one is given."""
+        base = self.value("type.base")
+        bases = Fluid(self.value("type.base_phone") or phone_base(base), base)
+        wide = ratio or self.value("type.ratio")
+        ratios = Fluid(calm(wide) if ratio else self.phone_ratio, wide)
+        hand = {slug: Fluid(*(self.value(f"{slug}.{end}") or 0 for end in ("phone", "wide"))) for slug in LEVELS}
+        found = scale(bases, ratios, STEPPED, hand)
+        body, measures = found["body"], self.template.measures
+        against = {"title": (TITLE_ON_PHONE * measures.title_size, measures.title_size)}
+        against["navigation"] = (measures.nav_size, measures.nav_size)
+        for slug, (low, high) in against.items():
+            found[slug] = Fluid(hand[slug].low or body.low * low, hand[slug].high or body.high * high)
+        return found
+
+    @property
+    def phone_ratio(self) -> float:
+        """The phone's ratio, as set or worked out."""
+        return float(self.value("type.ratio_phone") or calm(self.value("type.ratio")))
+
+    @cached_property
+    def texts(self) -> dict[str, Text]:
+        """How every level of text is set."""
+        return {slug: self._text(level) for slug, level in LEVELS.items()}
+
+    def _text(self, level: Level) -> Text:
+        given = {
+            name: self.value(f"{level.slug}.{name}") for name in ("weight", "style", "width", "spacing", "leading")
+        }
+        family, size, title = self.face(level.slug), self.sizes[level.slug], level.title
+        weight = given["weight"] or self._weight(level)
+        measure = HEADING_MEASURE if title else self.measure
+        return Text(
+            face=family.slug,
+            size=size,
+            weight=round(min(family.weights[1], max(family.weights[0], weight))),
+            style=given["style"] or "normal",
+            stretch=round(min(family.widths[1], max(family.widths[0], given["width"] or FULL))),
+            spacing=given["spacing"] or 0.0,
+            leading=given["leading"] or line_height(size.high, measure),
+            case=self.value(f"{level.slug}.case") or "none",
+            line=(self.value(f"{level.slug}.line") if title else None) or "none",
+            shadow=(self.value(f"{level.slug}.shadow") if title else None) or "none",
+            outline=(self.value(f"{level.slug}.outline") if title else None) or 0.0,
+        )
+
+    def _weight(self, level: Level) -> float:
+        if level.slug == "button":
+            return BUTTON_WEIGHT
+        return float(self.value("type.heading_weight")) if level.follows == "heading" else REGULAR
+
+    @cached_property
+    def measure(self) -> float:
+        """Characters in the longest line of text: as set, else the template's, held where reading is comfortable."""
+        body = self.family("type.body").facts
+        natural = (
+            self.template.measures.measure * 16 / (self.sizes["body"].high * body.average_width / body.units_per_em)
+        )
+        return self.value("type.measure") or min(COMFORTABLE[1], max(COMFORTABLE[0], round(natural)))
+
+    @cached_property
+    def families(self) -> dict[str, Family]:
+        """Every family that may be chosen here, those of the owner's own first."""
+        return own_families(self.document, self.catalogue) | self.catalogue.families
 
     def family(self, key: str) -> Family:
-        """The family for "type.heading" or "type.body"; a slug no longer shipped shows the default."""
-        families = self.catalogue.families
-        return families.get(self.value(key)) or families[SETTINGS[key].default]
+        """The family for "type.heading" or "type.body"; one that is no longer here shows the default."""
+        return self.families.get(self.value(key)) or self.families[SETTINGS[key].default]
+
+    def face(self, level: str) -> Family:
+        """The family of a level: its own where one is set and still here, else the one it follows."""
+        own = self.families.get(self.value(f"{level}.face") or "") if LEVELS[level].faced else None
+        return own or self.family(f"type.{LEVELS[level].follows}")
 
     def brand_name(self, colour: Colour) -> str:
         """What the owner calls this colour, or "" where it was worked out."""

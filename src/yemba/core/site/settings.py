@@ -9,6 +9,7 @@ from typing import Any, NamedTuple, Protocol
 from yemba.core.colour.grounds import GROUND_NAMES, ROLE_NAMES
 from yemba.core.colour.srgb import parse, read
 from yemba.core.errors import Fault
+from yemba.core.type.levels import CASES, LEVELS, LINES, PROPERTIES, SHADOWS, STYLES, properties
 
 MOST_COLOURS, FEWEST_COLOURS = 8, 3
 MOST_GROUNDS = 6  # of the owner's own
@@ -112,7 +113,7 @@ class Colours(NamedTuple):
         ]
 
 
-def _colour(value: Any, key: str) -> str:
+def read_colour_code(value: Any, key: str) -> str:
     """A brand colour, "@" and its id, as it is; any other as its code, with two more digits where it is see-through."""
     text = str(value).strip()
     if _BRAND_COLOUR.fullmatch(text):
@@ -133,7 +134,7 @@ class OwnGrounds(NamedTuple):
             str(g["id"]): {
                 "id": str(g["id"]),
                 "name": line.read(g.get("name", ""), "The ground’s name", "ground_name"),
-                "fill": _colour(g.get("fill", ""), "fill"),
+                "fill": read_colour_code(g.get("fill", ""), "fill"),
             }
             for g in grounds
             if _GROUND_ID.fullmatch(str(g.get("id")))
@@ -151,7 +152,7 @@ class RolesByHand(NamedTuple):
             ground, _, role = str(one.get("id")).partition(".")
             if role not in ROLE_NAMES or not (ground in GROUND_NAMES or _GROUND_ID.fullmatch(ground)):
                 raise Fault("no-such-role", f"“{one.get('id')}” is no role of a ground.", key)
-            read_ones[f"{ground}.{role}"] = _colour(one.get("value"), "value")
+            read_ones[f"{ground}.{role}"] = read_colour_code(one.get("value"), "value")
         return [{"id": one, "value": read_ones[one]} for one in sorted(read_ones)]
 
 
@@ -163,7 +164,8 @@ class GroundChoice(NamedTuple):
 
 
 class Setting(NamedTuple):
-    """A design value. `home` is where the owner's value is stored: "sheet" or "parts"."""
+    """A design value. `home` is where the owner's value is stored: "sheet" or "parts". A `default` of None means
+    that it is worked out from others where nobody sets it."""
 
     key: str
     name: str
@@ -178,11 +180,29 @@ _SHEET, _PARTS = "sheet", "parts"
 _GROUND = GroundChoice()
 NUMBERS = {"oldstyle-nums": "Old-style", "lining-nums": "Lining", "normal": "As the face has them"}
 """By the value of CSS font-variant-numeric."""
+LIGATURES = {"normal": "Usual ones", "none": "None", "common-ligatures discretionary-ligatures": "Ornamental too"}
+"""By the value of CSS font-variant-ligatures."""
 UNDERLINES = {
     "always": "Always",
     "needed": "Where only colour would tell them from text",
     "never": "Only under the pointer",
 }
+
+_OF_TEXT: Mapping[str, Rule] = {
+    "face": Identifier(),
+    "wide": Between(8, 160, "px", 0.5),
+    "phone": Between(8, 160, "px", 0.5),
+    "weight": Between(100, 900, "", 10),
+    "style": OneOf(STYLES),
+    "width": Between(50, 200, "%"),
+    "spacing": Between(-0.1, 0.5, "em", 0.005),
+    "leading": Between(0.8, 2.4, "", 0.05),
+    "case": OneOf(CASES),
+    "line": OneOf(LINES),
+    "shadow": OneOf(SHADOWS),
+    "outline": Between(0, 0.12, "em", 0.01),
+}
+"""What may be set of a level of text: its ranges are common practice, no source."""
 
 _ALL: Sequence[Setting] = (
     Setting(
@@ -204,8 +224,20 @@ _ALL: Sequence[Setting] = (
     Setting("type.body", "Body typeface", "type", _SHEET, Identifier(), "work-sans"),
     Setting("type.base", "Base size", "type", _SHEET, Between(16, 24, "px", 0.5), 18),
     Setting("type.ratio", "Ratio", "type", _SHEET, Between(1.05, 1.6, "", 0.005), 1.25),
+    Setting("type.base_phone", "Base size on a phone", "type", _SHEET, Between(12, 24, "px", 0.5), None),
+    Setting("type.ratio_phone", "Ratio on a phone", "type", _SHEET, Between(1, 1.6, "", 0.005), None),
+    Setting("type.measure", "Longest line, in characters", "type", _SHEET, Between(30, 100, ""), None),
     Setting("type.heading_weight", "Heading weight", "type", _SHEET, Between(300, 900, "", 50), 700),
     Setting("type.numbers", "Numbers in text", "type", _SHEET, OneOf(NUMBERS), "oldstyle-nums"),
+    Setting("type.ligatures", "Ligatures", "type", _SHEET, OneOf(LIGATURES), "normal"),
+    Setting("type.hanging", "Hanging quotes", "type", _SHEET, YesNo(), True),
+    *(
+        Setting(
+            f"{level.slug}.{name}", f"{level.name}: {PROPERTIES[name]}", level.chapter, _SHEET, _OF_TEXT[name], None
+        )
+        for level in LEVELS.values()
+        for name in properties(level)
+    ),
     Setting("shape.corner", "Corner radius", "palette", _SHEET, Between(0, 32, "px"), 2),
     Setting("logo.form", "Logo", "logo", _SHEET, OneOf({"wordmark": "Wordmark", "picture": "Picture"}), "wordmark"),
     Setting("logo.picture", "Logo picture", "logo", _SHEET, Identifier(), ""),
@@ -223,6 +255,11 @@ _ALL: Sequence[Setting] = (
     Setting("footer.words", "Words in the footer", "footer", _PARTS, Line(240), ""),
 )
 SETTINGS = {setting.key: setting for setting in _ALL}
+
+
+def names_family(key: str) -> bool:
+    """Whether a setting's value is the slug of a family."""
+    return key in ("type.heading", "type.body") or key.endswith(".face")
 
 
 def setting(key: str) -> Setting:

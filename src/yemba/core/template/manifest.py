@@ -16,28 +16,22 @@ class ReadySheet(Strict):
 
 
 class Measures(Strict):
-    """How the header is set, in em of the body size but for `nav_gap` and `gutter`, in px.
-
-    The stylesheet and the header's fit are both made from these. `capitals` says that the stylesheet sets
-    section headings in capitals.
-    """
+    """What the stylesheet and the rules are both made from: sizes in the header in em of the text's, `nav_gap` and
+    `gutter` in px, `measure` (the width of a column of text) in rem."""
 
     title_size: float
-    title_weight: int
-    title_spacing: float
     nav_size: float
-    nav_weight: int
-    nav_spacing: float
     nav_gap: float
     gutter: float
-    capitals: bool = False
+    measure: float
 
 
 class Template(Strict):
     """`design` are values by setting key; `layouts` and `grounds` by section kind.
 
     `lacks` names what it cannot show: values by setting key, layouts by section kind. What an owner
-    has chosen of these is kept and set aside. `sheets` are ordered; the first is the template's own.
+    has chosen of these is kept and set aside. `levels` names the level of text, by "KIND.FIELD", where
+    it is another than the kind's. `sheets` are ordered; the first is the template's own.
     """
 
     slug: str
@@ -48,6 +42,7 @@ class Template(Strict):
     layouts: dict[str, str]
     grounds: dict[str, str]
     lacks: dict[str, list[str]] = {}
+    levels: dict[str, str] = {}
     css: str
     sheets: list[ReadySheet]
 

@@ -1,4 +1,7 @@
-"""What a font file says of itself."""
+"""What a font file says of itself, and how wide its text is.
+
+Text is shaped by HarfBuzz, as browsers do, so that kerning and ligatures count.
+"""
 
 from __future__ import annotations
 
@@ -7,7 +10,9 @@ from functools import cached_property
 from io import BytesIO
 from typing import Any, NamedTuple
 
+import uharfbuzz as harfbuzz
 from fontTools.pens.basePen import decomposeQuadraticSegment
+from fontTools.pens.boundsPen import BoundsPen
 from fontTools.pens.recordingPen import RecordingPen
 from fontTools.pens.svgPathPen import SVGPathPen
 from fontTools.pens.transformPen import TransformPen
@@ -28,11 +33,18 @@ _SHARES = {
     "|": 38, "/": 1, "%": 1, "Z": 2, ";": 1, "X": 1,
 }  # fmt: skip
 REGULAR = 400
+FULL = 100  # %; the width of a face that is neither condensed nor expanded (CSS font-stretch)
+# Percent of each usWidthClass: OpenType specification, table OS/2.
+_WIDTH_CLASSES = {1: 50, 2: 62, 3: 75, 4: 87, 5: 100, 6: 112, 7: 125, 8: 150, 9: 200}
+_FEATURES = ("onum", "lnum", "liga", "dlig", "smcp")
+"""Those that the Type chapter has a control for: OpenType feature tags."""
 
 
 class Facts(NamedTuple):
-    """Measures in font units; `weights` is the range of the weight axis or one weight twice. `thick` and `thin` are
-    the strokes of the letter o at its side and at its top."""
+    """Measures in font units; `weights` and `widths` (in %) are the range of the axis or one value twice. `thick` and
+    `thin` are the strokes of the letter o at its side and at its top. `old_style` says that its numbers, where nothing
+    is asked, hang below the line; `quote` is the advance of the opening quote. `capitals` says that its small
+    letters are drawn as capitals."""
 
     family: str
     units_per_em: int
@@ -45,6 +57,11 @@ class Facts(NamedTuple):
     thick: int
     thin: int
     weights: tuple[int, int]
+    widths: tuple[int, int]
+    features: tuple[str, ...]
+    old_style: bool
+    quote: int
+    capitals: bool
 
 
 Point = tuple[float, float]
@@ -106,8 +123,8 @@ class Face:
         try:
             self._font = TTFont(BytesIO(data), lazy=True)
             self._glyphs: dict[int, str] = self._font.getBestCmap()
-            self._weights: dict[int, Any] = {}
-            self._advances: dict[tuple[str, int], float] = {}
+            self._sets: dict[int, Any] = {}
+            self._shaped: dict[tuple[int, int], harfbuzz.Font] = {}
             self._font["hmtx"], self._font["OS/2"], self._font["hhea"]  # a font without these is none
         except Exception as error:  # a broken file makes fontTools raise nearly anything
             raise Fault("font-unreadable", f"This file is not a font Yemba can read: {error}.") from error
@@ -116,19 +133,49 @@ class Face:
     def facts(self) -> Facts:
         font, os2, hhea = self._font, self._font["OS/2"], self._font["hhea"]
         axes = {axis.axisTag: axis for axis in font["fvar"].axes} if "fvar" in font else {}
-        weight = axes.get("wght")
+        weight, width = axes.get("wght"), axes.get("wdth")
+        stretch = _WIDTH_CLASSES.get(os2.usWidthClass, FULL)
         return Facts(
             family=font["name"].getBestFamilyName() or "",
-            units_per_em=font["head"].unitsPerEm,
+            units_per_em=self.units_per_em,
             ascent=hhea.ascent,
             descent=hhea.descent,
             line_gap=hhea.lineGap,
-            cap_height=os2.sCapHeight,
-            x_height=os2.sxHeight,
+            cap_height=getattr(os2, "sCapHeight", 0) or self._height("H"),
+            x_height=getattr(os2, "sxHeight", 0) or self._height("x"),
             average_width=self._average(),
             **self._strokes(),
             weights=(int(weight.minValue), int(weight.maxValue)) if weight else (os2.usWeightClass,) * 2,
+            widths=(int(width.minValue), int(width.maxValue)) if width else (stretch, stretch),
+            features=tuple(tag for tag in _FEATURES if tag in self._feature_tags),
+            old_style=self._outline_box("9")[1] < -0.08 * self.units_per_em,
+            quote=round(self.advance("“")),
+            capitals=self.covers("xX") and self._outline_box("x")[3] >= 0.95 * self._outline_box("X")[3],
         )
+
+    @cached_property
+    def units_per_em(self) -> int:
+        return int(self._font["head"].unitsPerEm)
+
+    @cached_property
+    def letters(self) -> frozenset[int]:
+        """The code points it has."""
+        return frozenset(self._glyphs)
+
+    @cached_property
+    def _feature_tags(self) -> set[str]:
+        table = self._font["GSUB"].table if "GSUB" in self._font else None
+        return (
+            {record.FeatureTag for record in table.FeatureList.FeatureRecord} if table and table.FeatureList else set()
+        )
+
+    def _outline_box(self, character: str) -> tuple[float, float, float, float]:
+        pen = BoundsPen(self.glyphs())
+        self.glyphs()[self.glyph_name(character)].draw(pen)
+        return pen.bounds or (0, 0, 0, 0)
+
+    def _height(self, character: str) -> int:
+        return round(self._outline_box(character)[3])
 
     def _strokes(self) -> dict[str, int]:
         """How thick the o is drawn, by where rays through its middle cross its outline."""
@@ -145,26 +192,33 @@ class Face:
     def _average(self) -> int:
         return round(sum(self.advance(letter) * share for letter, share in _SHARES.items()) / 10_000)
 
-    def advance(self, character: str, weight: int = REGULAR) -> float:
-        """Advance in font units at a weight; the missing glyph's for a character the font lacks."""
-        known = (character, weight)
-        if known not in self._advances:
-            self._advances[known] = float(self.glyphs(weight)[self.glyph_name(character)].width)
-        return self._advances[known]
+    def average(self, weight: int) -> float:
+        """The average advance per em in running text at a weight."""
+        shaped = self._shape("".join(_SHARES), weight, ligatures=False, kerning=False)
+        total = sum(
+            place.x_advance * share for place, share in zip(shaped.glyph_positions, _SHARES.values(), strict=False)
+        )
+        return float(total / 10_000 / self.units_per_em)
+
+    def advance(self, character: str) -> float:
+        """Advance in font units; the missing glyph's for a character the font lacks."""
+        return float(self.glyphs()[self.glyph_name(character)].width)
 
     def glyphs(self, weight: int = REGULAR) -> Any:
         """fontTools' glyph set at a weight, by glyph name."""
-        if weight not in self._weights:
-            self._weights[weight] = self._font.getGlyphSet(location={"wght": weight})
-        return self._weights[weight]
+        if weight not in self._sets:
+            self._sets[weight] = self._font.getGlyphSet(location={"wght": weight})
+        return self._sets[weight]
 
     def outline(self, text: str, weight: int = REGULAR) -> str:
-        """The line as SVG path data in font units, y upwards, from the origin; no kerning."""
+        """The line as SVG path data in font units, y upwards, from the origin."""
         glyphs, at, drawn = self.glyphs(weight), 0.0, SVGPathPen(self.glyphs(weight))
-        for character in text:
-            glyph = glyphs[self.glyph_name(character)]
-            glyph.draw(TransformPen(drawn, (1, 0, 0, 1, at, 0)))
-            at += glyph.width
+        shaped = self._shape(text, weight)
+        names = self._font.getGlyphOrder()
+        for glyph, place in zip(shaped.glyph_infos, shaped.glyph_positions, strict=True):
+            moved = (1, 0, 0, 1, at + place.x_offset, place.y_offset)
+            glyphs[names[glyph.codepoint]].draw(TransformPen(drawn, moved))
+            at += place.x_advance
         return str(drawn.getCommands())
 
     def glyph_name(self, character: str) -> str:
@@ -174,7 +228,40 @@ class Face:
         """Whether every character of `text` is in the font."""
         return all(ord(character) in self._glyphs for character in text)
 
-    def width(self, text: str, size: float, weight: int = REGULAR, spacing: float = 0.0) -> float:
-        """Width of a line in px at `size` px with `spacing` em after each letter; no kerning."""
-        units = sum(self.advance(character, weight) for character in text)
-        return size * (units / self.facts.units_per_em + spacing * len(text))
+    def width(self, text: str, size: float, weight: int = REGULAR, spacing: float = 0.0, stretch: int = FULL) -> float:
+        """Width of a line in px at `size` px with `spacing` em after each letter; `stretch` in %. Kerning counts.
+
+        Spaced text has no ligatures (CSS Text 3, section 8.2).
+        """
+        shaped = self._shape(text, weight, stretch, ligatures=not spacing)
+        units = sum(place.x_advance for place in shaped.glyph_positions)
+        letters = len({glyph.cluster for glyph in shaped.glyph_infos})
+        return float(size * (units / self.units_per_em + spacing * letters))
+
+    def _shape(
+        self, text: str, weight: int, stretch: int = FULL, *, ligatures: bool = True, kerning: bool = True
+    ) -> harfbuzz.Buffer:
+        at = (weight, stretch)
+        if at not in self._shaped:
+            font = harfbuzz.Font(self._plain_face)
+            font.set_variations({"wght": weight, "wdth": stretch})
+            self._shaped[at] = font
+        buffer = harfbuzz.Buffer()
+        buffer.add_str(text)
+        buffer.guess_segment_properties()
+        off = ((("liga", "clig"), ligatures), (("kern",), kerning))
+        harfbuzz.shape(self._shaped[at], buffer, {tag: False for tags, on in off if not on for tag in tags})
+        return buffer
+
+    @cached_property
+    def _plain_face(self) -> harfbuzz.Face:
+        return opened(self._font)
+
+
+def opened(font: TTFont) -> harfbuzz.Face:
+    """A font for HarfBuzz, which asks for tables one by one: outlines stay packed where only advances count."""
+    return harfbuzz.Face.create_for_tables(_table, font.reader)
+
+
+def _table(face: harfbuzz.Face, tag: str, reader: Any) -> bytes:
+    return bytes(reader[tag]) if tag in reader else b""

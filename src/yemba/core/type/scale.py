@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from typing import NamedTuple
 
 PHONE_WIDTH, WIDE_WIDTH = 360, 1240  # CSS px between which sizes grow
@@ -10,8 +11,6 @@ SMALL_FLOOR = 13.0  # px; captions and prices' small print, common practice, no 
 ENLARGE_LIMIT = 2.5  # largest / smallest, or zooming to 200 % fails (WCAG 2.2 SC 1.4.4)
 _REM = 16
 
-# Step of each level on the scale; body is 0. Common practice, no source.
-STEPS = {"h1": 5, "h2": 4, "h3": 3, "h4": 2, "h5": 1, "h6": 0, "lead": 1, "body": 0, "small": -1}
 _PHONE_CALM = 0.62  # a phone shows this share of the wide ratio's growth
 
 
@@ -46,22 +45,36 @@ def step(number: int, base: Fluid, ratio: Fluid) -> Fluid:
     return Fluid(base.low * ratio.low**number, base.high * ratio.high**number)
 
 
-def scale(base: float, ratio: float) -> dict[str, Fluid]:
-    """Every level's size for a wide `base` (px, 16 to 24) and `ratio` (1.05 to 1.6).
+def calm(ratio: float) -> float:
+    """The phone's ratio where none is set: the wide one's growth, reduced."""
+    return round(1 + (ratio - 1) * _PHONE_CALM, 4)
 
-    The phone's base is a little smaller but never under 16 px, its ratio is calmer, so that
-    a heading that commands a wall screen still fits 360 px. No level shrinks under its floor or
-    towards the wide end, and none grows by more than 2.5 between the two.
+
+def calm_size(size: float) -> float:
+    """What a size in px shrinks to on a phone where only the wide one is set."""
+    return round(SMALLEST + (size - SMALLEST) * _PHONE_CALM, 2) if size > SMALLEST else size
+
+
+def phone_base(base: float) -> float:
+    """The phone's base where none is set: a little smaller, never under 16 px."""
+    return max(SMALLEST, base * 0.95)
+
+
+def scale(bases: Fluid, ratios: Fluid, steps: Mapping[str, int], by_hand: Mapping[str, Fluid]) -> dict[str, Fluid]:
+    """The size of every level in `steps`, for bases in px and ratios on a phone and on a wide window.
+
+    A level of `by_hand` keeps what was set; an end of it that is 0 is worked out like the rest. Of the others none
+    stands under its floor (16 px, 13 for those below the text, or the base where that is less), shrinks towards the
+    wide end, or grows by more than 2.5 between the two.
     """
-    bases = Fluid(max(SMALLEST, base * 0.95), max(SMALLEST, base))
-    ratios = Fluid(1 + (ratio - 1) * _PHONE_CALM, ratio)
-    return {level: _held(step(number, bases, ratios), level) for level, number in STEPS.items()}
-
-
-def _held(size: Fluid, level: str) -> Fluid:
-    floor = SMALL_FLOOR if level == "small" else SMALLEST
-    low = max(floor, size.low)
-    return Fluid(low, max(low, min(size.high, low * ENLARGE_LIMIT)))
+    found = {}
+    for level, number in steps.items():
+        given = by_hand.get(level, Fluid(0, 0))
+        size = step(number, bases, ratios)
+        floor = min(SMALL_FLOOR if number < 0 else SMALLEST, bases.low)
+        low = given.low or max(floor, size.low)
+        found[level] = Fluid(low, given.high or max(low, min(size.high, low * ENLARGE_LIMIT)))
+    return found
 
 
 def line_height(size: float, measure: float) -> float:

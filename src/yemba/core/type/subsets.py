@@ -34,6 +34,8 @@ RANGES = {
         ",U+1EEF0-1EEF1"
     ),
 }
+SAMPLES = {"cyrillic": "Жф", "greek": "Ωξ", "hebrew": "אש", "arabic": "عي", "vietnamese": "ếợ"}
+"""Letters that a font which is not cut into subsets has where it has the script."""
 SCRIPTS = {"cyrillic": "Cyrillic", "greek": "Greek", "hebrew": "Hebrew", "arabic": "Arabic", "vietnamese": "Vietnamese"}
 """Subsets beyond Latin that a family may be said to have."""
 

@@ -6,6 +6,7 @@ from collections.abc import Mapping, Sequence
 
 from yemba.core.site.resolve import Look
 from yemba.sites.models import Site
+from yemba.studio.desks.level import level_desk
 from yemba.studio.desks.setting import Context, setting
 from yemba.studio.waiting import Waiting
 
@@ -16,5 +17,6 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
         "grounds": list(look.ground_names.items()),
         "lines": [setting(look, key) for key in ("footer.words", "footer.copyright")],
         "navigation": setting(look, "footer.navigation"),
+        "level": level_desk(look, "footer"),
         "shown": look.grounds[look.value("footer.ground")],
     }

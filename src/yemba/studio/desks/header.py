@@ -10,6 +10,7 @@ from yemba.core.site.resolve import Look
 from yemba.core.site.settings import ARRANGEMENTS
 from yemba.render.style import header_fit
 from yemba.sites.models import Site
+from yemba.studio.desks.level import level_desk
 from yemba.studio.desks.pages import tint_desk
 from yemba.studio.desks.setting import Context, setting
 from yemba.studio.waiting import Waiting
@@ -31,6 +32,7 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
         "tint": tint_desk(look, of_header(look)),
         "tint_set": setting(look, "header.tint"),
         "fit": fit,
+        "levels": [level_desk(look, slug) for slug in ("title", "navigation")],
         "fold_at": min(100.0, 100 * fit.fold / scale),
         "never": fit.fold > scale,
         "entries": [

@@ -4,12 +4,13 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 
-from yemba.core.change.commands.sections import ALIGNMENTS
 from yemba.core.check.starter_words import starter_sections
 from yemba.core.site.backdrop import Backdrop, of_section, reads_from
-from yemba.core.site.document import Document, ordered_items, ordered_sections
+from yemba.core.site.document import Document, Section, ordered_items, ordered_sections
 from yemba.core.site.kinds import SHARED, Field
+from yemba.core.site.one_offs import ALIGNMENTS, field_of, level_of
 from yemba.core.site.resolve import Look
+from yemba.core.type.levels import LEVELS, STYLES
 from yemba.sites import store
 from yemba.sites.models import Site
 from yemba.studio.desks.little_page import bands
@@ -79,18 +80,53 @@ def _section_desk(look: Look, document: Document, key: str) -> Context:
         "ground_mine": section.ground or "",
         "layouts": [(slug, name) for slug, name in kind.layout_names().items() if look.template.shows(kind.slug, slug)],
         "grounds": list(look.ground_names.items()),
-        "fields": [_control(document, f, section.fields.get(f.slug, "")) for f in kind.fields if f not in SHARED],
+        "fields": [
+            _control(document, f, section.fields.get(f.slug, "")) | {"apart": _apart(look, section, f.slug)}
+            for f in kind.fields
+            if f not in SHARED
+        ],
+        "faces": [(slug, family.name) for slug, family in look.families.items()],
+        "colours": [(f"@{c['id']}", c["name"]) for c in look.value("palette")],
+        "styles": list(STYLES.items()),
+        "alignments": list(ALIGNMENTS.items()),
         "behind": _control(document, kind.field("backdrop"), section.fields.get("backdrop", "")),
         "tint": tint_desk(look, of_section(look, section)),
-        "aligned": section.one_offs.get("heading", {}).get("align", ""),
         "has_heading": any(f.slug == "heading" for f in kind.fields),
-        "alignments": list(ALIGNMENTS.items()),
         "items_name": kind.items.plural if kind.items else "",
         "item_name": kind.items.name if kind.items else "",
         "items": [
-            {"id": item_id, "fields": [_control(document, f, item.fields.get(f.slug, "")) for f in item_fields]}
+            {
+                "id": item_id,
+                "fields": [
+                    _control(document, f, item.fields.get(f.slug, ""))
+                    | {"apart": _apart(look, section, f"{item_id}.{f.slug}")}
+                    for f in item_fields
+                ],
+            }
             for item_id, item in ordered_items(section)
         ],
+    }
+
+
+def _apart(look: Look, section: Section, element: str) -> Context | None:
+    """What of a text is set apart from its level, and what the level gives; None for what is no text."""
+    if field_of(look.catalogue, section, element) is None:
+        return None
+    slug = level_of(look, section, element)
+    text = look.texts[slug]
+    stored = section.one_offs.get(element, {})
+    code = stored.get("colour", "")
+    return {
+        "element": element,
+        "stored": stored,
+        "code": "" if code.startswith("@") else code,
+        "count": len(stored),
+        "level": LEVELS[slug].name,
+        "level_slug": slug,
+        "family": look.families[text.face].name,
+        "size": f"{text.size.high:.3g}",
+        "weight": text.weight,
+        "style": STYLES[text.style].lower(),
     }
 
 

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Any
 
-from yemba.core.site.resolve import Look
+from yemba.core.site.resolve import Look, Origin
 from yemba.core.site.settings import SETTINGS, Between
 
 Context = dict[str, Any]
@@ -22,7 +22,9 @@ def setting(look: Look, key: str) -> Context:
     known, found = SETTINGS[key], look.resolve(key)
     rule = known.rule
     limits = rule._asdict() if isinstance(rule, Between) else {}
-    origin = f"{found.origin} {found.detail}".strip()
+    origin = f"comes from {found.origin} {found.detail}".strip()
+    if known.default is None and found.origin is Origin.ENGINE:
+        origin = "worked out from the others" if isinstance(rule, Between) else "as it comes"
     return {
         "key": key,
         "name": known.name,

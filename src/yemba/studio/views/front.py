@@ -8,12 +8,12 @@ from django.contrib.auth.decorators import login_required
 from django.http import HttpRequest, HttpResponse
 from django.shortcuts import redirect, render
 
-from yemba.catalogue import catalogue
 from yemba.core.errors import Fault
 from yemba.hosting import inbox
 from yemba.hosting import services as hosting
 from yemba.sites import services as sites
 from yemba.sites.addresses import free_address
+from yemba.sites.catalogue import catalogue
 from yemba.studio.bench import draft_base
 from yemba.studio.waiting import waiting
 

@@ -12,11 +12,11 @@ from django.shortcuts import redirect, render
 from django.utils.text import slugify
 from django.views.decorators.http import require_POST, require_safe
 
-from yemba.catalogue import catalogue
 from yemba.core.brand.sheet import MOST_BYTES
 from yemba.core.errors import Fault
 from yemba.sites import brand_sheets
 from yemba.sites import services as sites
+from yemba.sites.catalogue import catalogue
 from yemba.sites.models import BrandSheet
 from yemba.studio.bench import site_of
 

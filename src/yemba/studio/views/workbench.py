@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from typing import Any
+
 from django.contrib.auth.decorators import login_required
 from django.http import Http404, HttpRequest, HttpResponse, JsonResponse
 from django.template.loader import render_to_string
@@ -20,6 +22,7 @@ from yemba.studio.patch import patch
 from yemba.studio.waiting import chosen, without
 from yemba.studio.where import safe_where
 
+_TICKED = {"ones"}
 _HIDDEN = {
     "csrfmiddlewaretoken",
     "command",
@@ -44,13 +47,19 @@ def workbench(request: HttpRequest, slug: str, chapter: str = "template") -> Htt
     return page(request, site, chapter, request.GET.dict())
 
 
+def _arguments(request: HttpRequest) -> dict[str, Any]:
+    """What was posted for the command: a list where a name came more than once, as ticked boxes do, else its value."""
+    given = {key: values for key, values in request.POST.lists() if key not in _HIDDEN}
+    return {key: values if key in _TICKED and len(values) > 1 else values[-1] for key, values in given.items()}
+
+
 @login_required
 @require_POST
 def edit(request: HttpRequest, slug: str) -> HttpResponse:
     """Do one command on the draft."""
     site = site_of(request, slug)
     name = request.POST.get("command", "")
-    arguments = {key: value for key, value in request.POST.items() if key not in _HIDDEN}
+    arguments = _arguments(request)
     revision = request.POST.get("revision", "")
     return answer(
         request,
@@ -85,7 +94,7 @@ def redo(request: HttpRequest, slug: str) -> HttpResponse:
 def stream(request: HttpRequest, slug: str) -> HttpResponse:
     """What the windows would show if this command were done; nothing is stored."""
     site = site_of(request, slug)
-    arguments = {key: value for key, value in request.POST.items() if key not in _HIDDEN}
+    arguments = _arguments(request)
     try:
         after = sites.preview(site, request.POST.get("command", ""), arguments)
     except Fault as fault:

@@ -5,14 +5,16 @@ from __future__ import annotations
 from typing import Any, ClassVar
 
 from yemba.core.change.command import Command
+from yemba.core.change.commands.one_offs import drop
 from yemba.core.change.operation import ABSENT, Operation, put, remove
 from yemba.core.change.said import said
 from yemba.core.errors import Fault
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
-from yemba.core.site.one_offs import OneOff, one_offs
+from yemba.core.site.one_offs import level_of, one_offs
 from yemba.core.site.resolve import Look
-from yemba.core.site.settings import GroundChoice, Line, OneOf, YesNo, setting
+from yemba.core.site.settings import GroundChoice, Line, OneOf, YesNo, names_family, setting
+from yemba.core.type.levels import LEVELS, Level, properties
 
 
 class SetValue(Command):
@@ -24,8 +26,10 @@ class SetValue(Command):
 
     def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
         chosen = setting(self.key)
+        if self.key.endswith(".face") and not self.value:
+            return [remove(document, (chosen.home, self.key))]
         value = chosen.rule.read(self.value, chosen.name, self.key)
-        if self.key in ("type.heading", "type.body") and value not in catalogue.families:
+        if names_family(self.key) and value not in Look(document, catalogue).families:
             raise Fault("no-such-family", f"There is no typeface “{value}”.", self.key)
         if self.key.endswith(".ground") and value not in Look(document, catalogue).ground_names:
             offered = ", ".join(Look(document, catalogue).ground_names)
@@ -40,8 +44,9 @@ class SetValue(Command):
             return f"{chosen.name}: {said(self.key, str(self.value), Look(document, catalogue))}"
         if isinstance(chosen.rule, YesNo):
             return f"{chosen.name}: {'shown' if chosen.rule.read(self.value, '', '') else 'not shown'}"
-        if self.key.startswith("type.") and self.value in catalogue.families:
-            return f"{chosen.name}: {catalogue.families[self.value].name}"
+        if names_family(self.key):
+            name = said(self.key, str(self.value), Look(document, catalogue))
+            return f"{chosen.name}: {name}{_stay(document, catalogue, 'face')}"
         return f"{chosen.name}: {self.value}"
 
 
@@ -56,6 +61,37 @@ class ReturnValue(Command):
 
     def say(self, document: Document, catalogue: Catalogue) -> str:
         return f"{setting(self.key).name} as the template has it"
+
+
+class ReturnLevel(Command):
+    """All that the owner set of one level of text, back to what the template and the scale give."""
+
+    name: ClassVar[str] = "return-level"
+    level: str
+
+    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
+        keys = (f"{self.level}.{name}" for name in properties(self._known()))
+        return [remove(document, ("sheet", key)) for key in keys if key in document.sheet]
+
+    def say(self, document: Document, catalogue: Catalogue) -> str:
+        return f"{self._known().name} as the template has it{_stay(document, catalogue, '', self.level)}"
+
+    def _known(self) -> Level:
+        if self.level not in LEVELS:
+            raise Fault("no-such-level", f"There is no level of text “{self.level}”.", "level")
+        return LEVELS[self.level]
+
+
+def _stay(document: Document, catalogue: Catalogue, what: str, level: str = "") -> str:
+    """How many one-offs of texts an edit leaves as they are: those of one property, or of the texts of one level."""
+    look = Look(document, catalogue)
+    count = sum(
+        1
+        for one in one_offs(look)
+        if one.element
+        and (one.path[-1] == what if what else level_of(look, document.section(one.section)[1], one.element) == level)
+    )
+    return f"; {count} one-off{' stays' if count == 1 else 's stay'} as set" if count else ""
 
 
 class ReturnChapter(Command):
@@ -74,33 +110,12 @@ class ReturnChapter(Command):
         if not self.of:
             steps += [put(document, (field,), ABSENT) for field in ("ready_sheet", "own_sheet", "set_aside")]
         if self.one_offs == "clear" and self.of in ("", "pages"):
-            steps += [remove(document, one.path) for one in one_offs(Look(document, catalogue))]
+            steps += drop(document, one_offs(Look(document, catalogue)))
         return steps
 
     def say(self, document: Document, catalogue: Catalogue) -> str:
         what = f"Chapter {self.of.title()}" if self.of else "The whole design"
         return f"{what} as the template has it{', one-offs too' if self.one_offs == 'clear' else ''}"
-
-
-class ReturnOneOff(Command):
-    """One one-off back to what the sheet or the template gives."""
-
-    name: ClassVar[str] = "return-one-off"
-    section: str
-    what: str
-
-    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
-        return [remove(document, self._found(document, catalogue).path)]
-
-    def say(self, document: Document, catalogue: Catalogue) -> str:
-        one = self._found(document, catalogue)
-        return f"{one.what} of {one.where} returned"
-
-    def _found(self, document: Document, catalogue: Catalogue) -> OneOff:
-        for one in one_offs(Look(document, catalogue)):
-            if (one.section, one.what) == (self.section, self.what):
-                return one
-        raise Fault("gone", f"There is no one-off “{self.what}” there any more.", "what")
 
 
 class ChooseTemplate(Command):
@@ -132,7 +147,7 @@ class ChoosePairing(Command):
         ]
 
     def say(self, document: Document, catalogue: Catalogue) -> str:
-        return f"Pairing {catalogue.pairings[self.pairing].name}"
+        return f"Pairing {catalogue.pairings[self.pairing].name}{_stay(document, catalogue, 'face')}"
 
 
 class ChooseFaces(Command):
@@ -143,8 +158,9 @@ class ChooseFaces(Command):
     body: str
 
     def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
+        known = Look(document, catalogue).families
         for family in (self.heading, self.body):
-            if family not in catalogue.families:
+            if family not in known:
                 raise Fault("no-such-family", f"There is no typeface “{family}”.", "heading")
         return [
             put(document, ("sheet", "type.heading"), self.heading),
@@ -152,8 +168,9 @@ class ChooseFaces(Command):
         ]
 
     def say(self, document: Document, catalogue: Catalogue) -> str:
-        names = [catalogue.families[slug].name for slug in (self.heading, self.body)]
-        return f"{names[0]} for headings, {names[1]} for text"
+        known = Look(document, catalogue).families
+        names = [known[slug].name for slug in (self.heading, self.body)]
+        return f"{names[0]} for headings, {names[1]} for text{_stay(document, catalogue, 'face')}"
 
 
 class NameSite(Command):

@@ -6,7 +6,7 @@ from typing import Any, ClassVar
 
 from yemba.core.change.command import Command
 from yemba.core.change.commands.grounds import put_entries
-from yemba.core.change.operation import Operation, put
+from yemba.core.change.operation import ABSENT, Operation, put
 from yemba.core.colour.files import read_palette
 from yemba.core.colour.harmony import neutral
 from yemba.core.colour.naming import name_for
@@ -125,7 +125,19 @@ class RemoveColour(OfColour):
             entries = look.value(key)
             if any(entry[field] == f"@{self.colour}" for entry in entries):
                 steps.append(put_entries(document, key, [self._moved(look, entry, field) for entry in entries]))
-        return steps
+        return steps + self._one_offs(document, look)
+
+    def _one_offs(self, document: Document, look: Look) -> list[Operation]:
+        """Texts set apart in the colour keep it as a code, or take the one that takes its place."""
+        was = look.read_colour(f"@{self.colour}")
+        new = f"@{self.instead}" if self.instead else was.colour.hex if was else ABSENT
+        return [
+            put(document, ("pages", page_id, "sections", key, "one_offs", element, "colour"), new)
+            for page_id, page in document.pages.items()
+            for key, section in page.sections.items()
+            for element, values in section.one_offs.items()
+            if values.get("colour") == f"@{self.colour}"
+        ]
 
     def _moved(self, look: Look, entry: dict[str, str], field: str) -> dict[str, str]:
         if entry[field] != f"@{self.colour}":

@@ -15,8 +15,6 @@ from yemba.core.site.kinds import Field
 from yemba.core.site.resolve import Look
 from yemba.core.site.words import plain as plain_words
 
-ALIGNMENTS = {"": "As the layout has it", "start": "At the start", "center": "Centred", "end": "At the end"}
-
 
 def _path(document: Document, section: str, *inner: str) -> Path:
     page, _ = document.section(section)
@@ -215,26 +213,6 @@ class RemoveItem(Command):
 
     def say(self, document: Document, catalogue: Catalogue) -> str:
         return f"{_called(document, catalogue, self.section)}: one taken away"
-
-
-class Align(Command):
-    """A one-off: how one element of a section is aligned; "" takes the one-off away."""
-
-    name: ClassVar[str] = "align"
-    section: str
-    element: str
-    align: str = ""
-
-    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
-        if self.align not in ALIGNMENTS:
-            raise Fault("no-such-choice", f"“{self.align}” is no alignment. Choose start, center or end.", "align")
-        path = _path(document, self.section, "one_offs", self.element, "align")
-        if not self.align:
-            path = path[:-1]  # alignment is the only one-off there is yet
-        return [put(document, path, self.align or ABSENT)]
-
-    def say(self, document: Document, catalogue: Catalogue) -> str:
-        return f"{_called(document, catalogue, self.section)}: {self.element} {ALIGNMENTS[self.align].lower()}"
 
 
 class BinSection(Command):

@@ -16,7 +16,6 @@ from django.conf import settings
 from django.core.management.base import BaseCommand, CommandParser
 from PIL import Image
 
-from yemba.catalogue import catalogue
 from yemba.core.change.command import read_command
 from yemba.core.change.commands.sections import starter as starter_section
 from yemba.core.change.operation import apply
@@ -36,6 +35,7 @@ from yemba.render.reach import State, reach
 from yemba.render.site import Site as Rendering
 from yemba.sites import services as sites
 from yemba.sites import starter
+from yemba.sites.catalogue import catalogue
 from yemba.sites.models import Site
 from yemba.studio.management.commands._house import ADDRESS, PASSWORD, demo_weights, house, key_to_paint, lacking
 from yemba.studio.patch import patch

@@ -2,9 +2,9 @@
 const REST = 350; // ms without a key after which a row of keys has ended
 const ARROWS = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] };
 
-// `surface` takes the pointer, `keys` the arrows. `point(across, down)` is told shares of the surface, 0 to 1;
-// `step(across, down, coarse)` one arrow. `form` is what is kept.
-export function byHand({ surface, keys, gestures, form, point, step }) {
+// `surface` takes the pointer, `keys` the arrows. `point(across, down, event)` is told shares of the surface, 0 to 1;
+// `step(across, down, coarse)` one arrow. `form` is what is kept, `done` hears that it is.
+export function byHand({ surface, keys, gestures, form, point, step, done }) {
   let resting = 0;
   let begun = false;
 
@@ -14,11 +14,12 @@ export function byHand({ surface, keys, gestures, form, point, step }) {
     gestures.rest();
     await gestures.send(form());
     gestures.end();
+    done?.();
   }
   function at(event) {
     const box = surface.getBoundingClientRect();
     const held = (share) => Math.min(1, Math.max(0, share));
-    point(held((event.clientX - box.left) / box.width), held((event.clientY - box.top) / box.height));
+    point(held((event.clientX - box.left) / box.width), held((event.clientY - box.top) / box.height), event);
   }
 
   surface.addEventListener("pointerdown", (event) => {

@@ -7,6 +7,7 @@ import { measure } from "./measure.js";
 import { plane } from "./plane.js";
 import { presence } from "./presence.js";
 import { uploads } from "./uploads.js";
+import { waterfall } from "./waterfall.js";
 import { Windows } from "./windows.js";
 
 const told = JSON.parse(document.getElementById("windows").textContent);
@@ -140,12 +141,19 @@ function visit(stop) {
 }
 
 function apply(patch) {
+  if (patch.rules) restyle();
   if (patch.follow !== undefined) {
     go(patch.follow);
     return;
   }
   if (windows.old) go(state.page);
   else windows.say({ type: "patch", patch }, proofing() ? "wide" : ""); // there the wide window is the live site
+}
+
+// The desk shows the owner's own fonts too, which may have come or gone.
+function restyle() {
+  const link = document.getElementById("own-fonts");
+  link.href = `${link.href.split("?")[0]}?${state.revision}`;
 }
 
 function go(page) {
@@ -546,6 +554,7 @@ export const gestures = {
 Alpine.plugin(morph);
 Alpine.data("plane", () => plane(gestures));
 Alpine.data("focal", () => focal(gestures));
+Alpine.data("waterfall", () => waterfall(gestures));
 Alpine.start();
 mode();
 begun();

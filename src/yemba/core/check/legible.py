@@ -1,0 +1,153 @@
+"""What the settings of a level of text do to reading: every effect told, and those past a limit warned of."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from typing import NamedTuple
+
+from yemba.core.check.contrast import grounds_in_use
+from yemba.core.check.finding import Cure, Finding, Inspected
+from yemba.core.colour.contrast import LARGE, ratio
+from yemba.core.site.resolve import COMFORTABLE, Look
+from yemba.core.type.levels import LEVELS, Level, Text
+from yemba.core.type.scale import ENLARGE_LIMIT, SMALL_FLOOR, SMALLEST
+
+NAME = "Sizes and effects"
+
+# Limits of what reads well: common practice, no source, where none is named.
+_RUNNING = ("body", "lead", "quote")
+_LINES = (1.25, 2.0)  # line height of running text; WCAG 2.2 SC 1.4.12 asks that 1.5 can be had
+_TIGHT, _LOOSE = -0.03, 0.12  # em; letter spacing of running text (SC 1.4.12 asks that 0.12 can be had)
+_TITLES_TIGHT = -0.06  # em
+_LIGHT, _HEAVY = 300, 600
+_WIDEST_MEASURE = 80  # characters; WCAG 2.2 SC 1.4.8
+
+
+class Told(NamedTuple):
+    """A sentence about one property of a level; `warns` says that a limit is passed."""
+
+    level: str
+    name: str
+    sentence: str
+    warns: bool
+
+    @property
+    def key(self) -> str:
+        """Of the setting that it is about."""
+        return f"{self.level}.{self.name}"
+
+
+def told(look: Look, slug: str) -> list[Told]:
+    """All that can be said of a level as it is set."""
+    level, text = LEVELS[slug], look.texts[slug]
+    made = [
+        *_sizes(look, level, text),
+        *_spacing(level, text),
+        *_letters(look, level, text),
+        *_effects(look, level, text),
+    ]
+    return [Told(slug, name, sentence, warns) for name, sentence, warns in made]
+
+
+_Said = tuple[str, str, bool]
+
+
+def _sizes(look: Look, level: Level, text: Text) -> Iterator[_Said]:
+    low, high = text.size
+    floor = SMALLEST if level.slug in _RUNNING or level.slug == "button" else SMALL_FLOOR
+    for end, size, where in (("phone", low, "on a phone"), ("wide", high, "on a wide window")):
+        if size < floor:
+            yield end, f"{size:.3g} px {where} is hard to read; {floor:g} px is the least.", True
+    if max(low, high) > ENLARGE_LIMIT * min(low, high):
+        times = max(low, high) / min(low, high)
+        yield "wide", f"One end is {times:.1f} times the other; past {ENLARGE_LIMIT:g} enlarging the page fails.", True
+    number = int(level.slug[1]) if level.slug[1:].isdigit() else 6
+    above = look.sizes.get(f"h{number - 1}")
+    if number < 6 and above and (low > above.low + 0.01 or high > above.high + 0.01):
+        yield "wide", f"Larger than Heading {number - 1} above it.", True
+
+
+def _spacing(level: Level, text: Text) -> Iterator[_Said]:
+    running = level.slug in _RUNNING
+    if running and not _LINES[0] <= text.leading <= _LINES[1]:
+        close = "too close" if text.leading < _LINES[0] else "too far apart"
+        yield "leading", f"Lines stand {close}: {text.leading:g}; {_LINES[0]:g} to {_LINES[1]:g} reads well.", True
+    low, high = (_TIGHT, _LOOSE) if running else (_TITLES_TIGHT, 0.3)
+    if not low <= text.spacing <= high:
+        where = "touch" if text.spacing < low else "fall apart"
+        yield "spacing", f"At {text.spacing:g} em letters {where}; {low:g} to {high:g} em reads well.", True
+
+
+def _letters(look: Look, level: Level, text: Text) -> Iterator[_Said]:
+    running, family = level.slug in _RUNNING, look.families[text.face]
+    if text.case == "uppercase":
+        yield "case", "Capitals have one height: words lose their outline and are read more slowly.", running
+    if text.case == "small-caps" and "smcp" not in family.facts.features:
+        yield "case", f"{family.name} has no small capitals; browsers draw shrunken capitals, which look thin.", True
+    if running and not _LIGHT <= text.weight <= _HEAVY:
+        yield "weight", f"Weight {text.weight} in long text; {_LIGHT} to {_HEAVY} reads well.", True
+    if text.style == "italic":
+        slanted = "" if family.italic else f" {family.name} has no italics of its own; browsers slant its letters."
+        tires = "Long text in italics tires." if running else "Italics read a little more slowly."
+        yield "style", f"{tires}{slanted}", running
+
+
+def _effects(look: Look, level: Level, text: Text) -> Iterator[_Said]:
+    facts = look.families[text.face].facts
+    if text.line == "line-through":
+        share = 100 * max(facts.thin, 1) / max(facts.x_height, 1)
+        yield (
+            "line",
+            f"The line covers about {share:.0f} % of each small letter, and says that it no longer holds.",
+            True,
+        )
+    if text.line == "underline":
+        links = look.value("link.underline") == "always"
+        yield (
+            "line",
+            f"It crosses the tails of letters{', and links are underlined too: it looks like one' * links}.",
+            links,
+        )
+    if text.shadow == "soft":
+        yield "shadow", "A glow in the ground’s own colour: it changes nothing there, and helps over a picture.", False
+    if text.shadow == "hard":
+        worst = min(grounds_in_use(look), key=lambda slug: _against_shadow(look, slug))
+        got, name = _against_shadow(look, worst), look.ground_names[worst]
+        yield (
+            "shadow",
+            f"Letters have {got:.1f} : 1 against their shadow on {name}; {LARGE:g} : 1 is needed.",
+            got < LARGE,
+        )
+    if text.outline:
+        edge = min(ratio(look.grounds[slug].heading, look.grounds[slug].fill) for slug in grounds_in_use(look))
+        stroke = facts.thick / facts.units_per_em
+        thick = text.outline > stroke
+        more = f" It is thicker than the strokes of the letters, {stroke:.2f} em: their openings fill." if thick else ""
+        yield "outline", f"Over a picture every letter keeps an edge of {edge:.1f} : 1.{more}", thick
+
+
+def _against_shadow(look: Look, ground: str) -> float:
+    return ratio(look.grounds[ground].heading, look.grounds[ground].line)
+
+
+def measure_told(look: Look) -> str:
+    """What is wrong with the longest line, "" where nothing is."""
+    low, high = COMFORTABLE
+    if low <= look.measure <= high:
+        return ""
+    past = f" WCAG asks for at most {_WIDEST_MEASURE}." if look.measure > _WIDEST_MEASURE else ""
+    return f"{look.measure:g} characters in a line; {low} to {high} is comfortable.{past}"
+
+
+def find(inspected: Inspected) -> Iterator[Finding]:
+    """Every warning, cured by what the template or the scale would give where the owner set it."""
+    look = inspected.look
+    for slug, level in LEVELS.items():
+        for one in told(look, slug):
+            if one.warns:
+                mine = look.resolve(one.key).set_by_owner
+                cure = Cure("Return it", "return-value", {"key": one.key}) if mine else None
+                yield Finding(f"{level.name}: {one.sentence}", level.chapter, control=one.key, cure=cure)
+    if said := measure_told(look):
+        cure = Cure("Return it", "return-value", {"key": "type.measure"})
+        yield Finding(f"Longest line: {said}", "type", control="type.measure", cure=cure)

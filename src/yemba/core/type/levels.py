@@ -1,0 +1,94 @@
+"""The levels of text: what each follows where nothing is set, and what may be set of it."""
+
+from __future__ import annotations
+
+from typing import NamedTuple
+
+from yemba.core.type.scale import Fluid
+
+
+class Level(NamedTuple):
+    """`follows` is the face it takes where none is set, "heading" or "body". `step` is its place on the scale, None
+    where the template sets its size against the text's. `faced` may have a face of its own; a `title` may carry
+    effects. `chapter` is where its controls stand first."""
+
+    slug: str
+    name: str
+    follows: str
+    step: int | None
+    faced: bool = False
+    title: bool = False
+    chapter: str = "type"
+
+
+# Steps of the scale: common practice, no source.
+LEVELS = {
+    level.slug: level
+    for level in (
+        Level("h1", "Heading 1", "heading", 5, title=True),
+        Level("h2", "Heading 2", "heading", 4, title=True),
+        Level("h3", "Heading 3", "heading", 3, title=True),
+        Level("h4", "Heading 4", "heading", 2, title=True),
+        Level("h5", "Heading 5", "heading", 1, title=True),
+        Level("h6", "Heading 6", "heading", 0, title=True),
+        Level("lead", "Lead", "body", 1),
+        Level("body", "Text", "body", 0),
+        Level("small", "Small", "body", -1),
+        Level("quote", "Quotes", "body", 1, faced=True),
+        Level("title", "Site title", "heading", None, faced=True, title=True),
+        Level("navigation", "Navigation", "body", None, faced=True),
+        Level("button", "Buttons", "body", 0, faced=True),
+        Level("footer", "Footer", "body", -1, faced=True, chapter="footer"),
+    )
+}
+STEPPED = {slug: level.step for slug, level in LEVELS.items() if level.step is not None}
+
+STYLES = {"normal": "Upright", "italic": "Italic"}
+"""By the value of CSS font-style."""
+CASES = {"none": "As written", "uppercase": "Capitals", "small-caps": "Small capitals"}
+LINES = {"none": "None", "underline": "Underlined", "line-through": "Struck through"}
+"""By the value of CSS text-decoration-line."""
+SHADOWS = {"none": "None", "soft": "Soft", "hard": "Hard"}
+SHADOW_BLUR, SHADOW_SHIFT = 0.14, 0.045  # em; common practice, no source
+
+PROPERTIES = {
+    "face": "face",
+    "wide": "size on a wide window",
+    "phone": "size on a phone",
+    "weight": "weight",
+    "style": "style",
+    "width": "width",
+    "spacing": "letter spacing",
+    "leading": "line height",
+    "case": "case",
+    "line": "line",
+    "shadow": "shadow",
+    "outline": "outline",
+}
+EFFECTS = ("line", "shadow", "outline")
+
+
+def properties(level: Level) -> list[str]:
+    """What may be set of a level."""
+    return [name for name in PROPERTIES if (name != "face" or level.faced) and (name not in EFFECTS or level.title)]
+
+
+class Text(NamedTuple):
+    """How a level is set. `size` in px, `weight` and `stretch` (%) within what the face has, `spacing` in em,
+    `outline` in em, the others as CSS says them."""
+
+    face: str
+    size: Fluid
+    weight: int
+    style: str
+    stretch: int
+    spacing: float
+    leading: float
+    case: str
+    line: str
+    shadow: str
+    outline: float
+
+    def written(self, words: str) -> str:
+        """The words as they show."""
+        return words.upper() if self.case == "uppercase" else words

@@ -1,0 +1,206 @@
+"""The font files of a site: which it needs, what of them goes out, and the styles that call for them."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from hashlib import sha256
+from typing import NamedTuple
+
+from yemba.core.site.catalogue import Family, FontFile
+from yemba.core.site.one_offs import faces_of_one_offs
+from yemba.core.site.resolve import Look
+from yemba.core.type.alphabets import letters_of
+from yemba.core.type.facts import FULL
+from yemba.core.type.fallback import BOLD_FROM, LOCALS, fallback
+from yemba.core.type.levels import LEVELS
+from yemba.core.type.subset import VERSION, cut
+from yemba.core.type.subsets import RANGES, subset_of
+
+_ALWAYS = "".join(map(chr, range(0x20, 0x7F))) + "\xa0©–—‘’“”…€−+"
+"""What Yemba itself says on a page, and what visitors type into forms."""
+_GENERIC = {"serif": "serif", "sans": "sans-serif", "hand": "cursive"}
+
+
+class Published(NamedTuple):
+    """A font file as it goes out with a site: cut to `letters`. `key` names bytes that always come out the same."""
+
+    family: Family
+    file: FontFile
+    letters: frozenset[str]
+    features: tuple[str, ...]
+    axes: tuple[str, ...]
+
+    @property
+    def key(self) -> str:
+        made_of = (VERSION, _digest(self.family, self.file), sorted(self.letters), self.features, self.axes)
+        return sha256(repr(made_of).encode()).hexdigest()[:40]
+
+    @property
+    def name(self) -> str:
+        """Under assets/; safe to keep for ever."""
+        return _name(self.family, self.file, self.key)
+
+    def make(self) -> bytes:
+        if self.family.whole:
+            return self.family.read(self.file.name)
+        letters = {ord(letter) for letter in self.letters}
+        return cut(self.family.read(self.file.name), letters, self.features, self.axes)
+
+
+def used_families(look: Look) -> list[Family]:
+    """Every family that the site shows, each once: the headings' first."""
+    shown = (*(look.face(slug) for slug in LEVELS), *faces_of_one_offs(look))
+    return list({family.slug: family for family in shown}.values())
+
+
+def letters_of_site(look: Look) -> frozenset[str]:
+    """Every character that may show: what is written, the alphabet of its language, and what Yemba says."""
+    document = look.document
+    written = document.model_dump_json(exclude={"bin", "set_aside", "fonts"})
+    written += written.upper() + letters_of(document.language) + _ALWAYS
+    return frozenset(letter for letter in written if letter.isprintable())
+
+
+def published(look: Look) -> list[Published]:
+    """The files that go out with a site."""
+    letters, features, axes = letters_of_site(look), _features(look), _axes(look)
+    of_subset: dict[str, frozenset[str]] = {"": letters}
+    for subset in {subset_of(letter) for letter in letters} - {""}:
+        of_subset[subset] = frozenset(letter for letter in letters if subset_of(letter) == subset)
+    return [
+        Published(family, file, of_subset[file.subset], features, axes)
+        for family in used_families(look)
+        for file in family.files
+        if file.subset in of_subset
+    ]
+
+
+def _features(look: Look) -> tuple[str, ...]:
+    """OpenType tags of the features that texts ask for by a setting."""
+    asked = {
+        "dlig": "discretionary" in look.value("type.ligatures"),
+        "smcp": any(text.case == "small-caps" for text in look.texts.values()),
+    }
+    return ("lnum", "onum", "pnum", "tnum", *(tag for tag, wanted in asked.items() if wanted))
+
+
+def _axes(look: Look) -> tuple[str, ...]:
+    """Tags of the axes that the site moves on."""
+    return ("wght", "wdth") if any(text.stretch != FULL for text in look.texts.values()) else ("wght",)
+
+
+def preloads(look: Look, files: list[Published]) -> list[str]:
+    """Names of the files that the first lines of any page are set in: the upright Latin of text and headings."""
+    first = {look.face(slug).file("x", look.texts[slug].weight) for slug in ("body", "h1")}
+    faces = {look.face(slug).slug for slug in ("body", "h1")}
+    return [one.name for one in files if one.family.slug in faces and one.file in first]
+
+
+def faces(look: Look, files: list[Published]) -> str:
+    """@font-face rules of what goes out, and of local fonts dressed up to take its room."""
+    rules = [_face(one.family, one.file, one.name) for one in files]
+    return "\n".join([*rules, *(_dressed(family) for family in used_families(look))])
+
+
+def all_faces(look: Look) -> str:
+    """The same for every family that could be chosen, whole: in a draft a change of face shows at once."""
+    return "\n".join(_whole(family) for family in look.families.values())
+
+
+def own_faces(look: Look) -> str:
+    """@font-face rules of the owner's own fonts for the studio, each file under its digest."""
+    own = (family for family in look.families.values() if family.own)
+    return "\n".join(_face(family, file, f"fonts/{file.name}/") for family in own for file in family.files)
+
+
+def whole_files(look: Look) -> dict[str, tuple[Family, FontFile]]:
+    """What a draft has under assets/, by name."""
+    return {whole_name(family, file): (family, file) for family in look.families.values() for file in family.files}
+
+
+def whole_name(family: Family, file: FontFile) -> str:
+    return _name(family, file, _digest(family, file))
+
+
+def stack(family: Family) -> str:
+    """The family, what takes its room until it is there, and what is left where neither is."""
+    dressed = ", ".join(f'"{called(family)} {local.names[0]}"' for local in LOCALS[family.kind])
+    return f'"{called(family)}", {dressed}, {_GENERIC[family.kind]}'
+
+
+def called(family: Family) -> str:
+    """What styles call it. One of the owner's own may have the name of a shipped one."""
+    return family.name if not family.own else f"{family.name} {family.slug}"
+
+
+def _name(family: Family, file: FontFile, digest: str) -> str:
+    return f"{family.slug}-{file.subset or 'all'}-{file.style}.{digest[:10]}.woff2"
+
+
+_DIGESTS: dict[tuple[str, str], str] = {}
+_WHOLE: dict[tuple[str, tuple[FontFile, ...]], str] = {}
+_DRESSED: dict[tuple[str, tuple[FontFile, ...]], str] = {}
+
+
+def _digest(family: Family, file: FontFile) -> str:
+    """Of the file as it is kept, read once: shipped files do not change while Yemba runs, stored ones never do."""
+    known = (family.slug, file.name)
+    if known not in _DIGESTS:
+        _DIGESTS[known] = sha256(family.read(file.name)).hexdigest()
+    return _DIGESTS[known]
+
+
+def _whole(family: Family) -> str:
+    known = (family.slug, family.files)
+    if known not in _WHOLE:
+        rules = [_face(family, file, whole_name(family, file)) for file in family.files]
+        _WHOLE[known] = "\n".join([*rules, _dressed(family)])
+    return _WHOLE[known]
+
+
+def _face(family: Family, file: FontFile, name: str) -> str:
+    said = {
+        "font-family": f'"{called(family)}"',
+        "font-style": file.style,
+        "font-weight": _span(file.weights),
+        "font-stretch": _span(family.widths, "%"),
+        "font-display": "swap",
+        "src": f'url("{name}") format("woff2")',
+        "unicode-range": RANGES.get(file.subset, ""),
+    }
+    return _rule(said)
+
+
+def _dressed(family: Family) -> str:
+    """Local fonts that take up the room of a family, its regular and its bold."""
+    known = (family.slug, family.files)
+    if known not in _DRESSED:
+        _DRESSED[known] = "\n".join(_local_rules(family))
+    return _DRESSED[known]
+
+
+def _local_rules(family: Family) -> Iterator[str]:
+    facts = family.facts
+    for local in LOCALS[family.kind]:
+        for bold in (False, True):
+            room = fallback(facts, family.average(700 if bold else 400), local.bold if bold else local.width)
+            yield _rule(
+                {
+                    "font-family": f'"{called(family)} {local.names[0]}"',
+                    "font-weight": f"{BOLD_FROM} 1000" if bold else f"1 {BOLD_FROM - 1}",
+                    "src": ", ".join(f'local("{name}{" Bold" if bold else ""}")' for name in local.names),
+                    "size-adjust": f"{room.size_adjust:.4f}%",
+                    "ascent-override": f"{room.ascent_override:.4f}%",
+                    "descent-override": f"{room.descent_override:.4f}%",
+                    "line-gap-override": f"{room.line_gap_override:.4f}%",
+                }
+            )
+
+
+def _span(ends: tuple[int, int], unit: str = "") -> str:
+    low, high = (f"{end}{unit}" for end in ends)
+    return low if low == high else f"{low} {high}"
+
+
+def _rule(said: dict[str, str]) -> str:
+    return f"@font-face{{{''.join(f'{name}:{value};' for name, value in said.items() if value)}}}"

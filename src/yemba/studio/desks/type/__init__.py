@@ -1,0 +1,46 @@
+"""The Type chapter, in four views: pairings, sizes with the waterfall, fonts and what they cost, one-offs."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+
+from yemba.core.site.resolve import Look
+from yemba.core.site.settings import SETTINGS
+from yemba.core.type.levels import LEVELS
+from yemba.sites.models import Site
+from yemba.studio.desks.setting import Context
+from yemba.studio.desks.type import fonts, one_offs, pairings, sizes
+from yemba.studio.waiting import Waiting
+
+_VIEWS = {
+    "pairings": ("Pairings", pairings.view),
+    "sizes": ("Sizes", sizes.view),
+    "fonts": ("Fonts", fonts.view),
+    "one-offs": ("One-offs", one_offs.view),
+}
+_ON_PAIRINGS = ("type.heading", "type.body")
+
+
+def _at(control: str) -> dict[str, str]:
+    """Where a control of this chapter is, given its id as changes and checks name it."""
+    level, _, name = control.partition(".")
+    if control.startswith("font-"):
+        return {"show": "fonts"}
+    if control in _ON_PAIRINGS or name == "face":
+        return {"show": "pairings"}
+    if level in LEVELS:
+        return {"show": "sizes", "level": level}
+    return {"show": "sizes"} if control in SETTINGS else {}
+
+
+def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiting]) -> Context:
+    query = {**_at(query.get("at", "")), **query}
+    shown = query.get("show", "")
+    if shown not in _VIEWS:
+        shown = "pairings"
+    return {
+        "views": [{"slug": slug, "name": name, "shown": slug == shown} for slug, (name, _) in _VIEWS.items()],
+        "show": shown,
+        "wide_desk": shown == "sizes",
+        **_VIEWS[shown][1](site, look, query),
+    }

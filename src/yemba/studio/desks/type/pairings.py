@@ -1,0 +1,104 @@
+"""Pairings: those to go back to, ready ones, and the faces ranked for the one that stays."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+
+from yemba.core.site.one_offs import one_offs
+from yemba.core.site.resolve import Look
+from yemba.core.type.levels import LEVELS
+from yemba.core.type.pairing import judge, ranked, reason
+from yemba.sites import brand_sheets
+from yemba.sites.models import Site
+from yemba.studio.desks.setting import Context, setting
+
+_OFFERED = 8
+
+
+def view(site: Site, look: Look, query: Mapping[str, str]) -> Context:
+    heading, body = look.family("type.heading"), look.family("type.body")
+    pairings = _ready(look, (heading.slug, body.slug))
+    apart = [one for one in one_offs(look) if one.element and one.path[-1] == "face"]
+    return {
+        "back": _back(site, look),
+        "pairings": pairings[:_OFFERED],
+        "more_pairings": pairings[_OFFERED:],
+        "families": list(look.families.values()),
+        "under": _ranked(look, heading=heading.slug),
+        "over": _ranked(look, body=body.slug),
+        "heading": setting(look, "type.heading") | {"family": heading},
+        "body": setting(look, "type.body") | {"family": body},
+        "faced": [_face(look, slug) for slug, level in LEVELS.items() if level.faced],
+        "faces_apart": len(apart),
+    }
+
+
+def _face(look: Look, slug: str) -> Context:
+    return setting(look, f"{slug}.face") | {
+        "name": LEVELS[slug].name,
+        "follows": look.family(f"type.{LEVELS[slug].follows}").name,
+        "choices": [(key, family.name) for key, family in look.families.items()],
+    }
+
+
+def _ready(look: Look, now: tuple[str, str]) -> list[Context]:
+    """The ready ones: the chosen one first, then the best by what is measured."""
+    families = look.families
+    found = [
+        {
+            "pairing": p,
+            "chosen": (p.heading, p.body) == now,
+            "score": judge(families[p.heading], families[p.body]).score,
+        }
+        for p in look.catalogue.pairings.values()
+    ]
+    return sorted(found, key=lambda entry: (not entry["chosen"], -entry["score"]))
+
+
+def _back(site: Site, look: Look) -> list[Context]:
+    """The pairs that are always there to go back to: the template's own, and those of the brand sheets."""
+    own = look.template.design | look.template.sheets[0].values
+    known = [(f"{look.template.name}’s own", own)]
+    applied = look.document.ready_sheet
+    if applied:
+        sheet = look.catalogue.ready_sheet(applied)
+        known.append((f"Brand sheet {sheet.name}", own | sheet.values))
+    known += [(f"Brand sheet {sheet.name}", sheet.values) for sheet in brand_sheets.sheets_of(site.owner)]
+    found: dict[tuple[str, str], Context] = {}
+    for name, values in known:
+        pair = values.get("type.heading", ""), values.get("type.body", "")
+        if set(pair) <= look.families.keys() and pair not in found:
+            found[pair] = _pair(look, name, pair)
+    return list(found.values())
+
+
+def _pair(look: Look, name: str, pair: tuple[str, str]) -> Context:
+    heading, body = (look.families[slug] for slug in pair)
+    now = (look.family("type.heading").slug, look.family("type.body").slug)
+    return {
+        "name": name,
+        "heading": pair[0],
+        "body": pair[1],
+        "said": heading.name if heading is body else f"{heading.name} and {body.name}",
+        "chosen": pair == now,
+    }
+
+
+def _ranked(look: Look, heading: str = "", body: str = "") -> list[Context]:
+    """The faces that go best with the one that stays, each as the pair that choosing it makes."""
+    families = look.families
+    now = look.family("type.body" if heading else "type.heading").slug
+    order = ranked(families, heading, body)
+    shown = order[:_OFFERED] + [one for one in order[_OFFERED:] if one.slug == now]
+    return [
+        {
+            "name": families[one.slug].name,
+            "heading": heading or one.slug,
+            "body": body or one.slug,
+            "reason": one.reason or reason(judge(families[heading or one.slug], families[body or one.slug])),
+            "slug": one.slug,
+            "chosen": one.slug == now,
+            "scripts": ", ".join(families[one.slug].scripts),
+        }
+        for one in shown
+    ]

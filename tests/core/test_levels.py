@@ -1,0 +1,172 @@
+"""Sizes hold their order and their limits, whatever is set; every level says what it does to reading."""
+
+from __future__ import annotations
+
+import re
+from typing import Any
+
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from yemba.catalogue import catalogue
+from yemba.core.check.finding import Inspected
+from yemba.core.check.legible import find, told
+from yemba.core.site.document import Document
+from yemba.core.site.resolve import COMFORTABLE, Look
+from yemba.core.site.settings import SETTINGS, Between
+from yemba.core.type.levels import LEVELS, STEPPED
+from yemba.core.type.scale import ENLARGE_LIMIT, SMALL_FLOOR, SMALLEST, Fluid, line_height
+from yemba.sites import starter
+
+CATALOGUE = catalogue()
+START = starter.document("Saltmarsh Bindery", "slipway", CATALOGUE)
+HEADINGS = [f"h{n}" for n in range(1, 7)]
+
+
+def look(template: str = "slipway", **sheet: Any) -> Look:
+    values = {key.replace("__", "."): value for key, value in sheet.items()}
+    return Look(START.model_copy(update={"template": template, "sheet": values}), CATALOGUE)
+
+
+def allowed(key: str) -> st.SearchStrategy[float]:
+    rule = SETTINGS[key].rule
+    assert isinstance(rule, Between)
+    return st.integers(0, round((rule.high - rule.low) / rule.step)).map(lambda n: rule.low + n * rule.step)
+
+
+scales = st.fixed_dictionaries(
+    {"type.base": allowed("type.base"), "type.ratio": allowed("type.ratio")},
+    optional={"type.base_phone": allowed("type.base_phone"), "type.ratio_phone": allowed("type.ratio_phone")},
+)
+
+
+@given(scales, st.sampled_from(sorted(CATALOGUE.templates)))
+def test_sizes_never_fall_with_level_nor_under_their_floor(sheet: dict[str, float], template: str) -> None:
+    sizes = look(template, **sheet).sizes
+    least = min(SMALLEST, sheet.get("type.base_phone", SMALLEST))
+    for end in ("low", "high"):
+        levels = [getattr(sizes[level], end) for level in HEADINGS]
+        assert levels == sorted(levels, reverse=True)
+        assert getattr(sizes["body"], end) >= least
+        assert getattr(sizes["small"], end) >= min(SMALL_FLOOR, least)
+
+
+@given(scales)
+def test_no_size_of_the_scale_grows_so_much_that_zooming_fails(sheet: dict[str, float]) -> None:
+    found = look(**sheet)
+    for level in STEPPED:
+        size = found.sizes[level]
+        assert size.low <= size.high <= size.low * ENLARGE_LIMIT + 1e-9
+        assert not any(one.warns and "times" in one.sentence for one in told(found, level))
+
+
+@given(st.sampled_from(sorted(STEPPED)), allowed("h1.wide"), allowed("h1.phone"))
+def test_a_size_by_hand_stays_as_set_and_is_warned_of_past_the_limits(level: str, wide: float, phone: float) -> None:
+    found = look(**{f"{level}.wide": wide, f"{level}.phone": phone})
+    assert found.sizes[level] == Fluid(phone, wide)
+    said = [one.sentence for one in told(found, level) if one.warns]
+    assert any("times the other" in sentence for sentence in said) == (
+        max(wide, phone) > ENLARGE_LIMIT * min(wide, phone)
+    )
+    if level == "body":
+        assert any("on a phone is hard" in sentence for sentence in said) == (phone < SMALLEST)
+    others = look()
+    assert {key: size for key, size in found.sizes.items() if key not in (level, "title", "navigation")} == {
+        key: size for key, size in others.sizes.items() if key not in (level, "title", "navigation")
+    }
+
+
+@given(scales)
+def test_the_css_of_a_size_reaches_both_ends(sheet: dict[str, float]) -> None:
+    for size in look(**sheet).sizes.values():
+        assert at(size.css(), 360) == pytest.approx(size.low, abs=0.02)
+        assert at(size.css(), 1240) == pytest.approx(size.high, abs=0.02)
+
+
+def at(css: str, width: int) -> float:
+    """What a browser makes of a clamp() of rem and vw at a window width."""
+    if not css.startswith("clamp"):
+        return float(css.removesuffix("rem")) * 16
+    low, start, slope, high = (float(n) for n in re.findall(r"-?\d+(?:\.\d+)?", css))
+    return min(max(low * 16, start * 16 + slope * width / 100), high * 16)
+
+
+def test_a_size_that_does_not_grow_is_written_plainly() -> None:
+    assert Fluid(16, 16).css() == "1rem"
+
+
+def test_line_height_falls_with_size_and_rises_with_measure() -> None:
+    assert line_height(18, 66) > line_height(48, 66)
+    assert line_height(18, 75) > line_height(18, 45)
+    assert look(**{"body.wide": 28}).texts["body"].leading < look().texts["body"].leading
+
+
+@given(scales, st.sampled_from(sorted(CATALOGUE.families)), st.sampled_from(sorted(CATALOGUE.templates)))
+@settings(max_examples=60)
+def test_lines_are_held_in_the_comfortable_range(sheet: dict[str, Any], family: str, template: str) -> None:
+    assert COMFORTABLE[0] <= look(template, **sheet, **{"type.body": family}).measure <= COMFORTABLE[1]
+    assert look(template, **sheet, **{"type.measure": 90}).measure == 90
+
+
+def test_levels_follow_the_faces_until_they_have_their_own() -> None:
+    found = look(**{"type.heading": "lora", "type.body": "karla", "navigation.face": "oswald"})
+    assert {slug: found.texts[slug].face for slug in ("h3", "title", "body", "button", "navigation", "quote")} == {
+        "h3": "lora", "title": "lora", "body": "karla", "button": "karla", "navigation": "oswald", "quote": "karla",
+    }  # fmt: skip
+    assert look(**{"navigation.face": "gone"}).face("navigation").slug == look().family("type.body").slug
+
+
+def test_a_weight_and_a_width_stay_within_what_the_face_has() -> None:
+    heavy = look(**{"type.heading": "lora", "h1.weight": 900, "h1.width": 75}).texts["h1"]
+    assert (heavy.weight, heavy.stretch) == (700, 100)
+    narrow = look(**{"type.heading": "archivo", "h1.weight": 900, "h1.width": 75}).texts["h1"]
+    assert (narrow.weight, narrow.stretch) == (900, 75)
+
+
+@pytest.mark.parametrize(
+    ("sheet", "said"),
+    [
+        ({"body.phone": 14}, "14 px on a phone"),
+        ({"h1.wide": 120, "h1.phone": 30}, "4.0 times"),
+        ({"h3.wide": 90}, "Larger than Heading 2"),
+        ({"body.leading": 1.1}, "too close"),
+        ({"body.spacing": 0.2}, "fall apart"),
+        ({"body.case": "uppercase"}, "Capitals"),
+        ({"body.weight": 800, "type.body": "karla"}, "Weight 800"),
+        ({"h1.line": "line-through"}, "no longer holds"),
+        ({"h1.line": "underline"}, "looks like one"),
+        ({"h1.outline": 0.12, "type.heading": "manrope"}, "thicker than the strokes"),
+        ({"type.measure": 90}, "WCAG"),
+        ({"h2.case": "small-caps"}, "no small capitals"),
+    ],
+)
+def test_what_passes_a_limit_is_warned_of_and_can_be_returned(sheet: dict[str, Any], said: str) -> None:
+    found = Inspected(look(**sheet), _no_file, {})
+    [finding] = [one for one in find(found) if said in one.sentence]
+    assert finding.cure
+    assert finding.cure.command == "return-value"
+    assert finding.cure.arguments["key"] in sheet
+
+
+def _no_file(digest: str) -> bytes:
+    raise AssertionError(digest)
+
+
+@pytest.mark.parametrize("template", sorted(CATALOGUE.templates))
+def test_no_template_needs_a_warning(template: str) -> None:
+    assert list(find(Inspected(look(template), _no_file, {}))) == []
+
+
+def test_an_effect_within_its_limit_is_told_all_the_same() -> None:
+    found = look(**{"h1.shadow": "soft", "h1.outline": 0.03, "h1.style": "italic", "type.heading": "oswald"})
+    said = {one.name: one for one in told(found, "h1")}
+    assert {"shadow", "outline", "style"} <= said.keys()
+    assert not any(one.warns for one in said.values())
+    assert "slant" in said["style"].sentence, "Oswald has no italics"
+
+
+def test_every_level_may_be_set_and_returned() -> None:
+    document = Document.model_validate(START.plain() | {"sheet": {f"{slug}.spacing": 0.1 for slug in LEVELS}})
+    found = Look(document, CATALOGUE)
+    assert all(text.spacing == 0.1 for text in found.texts.values())
