@@ -6,12 +6,15 @@ import os
 import shutil
 from collections.abc import Iterator
 from functools import cache
+from pathlib import Path
 
 import pytest
+from fontTools.ttLib import TTFont
 from playwright.sync_api import Browser, BrowserContext, Page, expect, sync_playwright
 
 from tests.browser.hands import BUTTON, eventually
 from tests.conftest import needs
+from yemba.catalogue import FONTS
 from yemba.core.picture import sizes
 from yemba.demo import scenario
 from yemba.render import files
@@ -66,3 +69,16 @@ def bench(page: Page, live_server) -> Page:
     shown = f"document.querySelector('{BUTTON}')"
     eventually(page, f"!!{shown} && getComputedStyle({shown}).backgroundColor === 'rgb(140, 59, 42)'")
     return page
+
+
+@pytest.fixture(scope="session")
+def kelp(tmp_path_factory: pytest.TempPathFactory) -> Path:
+    """A font that does not ship: a shipped one under another name, as a TTF."""
+    font = TTFont(FONTS / "lora" / "latin-normal.woff2")
+    for record in font["name"].names:
+        if record.nameID in (1, 4, 16):
+            record.string = "Kelp"
+    font.flavor = None
+    file = tmp_path_factory.mktemp("fonts") / "kelp.ttf"
+    font.save(file)
+    return file

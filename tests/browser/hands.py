@@ -48,6 +48,11 @@ def chapter(page: Page, name: str) -> None:
     expect(page.locator("#desk h1")).to_have_text(name)
 
 
+def view(page: Page, name: str) -> None:
+    page.locator(".views").get_by_role("link", name=name).click()
+    expect(page.locator(".views [aria-current=page]")).to_have_text(name)
+
+
 def kept(page: Page, words: str) -> None:
     expect(page.locator("#kept")).to_contain_text(words)
 

@@ -7,7 +7,7 @@ import re
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.hands import BUTTON, chapter, eventually, frames, kept, style, until
+from tests.browser.hands import BUTTON, chapter, eventually, frames, kept, style, until, view
 from yemba.core.colour.grounds import GROUND_NAMES
 from yemba.core.site.document import read
 from yemba.hosting.services import rendering
@@ -18,11 +18,6 @@ from yemba.sites.models import Site
 
 pytestmark = [pytest.mark.browser, pytest.mark.django_db(transaction=True)]
 FILL = f"getComputedStyle(document.querySelector('{BUTTON}')).backgroundColor"
-
-
-def view(page: Page, name: str) -> None:
-    page.locator(".views").get_by_role("link", name=name).click()
-    expect(page.locator(".views [aria-current=page]")).to_have_text(name)
 
 
 def test_from_pasted_codes_to_a_published_site(bench: Page) -> None:

@@ -14,7 +14,8 @@ from yemba.core.errors import Fault
 from yemba.core.type.facts import Facts
 from yemba.core.type.intake import Taken, check_size, take
 
-_SECONDS, _MEMORY = 30, 800_000_000  # of that process
+_SECONDS, _MEMORY = 20, 800_000_000  # of that process
+_PATIENCE = 30.0  # s
 
 
 def take_apart(data: bytes, file_name: str) -> Taken:
@@ -25,7 +26,7 @@ def take_apart(data: bytes, file_name: str) -> Taken:
             [sys.executable, "-m", __name__, file_name],
             input=data,
             capture_output=True,
-            timeout=_SECONDS,
+            timeout=_PATIENCE,
             check=False,
             preexec_fn=_limit,
             env={"PYTHONPATH": os.pathsep.join(sys.path)},

@@ -6,6 +6,7 @@ Text is shaped by HarfBuzz, as browsers do, so that kerning and ligatures count.
 from __future__ import annotations
 
 import itertools
+from collections.abc import Collection
 from functools import cached_property
 from io import BytesIO
 from typing import Any, NamedTuple
@@ -17,6 +18,7 @@ from fontTools.pens.recordingPen import RecordingPen
 from fontTools.pens.svgPathPen import SVGPathPen
 from fontTools.pens.transformPen import TransformPen
 from fontTools.ttLib import TTFont
+from fontTools.ttLib.sfnt import SFNTWriter
 
 from yemba.core.errors import Fault
 
@@ -255,13 +257,19 @@ class Face:
 
     @cached_property
     def _plain_face(self) -> harfbuzz.Face:
-        return opened(self._font)
+        """For shaping: outlines stay packed, since only advances count."""
+        return opened(self._font, but=_OUTLINES)
 
 
-def opened(font: TTFont) -> harfbuzz.Face:
-    """A font for HarfBuzz, which asks for tables one by one: outlines stay packed where only advances count."""
-    return harfbuzz.Face.create_for_tables(_table, font.reader)
+_OUTLINES = ("glyf", "loca", "gvar", "CFF ", "CFF2")
 
 
-def _table(face: harfbuzz.Face, tag: str, reader: Any) -> bytes:
-    return bytes(reader[tag]) if tag in reader else b""
+def opened(font: TTFont, but: Collection[str] = ()) -> harfbuzz.Face:
+    """A font for HarfBuzz, without the tables named in `but`."""
+    reader, out = font.reader, BytesIO()
+    tags = [tag for tag in reader.keys() if tag not in but]  # noqa: SIM118 - a reader is no dict
+    writer = SFNTWriter(out, len(tags), reader.sfntVersion)
+    for tag in tags:
+        writer[tag] = reader[tag]
+    writer.close()
+    return harfbuzz.Face(out.getvalue())

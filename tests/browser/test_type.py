@@ -1,0 +1,114 @@
+"""The Type chapter as owners use it: a pairing that leaves a one-off alone, a font of one's own, the waterfall by keys."""
+
+from __future__ import annotations
+
+from pathlib import Path
+
+import pytest
+from playwright.sync_api import Page, expect
+
+from tests.browser.hands import chapter, eventually, frames, kept, style, view
+from yemba.sites import services as sites
+from yemba.sites.models import Site
+
+pytestmark = [pytest.mark.browser, pytest.mark.django_db(transaction=True)]
+HEADING = ".kind-opening .title"
+FONT = f"getComputedStyle(document.querySelector('{HEADING}')).fontFamily"
+SIZE = f"parseFloat(getComputedStyle(document.querySelector('{HEADING}')).fontSize)"
+LEAD = "getComputedStyle(document.querySelector('.kind-opening .lead')).fontFamily"
+
+
+def sheet() -> dict[str, object]:
+    return dict(sites.document(Site.objects.get(slug="saltmarsh")).sheet)
+
+
+def test_a_pairing_leaves_a_one_off_alone_until_it_is_returned(bench: Page) -> None:
+    bench.mouse.click(*middle(bench, HEADING))
+    apart = bench.locator(".apart").filter(has=bench.locator("#one-heading-face"))
+    apart.locator("summary").click()
+    bench.locator("#one-heading-face").select_option(label="Caveat")
+    kept(bench, "Typeface of one text")
+    eventually(bench, f"{FONT}.includes('Caveat')")
+
+    chapter(bench, "Type")
+    expect(bench.locator("#desk .lede").first).to_contain_text("1 text with a face of its own stays as set")
+    pairing = bench.locator("#pairing-lora-karla, #desk [id^=pairing-]").nth(1).get_by_role("button")
+    pairing.hover()
+    eventually(bench, f"!{LEAD}.includes('Newsreader')")
+    pairing.click()
+    kept(bench, "1 one-off stays as set")
+    eventually(bench, f"!{LEAD}.includes('Newsreader')")
+    eventually(bench, f"{FONT}.includes('Caveat')")
+
+    view(bench, "One-offs")
+    expect(bench.locator(".one-offs li").filter(has_text="Typeface")).to_contain_text("the sheet gives")
+    bench.locator(".one-offs li").filter(has_text="Typeface of the heading").get_by_role("checkbox").check()
+    bench.get_by_role("button", name="Return those ticked").click()
+    kept(bench, "Typeface of the heading")
+    eventually(bench, f"!{FONT}.includes('Caveat')")
+    expect(bench.locator(".one-offs li").filter(has_text="Typeface of the heading")).to_have_count(0)
+
+
+def middle(page: Page, selector: str) -> tuple[float, float]:
+    box = frames(page)[0].locator(selector).first.bounding_box()
+    assert box
+    return box["x"] + box["width"] / 3, box["y"] + box["height"] / 2
+
+
+def test_a_font_of_ones_own_goes_live(bench: Page, kelp: Path, tmp_path: Path) -> None:
+    chapter(bench, "Type")
+    view(bench, "Fonts")
+    broken = tmp_path / "broken.woff2"
+    broken.write_bytes(b"wOF2" + bytes(200))
+    bench.locator("#take-font-file").set_input_files([broken, kelp])
+    expect(bench.locator("#take-font .fault")).to_contain_text("“broken.woff2” is broken")
+    expect(bench.locator(".own-fonts li")).to_contain_text("Kelp")
+    expect(bench.locator(".own-fonts li")).to_contain_text("sets no limit to embedding")
+    bench.get_by_role("button", name="For headings").click()
+    kept(bench, "Heading typeface: Kelp")
+    eventually(bench, f"{FONT}.includes('Kelp')")
+    eventually(bench, "[...document.fonts].some(f => f.family.includes('Kelp') && f.status === 'loaded')")
+
+    chapter(bench, "Proof")
+    bench.locator("#publish-button").click()
+    expect(bench.locator("#publish-button")).to_be_disabled()
+    live = bench.context.new_page()
+    live.goto(bench.url.split("/sites/")[0].replace("localhost", "saltmarsh.localhost"))
+    assert "Kelp" in style(live, HEADING, "fontFamily")
+    assert (
+        live.evaluate(
+            "document.fonts.ready.then(() => [...document.fonts].filter(f => f.family.includes('Kelp'))[0].status)"
+        )
+        == "loaded"
+    )
+
+
+def test_the_waterfall_by_keys_and_by_hand(bench: Page) -> None:
+    chapter(bench, "Type")
+    view(bench, "Sizes")
+    handle = bench.get_by_role("slider", name="Heading 1 on a wide window")
+    before = frames(bench)[0].evaluate(SIZE)
+    handle.focus()
+    for _ in range(3):
+        handle.press("Shift+ArrowRight")
+    handle.press("ArrowLeft")
+    kept(bench, "Heading 1: size on a wide window")
+    assert sheet()["h1.wide"] == round(before * 2) / 2 + 11.5
+    eventually(bench, f"{SIZE} > 20")
+    assert frames(bench)[0].evaluate(SIZE) == pytest.approx(before + 11.5, abs=0.6)
+    expect(bench.get_by_role("slider", name="Heading 1 on a wide window")).to_be_focused()
+    edits = Site.objects.get(slug="saltmarsh").edits.count()
+
+    box = bench.get_by_role("slider", name="Heading 3 on a wide window").bounding_box()
+    assert box
+    bench.mouse.move(box["x"] + 12, box["y"] + 10)
+    bench.mouse.down()
+    bench.mouse.move(box["x"] - 90, box["y"] + 10, steps=6)
+    bench.mouse.up()
+    kept(bench, "Heading 3: size on a wide window")
+    assert Site.objects.get(slug="saltmarsh").edits.count() == edits + 1, "one edit a gesture"
+    bench.get_by_role("link", name="Heading 3").click()
+    expect(bench.locator("#level")).to_have_text("Heading 3")
+    bench.get_by_role("button", name="Return all of Heading 3").click()
+    kept(bench, "Heading 3 as the template has it")
+    assert "h3.wide" not in sheet()
