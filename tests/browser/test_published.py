@@ -9,6 +9,7 @@ import re
 import shutil
 import subprocess
 import threading
+import time
 from collections.abc import Iterator
 from pathlib import Path
 
@@ -27,6 +28,7 @@ from yemba.sites.models import Site
 from yemba.studio.chapters import DESKS
 
 pytestmark = [pytest.mark.browser, pytest.mark.tools, pytest.mark.django_db(transaction=True)]
+SLOW = "/~slow"
 LONG = "Herringbone, paste paper and other endpapers that Ines makes when the tide keeps her"
 
 
@@ -99,10 +101,43 @@ def served(exported: Path) -> Iterator[str]:
         def log_message(self, format: str, *args: object) -> None:  # noqa: A002
             pass
 
+        def do_GET(self) -> None:
+            """Below SLOW fonts are held back, as on a poor line."""
+            if self.path.startswith(SLOW):
+                self.path = self.path.removeprefix(SLOW)
+                time.sleep(1 if self.path.endswith(".woff2") else 0)
+            super().do_GET()
+
     server = http.server.ThreadingHTTPServer(("127.0.0.1", 0), functools.partial(Quiet, directory=str(exported)))
     threading.Thread(target=server.serve_forever, daemon=True).start()
     yield f"http://127.0.0.1:{server.server_port}/"
     server.shutdown()
+
+
+SHIFTS = """
+  window.shifts = [];
+  new PerformanceObserver((list) => shifts.push(...list.getEntries().map((entry) => entry.value)))
+    .observe({ type: "layout-shift", buffered: true });
+"""
+
+
+@pytest.mark.parametrize("width", [1280, 390])
+@pytest.mark.parametrize("template", sorted(catalogue().templates))
+def test_nothing_jumps_while_fonts_are_held_back_a_second(
+    browser: Browser, served: str, template: str, width: int
+) -> None:
+    """Source of the measure: Layout Instability API, as Chromium tells it."""
+    page = browser.new_page(viewport={"width": width, "height": 800})
+    page.add_init_script(SHIFTS)
+    page.goto(f"{served.rstrip('/')}{SLOW}/{template}/", wait_until="domcontentloaded")
+    page.wait_for_timeout(300)
+    assert page.evaluate("document.fonts.status") == "loading"
+    assert page.locator("h1").first.bounding_box(), "the heading stands before its font is there"
+    page.wait_for_function("document.fonts.status === 'loaded'")
+    page.wait_for_timeout(300)
+    assert page.evaluate("[...document.fonts].some((font) => font.status === 'loaded')")
+    assert page.evaluate("shifts.reduce((sum, value) => sum + value, 0)") <= 0.02
+    page.close()
 
 
 def pages_in(exported: Path) -> list[str]:

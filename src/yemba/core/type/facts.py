@@ -19,6 +19,8 @@ from fontTools.pens.svgPathPen import SVGPathPen
 from fontTools.pens.transformPen import TransformPen
 from fontTools.ttLib import TTFont
 from fontTools.ttLib.sfnt import SFNTWriter
+from fontTools.varLib.models import normalizeLocation, piecewiseLinearMap
+from fontTools.varLib.varStore import VarStoreInstancer
 
 from yemba.core.errors import Fault
 
@@ -143,8 +145,8 @@ class Face:
             ascent=hhea.ascent,
             descent=hhea.descent,
             line_gap=hhea.lineGap,
-            cap_height=getattr(os2, "sCapHeight", 0) or self._height("H"),
-            x_height=getattr(os2, "sxHeight", 0) or self._height("x"),
+            cap_height=self._regular("cpht", getattr(os2, "sCapHeight", 0)) or self._height("H"),
+            x_height=self._regular("xhgt", getattr(os2, "sxHeight", 0)) or self._height("x"),
             average_width=self._average(),
             **self._strokes(),
             weights=(int(weight.minValue), int(weight.maxValue)) if weight else (os2.usWeightClass,) * 2,
@@ -154,6 +156,20 @@ class Face:
             quote=round(self.advance("“")),
             capitals=self.covers("xX") and self._outline_box("x")[3] >= 0.95 * self._outline_box("X")[3],
         )
+
+    def _regular(self, tag: str, value: int) -> int:
+        """A measure at the regular weight, where the font's own default is another (OpenType specification, MVAR)."""
+        if "MVAR" not in self._font or "fvar" not in self._font:
+            return value
+        axes, table = self._font["fvar"].axes, self._font["MVAR"].table
+        record = next((record for record in table.ValueRecord if record.ValueTag == tag), None)
+        if record is None:
+            return value
+        spans = {axis.axisTag: (axis.minValue, axis.defaultValue, axis.maxValue) for axis in axes}
+        at = normalizeLocation({"wght": REGULAR}, spans)
+        if "avar" in self._font:
+            at = {axis: piecewiseLinearMap(place, self._font["avar"].segments[axis]) for axis, place in at.items()}
+        return value + round(VarStoreInstancer(table.VarStore, axes, at)[record.VarIdx])
 
     @cached_property
     def units_per_em(self) -> int:
