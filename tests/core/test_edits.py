@@ -233,7 +233,7 @@ def test_every_command_says_in_words_what_it_does() -> None:
         "page_name": "News", "colour_name": "Sea", "kind": "words", "by": 1, "field": "heading", "element": "heading",
         "words": "Hello", "what": "colour", "ones": "", "all": "yes", "item": "", "picture": "p", "file": "f", "format": "png", "width": 1,
         "height": 1, "file_name": "a.png", "of": "type", "values": {"type.base": 20},
-        "codes": "#123456", "ground": "xsea", "role": "button", "ground_name": "Kelp", "fill": "@c1", "heading": "lora", "body": "lora", "instead": "", "font": "own-1", "family": "Kelp", "style": "normal", "lightest": 400, "heaviest": 700, "licence": "installable", "facts": {},
+        "codes": "#123456", "ground": "xsea", "role": "button", "ground_name": "Kelp", "fill": "@c1", "heading": "lora", "body": "lora", "instead": "", "font": "own-1", "level": "h2",
         "lightness": "50", "chroma": "0.1", "hue": "30",
     }  # fmt: skip
     about = {"file": "f", "format": "png", "width": 1, "height": 1, "name": "a.png"}
@@ -244,6 +244,7 @@ def test_every_command_says_in_words_what_it_does() -> None:
         "files": [{"file": "f", "lightest": 400, "heaviest": 400}],
     }
     font["facts"] = plain_facts(CATALOGUE.families["lora"].facts)
+    arguments["family"] = font
     start = Document.model_validate(START.plain() | {"pictures": {"p": about}, "fonts": {"own-1": font}})
     aligned = {"section": opening, "element": "heading", "what": "align", "value": "center"}
     start = apply(start, read_command("set-one-off", aligned).plan(start, CATALOGUE))

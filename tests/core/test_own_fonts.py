@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import json
 import random
 from collections.abc import Callable
 from io import BytesIO
@@ -11,8 +12,8 @@ import pytest
 from fontTools.ttLib import TTFont, newTable
 
 from yemba.catalogue import FONTS
+from yemba.core.brand.sheet import fonts_of, read_file, values_of_look, write
 from yemba.core.change.command import read_command
-from yemba.core.change.commands.fonts import font_id
 from yemba.core.change.difference import difference
 from yemba.core.change.operation import apply
 from yemba.core.change.subset import take as going
@@ -21,7 +22,7 @@ from yemba.core.check.font_licences import find
 from yemba.core.errors import Fault
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
-from yemba.core.site.own_fonts import plain_facts
+from yemba.core.site.own_fonts import font_id, own_family
 from yemba.core.site.resolve import Look
 from yemba.core.type.apart import take_apart
 from yemba.core.type.facts import Face
@@ -158,10 +159,9 @@ def test_a_cut_font_has_the_letters_asked_for_and_sets_them_as_the_whole_one() -
     assert cut(PLAIN, letters) == cut(PLAIN, letters), "the same bytes every time"
 
 
-def arguments(taken: Taken, file: str) -> dict[str, Any]:
-    low, high = taken.weights
-    about = {"family": taken.family, "file": file, "style": taken.style, "lightest": low, "heaviest": high}
-    return about | {"kind": taken.kind, "licence": taken.licence, "facts": plain_facts(taken.facts)}
+def kept(taken: Taken, file: str, **more: Any) -> dict[str, Any]:
+    """What the command that keeps a font is given."""
+    return {"family": own_family(taken, file).model_copy(update=more).model_dump(mode="json")}
 
 
 def do(document: Document, catalogue: Catalogue, name: str, **given: Any) -> Document:
@@ -172,14 +172,14 @@ def do(document: Document, catalogue: Catalogue, name: str, **given: Any) -> Doc
 def with_kelp(document: Document, catalogue: Catalogue) -> tuple[Document, Catalogue, str]:
     files = {"f1": take(font(), "kelp.ttf")}
     stocked = catalogue._replace(stored=lambda digest: files[digest].data)
-    return do(document, stocked, "keep-font", **arguments(files["f1"], "f1")), stocked, font_id("Kelp")
+    return do(document, stocked, "keep-font", **kept(files["f1"], "f1")), stocked, font_id("Kelp")
 
 
 def test_weights_come_together_in_one_family(with_kelp: tuple[Document, Catalogue, str]) -> None:
     document, catalogue, kelp = with_kelp
-    bold = arguments(take(font(), "kelp-bold.ttf"), "f2") | {"lightest": 900, "heaviest": 900}
-    document = do(document, catalogue, "keep-font", **bold)
-    again = do(document, catalogue, "keep-font", **bold | {"file": "f3"})
+    bold = take(font(), "kelp-bold.ttf")._replace(weights=(900, 900))
+    document = do(document, catalogue, "keep-font", **kept(bold, "f2"))
+    again = do(document, catalogue, "keep-font", **kept(bold, "f3"))
     assert [file.file for file in document.fonts[kelp].files] == ["f1", "f2"]
     assert [file.file for file in again.fonts[kelp].files] == ["f1", "f3"], "the same weight again takes its place"
     family = Look(document, catalogue).families[kelp]
@@ -215,7 +215,7 @@ def test_a_font_goes_out_with_the_change_that_needs_it(with_kelp: tuple[Document
 def test_leave_is_asked_for_before_a_restricted_font_goes_out(with_kelp: tuple[Document, Catalogue, str]) -> None:
     document, catalogue, kelp = with_kelp
     restricted = do(document, catalogue, "remove-font", font=kelp)
-    told = arguments(take(font(), "kelp.ttf"), "f1") | {"licence": "restricted"}
+    told = kept(take(font(), "kelp.ttf"), "f1", licence="restricted")
     restricted = do(restricted, catalogue, "keep-font", **told)
     assert list(find(Inspected(Look(restricted, catalogue), _none, {}))) == [], "it is not used"
     used = do(restricted, catalogue, "set-value", key="type.body", value=kelp)
@@ -228,3 +228,23 @@ def test_leave_is_asked_for_before_a_restricted_font_goes_out(with_kelp: tuple[D
 
 def _none(digest: str) -> bytes:
     raise AssertionError(digest)
+
+
+def test_a_brand_sheet_takes_its_fonts_along(with_kelp: tuple[Document, Catalogue, str]) -> None:
+    document, catalogue, kelp = with_kelp
+    look = Look(do(document, catalogue, "set-value", key="type.body", value=kelp), catalogue)
+    values = values_of_look(look)
+    fonts = fonts_of(values, look)
+    assert fonts.keys() == {kelp}
+    bare = document.model_copy(update={"fonts": {}})
+    applied = do(bare, catalogue, "apply-own-sheet", title="Tide", values=values, fonts=fonts)
+    assert Look(applied, catalogue).family("type.body").name == "Kelp"
+
+    files = {key: [catalogue.stored(file["file"]) for file in font["files"]] for key, font in fonts.items()}
+    read = read_file(write("Tide", values, None, files), catalogue)
+    assert read.fonts[kelp][0].family == "Kelp"
+    assert read.values["type.body"] == kelp
+    hostile = json.loads(write("Tide", values, None, files)) | {"fonts": {kelp: ["bm8gZm9udA=="]}}
+    with pytest.raises(Fault) as caught:
+        read_file(json.dumps(hostile).encode(), catalogue)
+    assert caught.value.code == "not-a-font"

@@ -47,9 +47,6 @@ def test_sections_take_layout_and_ground_from_the_template_until_set(document: D
     assert look.ground(opening.model_copy(update={"ground": "dark"})) == ("dark", Origin.SECTION, "")
     lost = opening.model_copy(update={"layout": "from-another-time"})
     assert look.layout(lost).value == "beside"
-    one_off = opening.model_copy(update={"one_offs": {"heading": {"align": "center"}}})
-    assert look.align(one_off, "heading").origin is Origin.ONE_OFF
-    assert look.align(opening, "heading").value == "start"
 
 
 def test_every_setting_resolves_in_every_template(document: Document, catalogue: Catalogue) -> None:

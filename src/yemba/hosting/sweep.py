@@ -43,6 +43,7 @@ def _pointed_at() -> set[str]:
         Planned.objects.values_list("document", flat=True),
         Edit.objects.values_list("operations", flat=True),
         BrandSheet.objects.values_list("logo", flat=True),
+        BrandSheet.objects.values_list("fonts", flat=True),
         Edition.objects.values_list("manifest", flat=True),
     ]
     return {found for rows in texts for row in rows.iterator() for found in _HASH.findall(str(row))}

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 from hashlib import sha256
 from typing import NamedTuple
+from weakref import WeakKeyDictionary
 
 from yemba.core.site.catalogue import Family, FontFile
 from yemba.core.site.one_offs import faces_of_one_offs
@@ -61,8 +62,17 @@ def letters_of_site(look: Look) -> frozenset[str]:
     return frozenset(letter for letter in written if letter.isprintable())
 
 
+_PUBLISHED: WeakKeyDictionary[Look, list[Published]] = WeakKeyDictionary()
+
+
 def published(look: Look) -> list[Published]:
     """The files that go out with a site."""
+    if look not in _PUBLISHED:
+        _PUBLISHED[look] = _published(look)
+    return _PUBLISHED[look]
+
+
+def _published(look: Look) -> list[Published]:
     letters, features, axes = letters_of_site(look), _features(look), _axes(look)
     of_subset: dict[str, frozenset[str]] = {"": letters}
     for subset in {subset_of(letter) for letter in letters} - {""}:

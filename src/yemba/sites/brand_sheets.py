@@ -6,6 +6,8 @@ from typing import Any, NamedTuple
 
 from yemba.core.brand import sheet as rules
 from yemba.core.errors import Fault
+from yemba.core.site.document import OwnFamily
+from yemba.core.site.own_fonts import grown, own_family
 from yemba.core.site.resolve import Look
 from yemba.core.site.settings import Line
 from yemba.people.models import Person
@@ -40,11 +42,13 @@ def save(site: Site, name: str) -> BrandSheet:
     """Keep the brand of a site as it stands under a name. Raises Fault beside ``sheet_name``."""
     look = services.look(site)
     logo = look.document.pictures.get(look.value("logo.picture")) if look.value("logo.form") == "picture" else None
-    return _made(site.owner, name, rules.values_of_look(look), logo.model_dump(exclude_defaults=True) if logo else {})
+    values = rules.values_of_look(look)
+    shown = logo.model_dump(exclude_defaults=True) if logo else {}
+    return _made(site.owner, name, values, shown, rules.fonts_of(values, look))
 
 
 def copy(found: BrandSheet) -> BrandSheet:
-    return _made(found.owner, _free(found.owner, found.name), found.values, found.logo)
+    return _made(found.owner, _free(found.owner, found.name), found.values, found.logo, found.fonts)
 
 
 def rename(found: BrandSheet, name: str) -> BrandSheet:
@@ -64,7 +68,7 @@ def move(found: BrandSheet, *, to_bin: bool) -> BrandSheet:
 
 def apply_to(site: Site, found: BrandSheet) -> services.Done:
     """Apply a saved sheet as one edit."""
-    arguments = {"title": found.name, "values": found.values, "logo": found.logo}
+    arguments = {"title": found.name, "values": found.values, "logo": found.logo, "fonts": found.fonts}
     return services.edit(site, "apply-own-sheet", arguments)
 
 
@@ -72,7 +76,8 @@ def export(found: BrandSheet) -> bytes:
     logo = (
         (store.load(found.logo["file"]), found.logo.get("name", ""), found.logo.get("alt", "")) if found.logo else None
     )
-    return rules.write(found.name, found.values, logo)
+    fonts = {key: [store.load(file["file"]) for file in font["files"]] for key, font in found.fonts.items()}
+    return rules.write(found.name, found.values, logo, fonts)
 
 
 def import_file(person: Person, data: bytes) -> BrandSheet:
@@ -83,7 +88,12 @@ def import_file(person: Person, data: bytes) -> BrandSheet:
         taken, name, alt = read.logo
         logo = {"file": store.keep(taken.data), "format": taken.format, "width": taken.width, "height": taken.height}
         logo |= {"name": name} | ({"alt": alt} if alt else {})
-    return _made(person, _free(person, read.name), read.values, logo)
+    fonts: dict[str, Any] = {}
+    for key, files in read.fonts.items():
+        for file in files:
+            family = own_family(file, store.keep(file.data))
+            fonts[key] = grown(OwnFamily(**fonts[key]) if key in fonts else None, family).model_dump(mode="json")
+    return _made(person, _free(person, read.name), read.values, logo, fonts)
 
 
 def shown(person: Person, ref: str) -> Shown:
@@ -109,14 +119,16 @@ def compared(person: Person, first: str, second: str) -> tuple[Shown, Shown, lis
     """Two sheets beside one another. Raises Fault ``no-such-sheet``."""
     one, other = shown(person, first), shown(person, second)
     sites = services.sites_of(person)
-    look = services.look(sites[0]) if sites else Look(services.empty(), catalogue())
+    document = services.document(sites[0]) if sites else services.empty()
+    fonts = {key: OwnFamily(**font) for sheet in sheets_of(person) for key, font in sheet.fonts.items()}
+    look = Look(document.model_copy(update={"fonts": fonts | document.fonts}), catalogue())
     return one, other, rules.compare(one.values, other.values, look)
 
 
-def _made(owner: Person, name: str, values: dict[str, Any], logo: dict[str, Any]) -> BrandSheet:
+def _made(owner: Person, name: str, values: dict[str, Any], logo: dict[str, Any], fonts: dict[str, Any]) -> BrandSheet:
     if BrandSheet.objects.filter(owner=owner).count() >= _MOST:
         raise Fault("too-many", f"You have {_MOST} brand sheets; take some out first.", "sheet_name")
-    return BrandSheet.objects.create(owner=owner, name=_name(owner, name), values=values, logo=logo)
+    return BrandSheet.objects.create(owner=owner, name=_name(owner, name), values=values, logo=logo, fonts=fonts)
 
 
 def _name(owner: Person, typed: str, but: int | None = None) -> str:

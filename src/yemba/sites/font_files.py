@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from yemba.core.site.own_fonts import plain_facts
+from yemba.core.site.own_fonts import own_family
 from yemba.core.type.apart import take_apart
 from yemba.sites import services, store
 from yemba.sites.models import Site
@@ -11,15 +11,5 @@ from yemba.sites.models import Site
 def take_in(site: Site, data: bytes, file_name: str) -> services.Done:
     """Keep a font file as an edit. Raises what `core.type.intake.take` raises; then nothing is kept."""
     taken = take_apart(data, file_name)
-    arguments = {
-        "family": taken.family,
-        "file": store.keep(taken.data),
-        "style": taken.style,
-        "lightest": taken.weights[0],
-        "heaviest": taken.weights[1],
-        "kind": taken.kind,
-        "licence": taken.licence,
-        "whole": taken.whole,
-        "facts": plain_facts(taken.facts),
-    }
-    return services.edit(site, "keep-font", arguments)
+    family = own_family(taken, store.keep(taken.data))
+    return services.edit(site, "keep-font", {"family": family.model_dump(mode="json")})

@@ -45,12 +45,14 @@ class Edit(models.Model):
 
 
 class BrandSheet(models.Model):
-    """A brand sheet its owner saved. `logo` is a picture as documents keep them, its file in the store; {} for none."""
+    """A brand sheet its owner saved. `logo` is a picture and `fonts` are fonts by id, as documents keep them, with
+    their files in the store; {} for none."""
 
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="brand_sheets")
     name = models.CharField(max_length=60)
     values = models.JSONField()
     logo = models.JSONField(default=dict)
+    fonts = models.JSONField(default=dict)
     binned = models.BooleanField(default=False)
     made_at = models.DateTimeField(auto_now_add=True)
 

@@ -9,7 +9,9 @@ from django.urls import reverse
 
 from yemba.core.colour.grounds import ROLE_NAMES
 from yemba.core.errors import Fault
+from yemba.core.site.one_offs import NAMES, field_of, in_words, level_of
 from yemba.core.site.resolve import Look, Origin, Resolved
+from yemba.core.type.levels import LEVELS
 from yemba.sites.models import Site
 
 
@@ -31,7 +33,6 @@ class Told(NamedTuple):
     control: str
 
 
-_LEVELS = {"opening": "h1"}
 _HEADER = {"logo": ("logo", "Logo"), "tagline": ("logo", "Tagline"), "navigation": ("header", "Navigation")}
 _FOOTER = {"copyright": "footer.copyright", "words": "footer.words", "navigation": "footer.navigation"}
 
@@ -43,14 +44,14 @@ def where(site: Site, look: Look, place: str, field: str = "", item: str = "") -
         control = {"logo": "title", "tagline": "tagline", "navigation": "menu-entries"}.get(field, "header.ground")
         facts = [
             *_on_ground(site, look, look.value("header.ground"), "header", field),
-            _type(site, look, field == "logo"),
+            *_type(site, look, {"logo": "title", "tagline": "small"}.get(field, "navigation")),
         ]
         return Told(name, facts, _address(site, chapter), control)
     if place == "footer":
         control = _FOOTER.get(field, "footer.ground")
         facts = [
             *_on_ground(site, look, look.value("footer.ground"), "footer", "words"),
-            _type(site, look, heading=False),
+            *_type(site, look, "footer"),
         ]
         return Told({"copyright": "Copyright line"}.get(field, "Footer"), facts, _address(site, "footer"), control)
     page_id, section = look.document.section(place)
@@ -60,12 +61,15 @@ def where(site: Site, look: Look, place: str, field: str = "", item: str = "") -
     page = look.document.pages[page_id].name
     name = f"{known} in {kind.name}, {page}" if known else f"{kind.name}, {page}"
     address = _address(site, "pages", page=page_id, section=place)
-    heading = field in ("heading", "title")
+    element = f"{item}.{field}" if item else field
     facts = [*_on_ground(site, look, ground.value, "", field)]
-    facts += [] if field in ("picture", "") else [_type(site, look, heading)]
+    if field_of(look.catalogue, section, element):
+        facts += _type(site, look, level_of(look, section, element))
     facts.append(Fact("Layout", kind.layout_names()[layout.value], _from(layout), address))
-    if field and not item and look.align(section, field).origin is Origin.ONE_OFF:
-        facts.append(Fact("Alignment", look.align(section, field).value, Origin.ONE_OFF.value, address))
+    facts += [
+        Fact(NAMES[name], in_words(look, name, value), Origin.ONE_OFF.value, address)
+        for name, value in section.one_offs.get(element, {}).items()
+    ]
     control = f"words-{item}-{field}" if item else f"words-{field}" if field else f"section-{place}"
     return Told(name, facts, address, control)
 
@@ -108,9 +112,19 @@ def _on_ground(site: Site, look: Look, slug: str, part: str, field: str) -> list
     return facts
 
 
-def _type(site: Site, look: Look, heading: bool) -> Fact:
-    key = "type.heading" if heading else "type.body"
-    return Fact("Typeface", look.family(key).name, _from(look.resolve(key)), _address(site, "type"))
+def _type(site: Site, look: Look, slug: str) -> list[Fact]:
+    """The face and the size of a level of text."""
+    level, text = LEVELS[slug], look.texts[slug]
+    own = level.faced and look.value(f"{slug}.face") == text.face
+    face = look.resolve(f"{slug}.face" if own else f"type.{level.follows}")
+    low, high = text.size
+    by_hand = next((found for end in ("wide", "phone") if (found := look.resolve(f"{slug}.{end}")).set_by_owner), None)
+    size = by_hand or look.resolve("type.ratio")
+    sizes = _address(site, "type", show="sizes", level=slug)
+    return [
+        Fact("Typeface", look.families[text.face].name, _from(face), _address(site, "type")),
+        Fact("Size", f"{level.name}, {low:.3g} to {high:.3g} px", _from(size), sizes),
+    ]
 
 
 def safe_where(site: Site, look: Look, place: str, field: str, item: str) -> Told | None:

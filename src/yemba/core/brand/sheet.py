@@ -5,7 +5,7 @@ from __future__ import annotations
 import base64
 import binascii
 import json
-from collections.abc import Collection, Mapping
+from collections.abc import Collection, Mapping, Sequence
 from typing import Any, NamedTuple
 
 from yemba.core.change.said import said
@@ -13,8 +13,11 @@ from yemba.core.errors import Fault
 from yemba.core.picture.intake import Taken, take
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.ids import new_id
+from yemba.core.site.own_fonts import font_id
 from yemba.core.site.resolve import Look
 from yemba.core.site.settings import SETTINGS, Line, names_family
+from yemba.core.type.apart import take_apart
+from yemba.core.type.intake import Taken as TakenFont
 
 FORMAT, VERSION = "brand-sheet", 1
 MOST_BYTES = 20_000_000
@@ -24,11 +27,13 @@ KEYS = tuple(key for key, setting in SETTINGS.items() if setting.home == "sheet"
 
 
 class File(NamedTuple):
-    """A brand sheet as read from a file; `logo` is the picture as taken in, its name and alt text."""
+    """A brand sheet as read from a file; `logo` is the picture as taken in, its name and alt text, `fonts` the files of
+    each font of the owner's by its id."""
 
     name: str
     values: dict[str, Any]
     logo: tuple[Taken, str, str] | None
+    fonts: dict[str, list[TakenFont]] = {}
 
 
 class Compared(NamedTuple):
@@ -76,12 +81,19 @@ def _colour(colour: Mapping[str, Any]) -> dict[str, str]:
     return given | {"id": given["id"][:12] if given["id"].isalnum() else new_id()}
 
 
-def write(name: str, values: Mapping[str, Any], logo: tuple[bytes, str, str] | None) -> bytes:
-    """The sheet as an open file: JSON, described in docs/formats.md."""
+def write(
+    name: str,
+    values: Mapping[str, Any],
+    logo: tuple[bytes, str, str] | None,
+    fonts: Mapping[str, Sequence[bytes]] | None = None,
+) -> bytes:
+    """The sheet as an open file: JSON, described in docs/formats.md. `fonts` are the files of each font by its id."""
     told: dict[str, Any] = {"format": FORMAT, "version": VERSION, "name": name, "values": dict(values)}
     if logo:
         data, file_name, alt = logo
         told["logo"] = {"name": file_name, "alt": alt, "data": base64.b64encode(data).decode()}
+    if fonts:
+        told["fonts"] = {key: [base64.b64encode(data).decode() for data in files] for key, files in fonts.items()}
     return json.dumps(told, ensure_ascii=False, indent=2, sort_keys=True).encode()
 
 
@@ -109,7 +121,21 @@ def read_file(data: bytes, catalogue: Catalogue) -> File:
             "sheet-unreadable", f"This brand sheet is of version {number}; this Yemba reads up to {VERSION}.", "file"
         )
     name = Line(60, empty=False).read(told.get("name", ""), "The brand sheet’s name", "file")
-    return File(name, read_values(told["values"], catalogue), _logo(told.get("logo")))
+    fonts = _fonts(told.get("fonts"))
+    return File(name, read_values(told["values"], catalogue, fonts.keys()), _logo(told.get("logo")), fonts)
+
+
+def _fonts(told: Any) -> dict[str, list[TakenFont]]:
+    """Each file is checked like any upload; a font is known by its name again."""
+    found: dict[str, list[TakenFont]] = {}
+    for key, files in told.items() if isinstance(told, dict) else ():
+        for data in files if isinstance(files, list) else ():
+            try:
+                taken = take_apart(base64.b64decode(str(data), validate=True), f"font {key}")
+            except binascii.Error as error:
+                raise Fault("sheet-unreadable", f"The font “{key}” in this brand sheet is broken.", "file") from error
+            found.setdefault(font_id(taken.family), []).append(taken)
+    return found
 
 
 def _logo(told: Any) -> tuple[Taken, str, str] | None:

@@ -93,6 +93,12 @@ class OwnFont(Strict):
     lightest: int
     heaviest: int
 
+    @property
+    def said(self) -> str:
+        """Its weights and style in words."""
+        weights = f"{self.lightest}" if self.lightest == self.heaviest else f"{self.lightest} to {self.heaviest}"
+        return f"{weights} italic" if self.style == "italic" else weights
+
 
 class OwnFamily(Strict):
     """A font of the owner's own: `kind` is serif, sans or hand, `facts` those of ``core.type.facts.Facts`` by name,

@@ -3,12 +3,39 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
+from hashlib import sha256
 from typing import Any
 
 from yemba.core.site.catalogue import Catalogue, Family, FontFile
-from yemba.core.site.document import Document, OwnFamily
+from yemba.core.site.document import Document, OwnFamily, OwnFont
 from yemba.core.site.settings import names_family
-from yemba.core.type.facts import Facts
+from yemba.core.type.facts import REGULAR, Facts
+from yemba.core.type.intake import Taken
+
+
+def font_id(family: str) -> str:
+    """A family's id follows from its name, so that its weights come together, on this site and on others."""
+    return f"own-{sha256(family.casefold().encode()).hexdigest()[:8]}"
+
+
+def grown(known: OwnFamily | None, more: OwnFamily) -> OwnFamily:
+    """A family with the files of another of its name; one of the same style and weights takes its place. What the
+    owner said of it stays; the most regular file speaks for all."""
+    if known is None:
+        return more
+    new = {(file.style, file.lightest, file.heaviest) for file in more.files}
+    others = [file for file in known.files if (file.style, file.lightest, file.heaviest) not in new]
+    leads = all(_off(more.files[0]) <= _off(other) for other in others)
+    update: dict[str, Any] = {"kind": known.kind, "files": sorted([*others, *more.files], key=_off)}
+    update |= {"licence": known.licence} if known.licence == "leave" else {}
+    update |= {} if leads else {"facts": known.facts}
+    return more.model_copy(update=update)
+
+
+def _off(font: OwnFont) -> tuple[bool, int, int]:
+    """How far a file is from the regular upright."""
+    off = max(0, font.lightest - REGULAR, REGULAR - font.heaviest)
+    return font.style != "normal", off, font.lightest
 
 
 def own_families(document: Document, catalogue: Catalogue) -> dict[str, Family]:
@@ -30,6 +57,13 @@ def _family(key: str, own: OwnFamily, catalogue: Catalogue) -> Family:
         own=True,
         whole=own.whole,
     )
+
+
+def own_family(taken: Taken, file: str) -> OwnFamily:
+    """A font as taken in, its file kept under its SHA-256, as documents keep it."""
+    font = OwnFont(file=file, style=taken.style, lightest=taken.weights[0], heaviest=taken.weights[1])
+    about = {"kind": taken.kind, "licence": taken.licence, "whole": taken.whole, "facts": plain_facts(taken.facts)}
+    return OwnFamily.model_validate({"name": taken.family, "files": [font], **about})
 
 
 def plain_facts(facts: Facts) -> dict[str, Any]:

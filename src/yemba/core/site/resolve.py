@@ -100,11 +100,6 @@ class Look:
             return Resolved(wanted, Origin.TEMPLATE, self.template.name)
         return Resolved("light", Origin.ENGINE)
 
-    def align(self, section: Section, element: str) -> Resolved:
-        """An element's alignment: a one-off, or "start"."""
-        given = section.one_offs.get(element, {}).get("align")
-        return Resolved(given, Origin.ONE_OFF) if given else Resolved("start", Origin.TEMPLATE)
-
     @cached_property
     def colours(self) -> tuple[Colour, ...]:
         return tuple(from_hex(colour["hex"]) for colour in self.value("palette"))

@@ -7,15 +7,15 @@ import re
 
 import nh3
 
-_TAGS = {"p", "strong", "em", "a", "ul", "ol", "li", "br", "h3"}
+_TAGS = {"p", "strong", "em", "a", "ul", "ol", "li", "br", "h3", "blockquote"}
 _SAME = {"b": "strong", "i": "em", "div": "p", "h1": "h3", "h2": "h3", "h4": "h3"}
 _TAG = re.compile(r"<(/?)(\w+)")
-_EMPTY = re.compile(r"<(p|li|h3|strong|em)>(?:\s|&nbsp;|<br>)*</\1>")
-_BLOCK = re.compile(r"^\s*<(p|ul|ol|h3)\b")
+_EMPTY = re.compile(r"<(p|li|h3|strong|em|blockquote)>(?:\s|&nbsp;|<br>)*</\1>")
+_BLOCK = re.compile(r"^\s*<(p|ul|ol|h3|blockquote)\b")
 
 
 def clean_words(typed: str) -> str:
-    """Paragraphs, bold, italic, links, lists and small headings; everything else is taken out,
+    """Paragraphs, bold, italic, links, lists, quotes and small headings; everything else is taken out,
     its words kept. Plain text becomes paragraphs at its blank lines."""
     if "<" not in typed:
         blocks = (" ".join(block.split()) for block in re.split(r"\n\s*\n", typed))

@@ -169,7 +169,7 @@ class Face:
         at = normalizeLocation({"wght": REGULAR}, spans)
         if "avar" in self._font:
             at = {axis: piecewiseLinearMap(place, self._font["avar"].segments[axis]) for axis, place in at.items()}
-        return value + round(VarStoreInstancer(table.VarStore, axes, at)[record.VarIdx])
+        return int(value + round(VarStoreInstancer(table.VarStore, axes, at)[record.VarIdx]))
 
     @cached_property
     def units_per_em(self) -> int:

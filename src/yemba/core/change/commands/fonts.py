@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from hashlib import sha256
 from typing import Any, ClassVar
 
 from yemba.core.change.command import Command
@@ -10,67 +9,36 @@ from yemba.core.change.commands.one_offs import drop
 from yemba.core.change.operation import Operation, put, remove
 from yemba.core.errors import Fault
 from yemba.core.site.catalogue import Catalogue
-from yemba.core.site.document import Document, OwnFamily, OwnFont
+from yemba.core.site.document import Document, OwnFamily
 from yemba.core.site.one_offs import one_offs
-from yemba.core.site.own_fonts import settings_with
+from yemba.core.site.own_fonts import font_id, grown, settings_with
 from yemba.core.site.resolve import Look
-from yemba.core.type.facts import REGULAR
 from yemba.core.type.intake import UNLICENSED
 
 KINDS = {"serif": "Serif", "sans": "Sans", "hand": "Handwriting"}
 _MOST_FAMILIES, _MOST_FILES = 12, 20
 
 
-def font_id(family: str) -> str:
-    """A family's id follows from its name, so that its weights come together, on this site and on others."""
-    return f"own-{sha256(family.casefold().encode()).hexdigest()[:8]}"
-
-
 class KeepFont(Command):
-    """One file of a font, as taken in; its family grows by it, or begins with it."""
+    """A font as taken in, as documents keep it; where its family is here already, that grows by its files."""
 
     name: ClassVar[str] = "keep-font"
     by_hand: ClassVar[bool] = False
-    family: str
-    file: str
-    style: str
-    lightest: int
-    heaviest: int
-    kind: str
-    licence: str
-    whole: bool = False
-    facts: dict[str, Any]
+    family: dict[str, Any]
 
     def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
-        key = font_id(self.family)
-        known = document.fonts.get(key)
-        if known is None and len(document.fonts) >= _MOST_FAMILIES:
+        more = OwnFamily.model_validate(self.family)
+        key = font_id(more.name)
+        if key not in document.fonts and len(document.fonts) >= _MOST_FAMILIES:
             raise Fault("too-many", f"{_MOST_FAMILIES} fonts of your own fit on a site; take one away first.", "file")
-        new = OwnFont(file=self.file, style=self.style, lightest=self.lightest, heaviest=self.heaviest)
-        same = (self.style, self.lightest, self.heaviest)
-        others = [f for f in (known.files if known else []) if (f.style, f.lightest, f.heaviest) != same]
-        if len(others) >= _MOST_FILES:
-            raise Fault("too-many", f"{self.family} has {_MOST_FILES} files already; that is the most.", "file")
-        leads = all(_off(new) <= _off(other) for other in others)  # the most regular file speaks for the family
-        made = OwnFamily(
-            name=self.family,
-            kind=known.kind if known else self.kind,
-            whole=self.whole,
-            licence=known.licence if known and known.licence == "leave" else self.licence,
-            files=sorted([*others, new], key=_off),
-            facts=known.facts if known and not leads else self.facts,
-        )
-        return [put(document, ("fonts", key), made.model_dump(mode="json"))]
+        made = grown(document.fonts.get(key), more)
+        if len(made.files) > _MOST_FILES:
+            raise Fault("too-many", f"{more.name} would have more than {_MOST_FILES} files; that is the most.", "file")
+        return [put(document, ("fonts", key), made.model_dump(mode="json", exclude_defaults=True))]
 
     def say(self, document: Document, catalogue: Catalogue) -> str:
-        weights = f"{self.lightest}" if self.lightest == self.heaviest else f"{self.lightest} to {self.heaviest}"
-        return f"Font {self.family}, {weights}{' italic' if self.style == 'italic' else ''}"
-
-
-def _off(font: OwnFont) -> tuple[bool, int, int]:
-    """How far a file is from the regular upright."""
-    off = max(0, font.lightest - REGULAR, REGULAR - font.heaviest)
-    return font.style != "normal", off, font.lightest
+        more = OwnFamily.model_validate(self.family)
+        return f"Font {more.name}, {', '.join(file.said for file in more.files)}"
 
 
 class OfFont(Command):

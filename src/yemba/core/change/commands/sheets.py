@@ -69,11 +69,12 @@ class ApplyOwnSheet(Command):
     title: str
     values: dict[str, Any]
     logo: dict[str, Any] = {}
+    fonts: dict[str, Any] = {}
 
     def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
         title = Line(60, empty=False).read(self.title, "The brand sheet’s name", "title")
-        values = read_values(self.values, catalogue)
-        steps = []
+        values = read_values(self.values, catalogue, self.fonts.keys() | document.fonts.keys())
+        steps = [put(document, ("fonts", key), font) for key, font in self.fonts.items() if key not in document.fonts]
         if self.logo:
             known = next((k for k, p in document.pictures.items() if p.file == self.logo.get("file")), "")
             picture = known or new_id()

@@ -28,7 +28,10 @@ _FLAGS = ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "
 # Asked before a key is pressed, in every window: when, on the common clock, was the change on the screen?
 _WATCH = """(selector) => {
   const element = () => document.querySelector(selector);
-  const look = () => getComputedStyle(element()).backgroundColor + element().textContent;
+  const look = () => {
+    const { backgroundColor, fontSize } = getComputedStyle(element());
+    return backgroundColor + fontSize + element().textContent;
+  };
   const before = look();
   window.painted = new Promise((resolve, refuse) => {
     setTimeout(() => refuse(new Error("nothing was painted within five seconds")), 5000);
@@ -144,25 +147,36 @@ def _at_the_workbench(page: Any, port: str) -> dict[str, float]:
     page.get_by_label("Mail address").fill(ADDRESS)
     page.get_by_label("Password").fill(PASSWORD)
     page.get_by_role("button", name="Sign in").click()
-    page.goto(f"http://localhost:{port}/sites/bench/palette/")
-    page.wait_for_load_state("networkidle")
-    frames = [page.locator(f"#{name}").element_handle().content_frame() for name in ("wide", "phone")]
-    page.evaluate(_PRESSED)
+    frames = _opened(page, port, "palette/")
     page.locator(".plane svg").focus()
-    colour = []
-    for n in range(_KEYS):
-        colour.append(_once(page, frames, ".button", "ArrowRight" if n % 2 else "ArrowLeft"))
-        page.wait_for_timeout(_BETWEEN)
-    page.goto(f"http://localhost:{port}/sites/bench/pages/?section=opening")
-    page.wait_for_load_state("networkidle")
-    frames = [page.locator(f"#{name}").element_handle().content_frame() for name in ("wide", "phone")]
-    page.evaluate(_PRESSED)
+    colour = _keys(page, frames, ".button")
+    frames = _opened(page, port, "type/?show=sizes")
+    page.locator('[data-key="h1.wide"]').focus()
+    size = _keys(page, frames[:1], "h1")
+    frames = _opened(page, port, "pages/?section=opening")
     words = []
     for n in range(_KEYS // 3):
         page.locator("#words-heading").fill(f"Words {n}")
         words.append(_once(page, frames, "h1", "Enter"))
         page.wait_for_timeout(_BETWEEN)
-    return {"colour": _p95(colour), "words": _p95(words)}
+    return {"colour": _p95(colour), "size": _p95(size), "words": _p95(words)}
+
+
+def _opened(page: Any, port: str, desk: str) -> list[Any]:
+    """The windows, once a desk stands beside them."""
+    page.goto(f"http://localhost:{port}/sites/bench/{desk}")
+    page.wait_for_load_state("networkidle")
+    page.evaluate(_PRESSED)
+    return [page.locator(f"#{name}").element_handle().content_frame() for name in ("wide", "phone")]
+
+
+def _keys(page: Any, frames: list[Any], selector: str) -> list[float]:
+    """An arrow key to and fro, again and again."""
+    taken = []
+    for n in range(_KEYS):
+        taken.append(_once(page, frames, selector, "ArrowRight" if n % 2 else "ArrowLeft"))
+        page.wait_for_timeout(_BETWEEN)
+    return taken
 
 
 def _once(page: Any, frames: list[Any], selector: str, key: str) -> float:

@@ -5,6 +5,7 @@ from __future__ import annotations
 import json
 import random
 import statistics
+import string
 import time
 from collections.abc import Callable
 from io import BytesIO
@@ -25,6 +26,7 @@ from yemba.core.colour.plane import plane
 from yemba.core.colour.srgb import Colour
 from yemba.core.site.document import Document
 from yemba.core.type.pairing import ranked
+from yemba.core.type.subset import cut
 from yemba.hosting import services as hosting
 from yemba.hosting.services import rendering
 from yemba.people.models import Person
@@ -118,6 +120,7 @@ class Command(BaseCommand):
         return [
             Row("palette from a photo of 12 megapixels", f"{median(lambda: from_picture(photo), 3):.0f} ms", "500 ms"),
             Row("every pair of shipped faces ranked", f"{median(_every_ranking):.0f} ms", "50 ms"),
+            Row("one face cut to the letters of a page, median and slowest", _cuts(), "300 ms"),
             Row("grounds of a new palette", f"{median(grounds, 60):.1f} ms", "20 ms"),
             Row("plane at a new hue", f"{median(hue):.1f} ms", "30 ms"),
         ]
@@ -135,6 +138,10 @@ class Command(BaseCommand):
                 after = apply(before, read_command("set-colour", arguments).plan(before, catalogue()))
                 patch(before, after, home)
 
+            def size(before: Document = before, home: str = home) -> None:
+                given = {"key": "h1.wide", "value": chance.randrange(30, 60)}
+                patch(before, apply(before, read_command("set-value", given).plan(before, catalogue())), home)
+
             def words(before: Document = before, home: str = home, opening: str = opening) -> None:
                 arguments = {"section": opening, "field": "heading", "words": f"Words {chance.random()}"}
                 after = apply(before, read_command("set-words", arguments).plan(before, catalogue()))
@@ -144,10 +151,11 @@ class Command(BaseCommand):
                 before, read_command("set-colour", {"colour": "c1", "hex": "#aa3344"}).plan(before, catalogue())
             )
             touched = median(lambda b=before, a=after: reach(State(rendering(b)), State(rendering(a))), 5)  # type: ignore[misc]
-            taken[pages] = [median(colour), median(words), touched]
+            taken[pages] = [median(colour), median(words), touched, median(size)]
         return [
             Row("colour edit and its patch, 12 and 200 pages", _pair(taken, 0), "30 ms on both"),
             Row("words edit and its patch, 12 and 200 pages", _pair(taken, 1), "30 ms on both"),
+            Row("size edit and its patch, 12 and 200 pages", _pair(taken, 3), "30 ms on both"),
             Row("reach of a colour, 12 and 200 pages", _pair(taken, 2), "100 ms on 200"),
         ]
 
@@ -170,7 +178,7 @@ class Command(BaseCommand):
             Row("files written by that", f"{told['written']} of {told['files']}", "the page that changed"),
             Row("waiting changes with their reach, 6 on 200 pages", f"{told['waiting']:.0f} ms", "100 ms a change"),
         ]
-        for what in ("colour", "words"):
+        for what in ("colour", "size", "words"):
             small, large = (painted[pages] for pages in (12, 200))
             measured = without or f"{small[what]:.0f} and {large[what]:.0f} ms"
             rows.append(Row(f"key to paint, {what}, p95, 12 and 200 pages", measured, "100 ms on both"))
@@ -215,6 +223,16 @@ def _every_ranking() -> None:
     families = catalogue().families
     for slug in families:
         ranked(families, heading=slug)
+
+
+def _cuts() -> str:
+    """The upright Latin file of every shipped family, each once."""
+    letters = {ord(letter) for letter in string.printable if letter.isprintable()}
+    taken = []
+    for family in catalogue().families.values():
+        data = family.read(family.file("x").name)
+        taken.append(_once(lambda data=data: cut(data, letters)))  # type: ignore[misc]
+    return f"{statistics.median(taken):.0f} and {max(taken):.0f} ms"
 
 
 def _photo() -> bytes:

@@ -437,7 +437,8 @@ bench.addEventListener("click", ({ target }) => {
   if (!button) return;
   const rich = button.closest("form").querySelector("[data-rich]");
   rich.focus();
-  document.execCommand(button.dataset.format);
+  const quoted = button.dataset.value && getSelection().anchorNode?.parentElement?.closest("blockquote");
+  document.execCommand(quoted ? "outdent" : button.dataset.format, false, button.dataset.value);
 });
 
 bench.addEventListener("click", ({ target }) => {

@@ -1,0 +1,198 @@
+"""One-offs of texts: they outlive every change of the whole, and go back one, some or all."""
+
+from __future__ import annotations
+
+from typing import Any
+
+import pytest
+from bs4 import BeautifulSoup
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from yemba.catalogue import catalogue
+from yemba.core.change.command import read_command
+from yemba.core.change.commands.sections import starter as starter_section
+from yemba.core.change.operation import apply
+from yemba.core.check.contrast import find
+from yemba.core.check.finding import Inspected
+from yemba.core.errors import Fault
+from yemba.core.site.document import Document
+from yemba.core.site.one_offs import NAMES, level_of, one_offs
+from yemba.core.site.resolve import Look
+from yemba.core.type.levels import LEVELS
+from yemba.hosting.services import rendering
+from yemba.render.page import at, show_section
+from yemba.render.uses import _rules
+from yemba.sites import starter
+
+CATALOGUE = catalogue()
+START = starter.document("Saltmarsh Bindery", "slipway", CATALOGUE)
+HOME = START.pages[START.order[0]]
+OPENING, SECOND = HOME.order[:2]
+GIVEN = {"face": "lora", "size": "51", "weight": "300", "style": "italic", "colour": "#7a1f1f", "align": "center"}
+
+
+def do(document: Document, name: str, **arguments: Any) -> Document:
+    return apply(document, read_command(name, arguments).plan(document, CATALOGUE))
+
+
+def said(document: Document, name: str, **arguments: Any) -> str:
+    return read_command(name, arguments).say(document, CATALOGUE)
+
+
+def set_apart(document: Document, **given: str) -> Document:
+    for what, value in given.items():
+        document = do(document, "set-one-off", section=OPENING, element="heading", what=what, value=value)
+    return document
+
+
+APART = set_apart(START, **GIVEN)
+
+changes = st.one_of(
+    st.tuples(
+        st.just("choose-pairing"), st.fixed_dictionaries({"pairing": st.sampled_from(sorted(CATALOGUE.pairings))})
+    ),
+    st.tuples(
+        st.just("choose-template"), st.fixed_dictionaries({"template": st.sampled_from(sorted(CATALOGUE.templates))})
+    ),
+    st.tuples(st.just("return-level"), st.fixed_dictionaries({"level": st.sampled_from(sorted(LEVELS))})),
+    st.tuples(st.just("return-chapter"), st.fixed_dictionaries({"of": st.sampled_from(["", "type"])})),
+    st.tuples(st.just("return-sheet"), st.just({})),
+    st.tuples(st.just("apply-sheet"), st.just({"sheet": "slipway/lamplight"})),
+    st.tuples(st.just("set-value"), st.fixed_dictionaries({"key": st.just("h1.wide"), "value": st.integers(30, 90)})),
+)
+
+
+@given(st.lists(changes, max_size=8))
+@settings(max_examples=60)
+def test_one_offs_survive_any_sequence_of_changes_to_the_whole(sequence: list[tuple[str, dict[str, Any]]]) -> None:
+    document = APART
+    for name, arguments in sequence:
+        document = do(document, name, **arguments)
+    assert document.pages[START.order[0]].sections[OPENING].one_offs == {"heading": GIVEN}
+    shown = {one.path[-1]: one.value for one in one_offs(Look(document, CATALOGUE)) if one.element}
+    assert shown.keys() == GIVEN.keys()
+    assert (shown["face"], shown["size"], shown["style"]) == ("Lora", "51 px", "italic")
+
+
+def test_the_list_says_what_the_sheet_would_give() -> None:
+    look = Look(APART, CATALOGUE)
+    told = {one.path[-1]: one for one in one_offs(look)}
+    assert told["face"].what == f"{NAMES['face']} of the heading"
+    assert told["face"].otherwise == "Bricolage Grotesque"
+    assert told["size"].otherwise == f"{look.sizes['h1'].low:.3g} to {look.sizes['h1'].high:.3g} px"
+    assert told["colour"].where == "Opening on Home"
+
+
+def test_one_some_and_all_go_back() -> None:
+    keys = [one.key for one in one_offs(Look(APART, CATALOGUE))]
+    one = do(APART, "return-one-offs", ones=keys[0])
+    assert len(one_offs(Look(one, CATALOGUE))) == 5
+    some = do(APART, "return-one-offs", ones=keys[:3])
+    assert [o.key for o in one_offs(Look(some, CATALOGUE))] == keys[3:]
+    every = do(set_apart(APART), "return-one-offs", all="yes")
+    assert every == START
+    assert do(APART, "set-one-off", section=OPENING, element="heading", what="face", value="") != APART
+    with pytest.raises(Fault) as caught:
+        do(START, "return-one-offs", ones="")
+    assert caught.value.code == "nothing-chosen"
+
+
+def test_a_change_of_the_whole_says_how_many_it_left() -> None:
+    pairing = next(iter(CATALOGUE.pairings))
+    assert said(APART, "choose-pairing", pairing=pairing).endswith("1 one-off stays as set")
+    assert said(APART, "return-level", level="h1").endswith("6 one-offs stay as set")
+    assert "one-off" not in said(APART, "return-level", level="h2")
+    assert "one-off" not in said(START, "choose-pairing", pairing=pairing)
+
+
+@pytest.mark.parametrize(
+    ("what", "value", "code", "part"),
+    [
+        ("size", "huge", "number-out-of-range", "10 to 160 px"),
+        ("weight", "1200", "number-out-of-range", "“1200”"),
+        ("face", "papyrus", "no-such-family", "papyrus"),
+        ("style", "slanted", "no-such-choice", "slanted"),
+        ("colour", "no colour", "colour-unreadable", "no colour"),
+        ("hem", "1", "gone", "heading"),
+    ],
+)
+def test_a_one_off_that_cannot_be_is_refused_by_name(what: str, value: str, code: str, part: str) -> None:
+    with pytest.raises(Fault) as caught:
+        set_apart(START, **{what: value})
+    assert caught.value.code == code
+    assert part in caught.value.sentence
+
+
+def test_a_colour_set_apart_follows_its_brand_colour_and_outlives_it() -> None:
+    brand = set_apart(START, colour="@c1")
+    was = next(c["hex"] for c in Look(brand, CATALOGUE).value("palette") if c["id"] == "c1")
+    gone = do(do(brand, "add-colour", hex="#123456"), "remove-colour", colour="c1")
+    assert gone.pages[START.order[0]].sections[OPENING].one_offs["heading"]["colour"] == was
+
+
+def test_a_colour_set_apart_that_does_not_read_is_told_of_and_mended() -> None:
+    pale = set_apart(START, colour="#eeeeee", size="18")
+    [finding] = [f for f in find(Inspected(Look(pale, CATALOGUE), _none, {})) if "Colour of the heading" in f.sentence]
+    assert finding.cure
+    mended = do(pale, finding.cure.command, **finding.cure.arguments)
+    assert not [f for f in find(Inspected(Look(mended, CATALOGUE), _none, {})) if "Colour of the heading" in f.sentence]
+
+
+def _none(digest: str) -> bytes:
+    raise AssertionError(digest)
+
+
+@pytest.mark.parametrize("template", sorted(CATALOGUE.templates))
+def test_every_text_is_of_the_level_that_the_styles_set_it_in(template: str) -> None:
+    """The level that Yemba tells of, against the rule that wins in the stylesheet."""
+    seen: set[str] = set()
+    for kind in sorted(CATALOGUE.kinds):
+        plain = starter_section(kind, CATALOGUE)
+        filled = CATALOGUE.kinds[kind]
+        for field in filled.fields:
+            plain["fields"].setdefault(field.slug, _sample(field.type))
+        for item in plain.get("items", {}).values():
+            for field in filled.items.fields if filled.items else []:
+                item["fields"].setdefault(field.slug, _sample(field.type))
+        document = Document.model_validate(
+            START.plain()
+            | {
+                "template": template,
+                "pages": {"p": {"name": "P", "slug": "", "sections": {"a": plain}, "order": ["a"]}},
+                "order": ["p"],
+            }
+        )
+        site = rendering(document, draft=True)
+        section = document.pages["p"].sections["a"]
+        markup = show_section(site, at(document, "p"), "a", section, 0)
+        page = BeautifulSoup(f"<html><body><main>{markup}</main></body></html>", "html.parser")
+        for element in page.select("[data-field]"):
+            holder = element.find_parent(attrs={"data-item": True})
+            own = element.get("data-item") or (holder["data-item"] if holder else "")
+            name = f"{own}.{element['data-field']}" if own else element["data-field"]
+            if element["data-field"] in ("picture", "day") or not element.get_text(strip=True):
+                continue
+            seen.add(name.rpartition(".")[2])
+            assert _styled(page, element, template) == level_of(site.look, section, name), (template, kind, name)
+    assert len(seen) > 15, "texts of many fields were met"
+
+
+def _sample(form: str) -> str:
+    return {"words": "<p>Words</p>", "price": "24.00", "date": "2027-03-14", "time": "18:30", "line": "Line"}.get(
+        form, ""
+    )
+
+
+def _styled(page: BeautifulSoup, element: Any, template: str) -> str:
+    """The level whose size wins on an element, or on the nearest above it that has one."""
+    while element is not None:
+        best = None
+        for rule in _rules(template):
+            sizes = [value for name, value in rule.declarations if name == "font-size" and "--size-" in value]
+            if sizes and not rule.state and rule.selector.match(element) and (best is None or rule.rank >= best[0]):
+                best = (rule.rank, sizes[-1])
+        if best:
+            return best[1].split("--size-")[1].rstrip(")").split(")")[0]
+        element = element.parent if element.name != "body" else None
+    return "body"
