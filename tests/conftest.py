@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import os
 import shutil
+from collections.abc import Collection, Hashable, Iterator
 from pathlib import Path
 
 import pytest
@@ -13,7 +14,9 @@ from hypothesis import settings
 from yemba.catalogue import catalogue as shipped
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
+from yemba.core.type.subset import cut
 from yemba.people.models import Person
+from yemba.render import fonts
 from yemba.sites import services as sites
 from yemba.sites import starter
 from yemba.sites.models import Site
@@ -39,6 +42,22 @@ def node_modules() -> Path:
     folder = ASSETS / "node_modules"
     needs("the Node packages of assets/package.json", folder.exists() and shutil.which("node") is not None)
     return folder
+
+
+@pytest.fixture(scope="session", autouse=True)
+def fonts_are_cut_once() -> Iterator[None]:
+    """Each test begins with an empty store; the same letters of the same file come out the same every time."""
+    known: dict[Hashable, bytes] = {}
+
+    def cut_once(data: bytes, letters: Collection[int], *rest: Collection[str]) -> bytes:
+        key = (hash(data), frozenset(letters), rest)
+        if key not in known:
+            known[key] = cut(data, letters, *rest)
+        return known[key]
+
+    with pytest.MonkeyPatch.context() as patched:
+        patched.setattr(fonts, "cut", cut_once)
+        yield
 
 
 @pytest.fixture(scope="session")

@@ -44,7 +44,7 @@ def test_take_pictures(page: Page, live_server) -> None:
     brand_sheets.save(site, "Tide Row")
     take(f"{studio}/sites/", "sites")
     for chapter in NAMES:
-        query = "?section=opening" if chapter == "pages" else ""
+        query = {"pages": "?section=opening", "type": "?show=sizes"}.get(chapter, "")
         take(f"{studio}/sites/saltmarsh/{chapter}/{query}", chapter)
     take(f"{studio}/sites/saltmarsh/palette/?ground=dark&role=link", "grounds")
     take(f"{studio}/sites/saltmarsh/template/?plan=handbill", "plan")

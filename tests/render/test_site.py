@@ -12,6 +12,7 @@ import pytest
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
 from yemba.core.site.resolve import Look
+from yemba.core.type.facts import Face
 from yemba.render.files import site_files
 from yemba.render.page import fragments
 from yemba.render.site import Site
@@ -191,3 +192,54 @@ def test_long_words_stay_words(document: Document, catalogue: Catalogue) -> None
     opening = document.pages[home].order[0]
     plain["pages"][home]["sections"][opening]["fields"]["heading"] = AWKWARD
     assert AWKWARD in page(site(Document.model_validate(plain), catalogue))
+
+
+def test_words_from_the_right_are_set_from_the_right(document: Document, catalogue: Catalogue) -> None:
+    plain = document.plain()
+    home = document.order[0]
+    opening = document.pages[home].order[0]
+    plain["pages"][home]["sections"][opening]["fields"]["heading"] = "ورشة تجليد الكتب"
+    made = page(site(Document.model_validate(plain), catalogue))
+    assert made.count('dir="rtl"') == 1, "the heading alone"
+    hebrew = page(site(Document.model_validate(plain | {"language": "he"}), catalogue))
+    assert '<html lang="he" dir="rtl">' in hebrew
+    assert 'dir="ltr"' in hebrew, "English words on a Hebrew site"
+
+
+def test_a_level_set_by_hand_and_a_one_off_reach_the_styles(document: Document, catalogue: Catalogue) -> None:
+    plain = document.plain()
+    home = document.order[0]
+    opening = document.pages[home].order[0]
+    plain["pages"][home]["sections"][opening]["one_offs"] = {"heading": {"size": "51", "colour": "@c1", "face": "lora"}}
+    plain["sheet"] = {"h2.spacing": 0.05, "h2.case": "small-caps", "navigation.face": "oswald", "h1.outline": 0.04}
+    found = site(Document.model_validate(plain), catalogue)
+    made = style(found.look)
+    for said in (
+        "--spacing-h2:0.05em;",
+        "--caps-h2:all-small-caps;",
+        "--outline-h1:0.04em;",
+        '--face-navigation:"Oswald"',
+    ):
+        assert said in made.values
+    mark = re.search(r'data-one="(\w+)"', page(found))
+    assert mark
+    rule = made.values.split(f'[data-one="{mark[1]}"]')[1].split("}")[0]
+    assert '"Lora"' in rule
+    assert f"color:{found.look.read_colour('@c1').colour.hex};" in rule
+    names = [path for path in site_files(found) if path.endswith(".woff2")]
+    assert {"lora", "oswald"} <= {name.split("/")[1].split("-latin")[0] for name in names}
+
+
+def test_a_live_site_takes_only_the_letters_that_it_shows(document: Document, catalogue: Catalogue) -> None:
+    def letters(found: Document) -> set[int]:
+        files = site_files(site(found, catalogue))
+        made = next(file.make() for path, file in files.items() if "newsreader-latin-normal" in path)
+        return set(Face(made).letters)
+
+    plain = document.plain()
+    few = letters(document)
+    assert ord("é") in few, "of the language"
+    assert ord("þ") not in few
+    opening = document.pages[document.order[0]].order[0]
+    plain["pages"][document.order[0]]["sections"][opening]["fields"]["lead"] = "<p>Þorn and þing</p>"
+    assert letters(Document.model_validate(plain)) - few == {ord("þ"), ord("Þ")}

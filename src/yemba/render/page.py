@@ -17,6 +17,7 @@ from yemba.core.site.backdrop import of_header, of_section
 from yemba.core.site.document import Document, Page, Section, ordered_items, ordered_sections
 from yemba.core.site.kinds import Field
 from yemba.core.site.structured import business, events
+from yemba.core.type.alphabets import from_right
 from yemba.render import pictures
 from yemba.render.one_off import one_off_mark
 from yemba.render.site import Site
@@ -116,6 +117,7 @@ def _document(site: Site, here: At, head: Head, sections: list[str], **context: 
         document=look.document,
         page_id=here.page,
         draft=site.draft,
+        from_right=from_right(look.document.language),
         root=here.root,
         head=head,
         sheets=[f"{here.root}assets/{name}" for name in head.sheets],

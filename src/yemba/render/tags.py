@@ -5,10 +5,11 @@ from __future__ import annotations
 from typing import Any
 
 from django import template
-from django.utils.html import format_html, format_html_join
+from django.utils.html import format_html, format_html_join, strip_tags
 from django.utils.safestring import SafeString
 
 from yemba.core.calendar import spoken
+from yemba.core.type.alphabets import from_right, reads_from_right
 
 register = template.Library()
 _QUOTES = ("“", "„", "«", "»", "‘", "‚", '"')
@@ -21,6 +22,9 @@ def mark(context: template.Context, field: str = "", item: Any = None) -> SafeSt
     one_off = context["one_offs"].get(element, {})
     attributes = [(f"data-{name}", value) for name, value in one_off.items() if value]
     shown = (context["s"] if item is None else item).get(field)
+    around = from_right(context["language"])
+    if isinstance(shown, str) and reads_from_right(strip_tags(shown), around) != around:
+        attributes.append(("dir", "ltr" if around else "rtl"))
     if isinstance(shown, str) and shown.startswith(_QUOTES) and one_off.get("align", "start") == "start":
         attributes.append(("data-hangs", ""))
     if context["draft"]:

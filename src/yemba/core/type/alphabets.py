@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import unicodedata
+
 _LOWER = {
     "ca": "àçéèíïóòúü·",
     "cs": "áčďéěíňóřšťúůýž",
@@ -41,6 +43,21 @@ _LOWER = {
     "ar": "ابتثجحخدذرزسشصضطظعغفقكلمنهويءآأؤإئىة،؛؟",
     "fa": "ابپتثجچحخدذرزژسشصضطظعغفقکگلمنوهیءآأؤئ،؛؟",
 }
+
+
+_FROM_RIGHT = ("ar", "fa", "he", "ur", "yi")
+
+
+def from_right(language: str) -> bool:
+    """Whether a language (BCP 47) is written from right to left."""
+    return language.split("-", maxsplit=1)[0].lower() in _FROM_RIGHT
+
+
+def reads_from_right(text: str, otherwise: bool = False) -> bool:
+    """Whether the first letter with a direction of its own reads from the right (UAX 9, rule P2)."""
+    kinds = (unicodedata.bidirectional(letter) for letter in text)
+    first = next((kind for kind in kinds if kind in ("L", "R", "AL")), "")
+    return first in ("R", "AL") if first else otherwise
 
 
 def letters_of(language: str) -> str:

@@ -14,7 +14,7 @@ from typing import Any, NamedTuple
 import uharfbuzz as harfbuzz
 from fontTools.pens.basePen import decomposeQuadraticSegment
 from fontTools.pens.boundsPen import BoundsPen
-from fontTools.pens.recordingPen import RecordingPen
+from fontTools.pens.recordingPen import DecomposingRecordingPen
 from fontTools.pens.svgPathPen import SVGPathPen
 from fontTools.pens.transformPen import TransformPen
 from fontTools.ttLib import TTFont
@@ -197,7 +197,7 @@ class Face:
 
     def _strokes(self) -> dict[str, int]:
         """How thick the o is drawn, by where rays through its middle cross its outline."""
-        pen = RecordingPen()
+        pen = DecomposingRecordingPen(self.glyphs())
         self.glyphs()[self.glyph_name("o")].draw(pen)
         points = [_flat(contour) for contour in _contours(pen.value)]
         every = [point for contour in points for point in contour]

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import unicodedata
 from collections.abc import Mapping
 
 from yemba.core.check.legible import measure_told, told
@@ -11,6 +10,7 @@ from yemba.core.site.catalogue import Family
 from yemba.core.site.resolve import COMFORTABLE, Look
 from yemba.core.site.settings import LIGATURES, NUMBERS
 from yemba.core.site.texts import texts
+from yemba.core.type.alphabets import reads_from_right
 from yemba.core.type.levels import LEVELS, Text, properties
 from yemba.core.type.scale import PHONE_WIDTH, WIDE_WIDTH
 from yemba.render.fonts import called
@@ -125,7 +125,7 @@ def _drawn(look: Look, slug: str, words: str, text: Text, family: Family, size: 
     gutter = 2 * look.template.measures.gutter
     room = PHONE_WIDTH - gutter if phone else _ROOM
     step = size * text.leading
-    rtl = unicodedata.bidirectional(words[:1] or "x") in ("R", "AL")
+    rtl = reads_from_right(words)
     if slug in _RUNNING:
         per_character = family.facts.average_width / family.facts.units_per_em * size
         room = min(room, look.measure * per_character)
