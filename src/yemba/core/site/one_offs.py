@@ -143,9 +143,9 @@ def _otherwise(look: Look, section: Section, name: str, text: Text) -> str:
         case "style":
             return STYLES[text.style].lower()
         case "colour":
-            return f"as {look.ground_names[look.ground(section).value]} has it"
+            return f"{look.ground_names[look.ground(section).value]}’s own"
         case _:
-            return "as the layout has it"
+            return "the layout’s own"
 
 
 class Shown(NamedTuple):

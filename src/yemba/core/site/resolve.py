@@ -175,7 +175,7 @@ class Look:
             style=given["style"] or "normal",
             stretch=round(min(family.widths[1], max(family.widths[0], given["width"] or FULL))),
             spacing=given["spacing"] or 0.0,
-            leading=given["leading"] or line_height(size.high, measure),
+            leading=given["leading"] or level.leading or line_height(size.high, measure),
             case=self.value(f"{level.slug}.case") or "none",
             line=(self.value(f"{level.slug}.line") if title else None) or "none",
             shadow=(self.value(f"{level.slug}.shadow") if title else None) or "none",

@@ -11,6 +11,7 @@ from yemba.core.site.document import Section, ordered_sections, values_of
 from yemba.core.site.one_offs import OneOff, one_offs
 from yemba.core.site.resolve import Look
 from yemba.core.site.settings import SETTINGS
+from yemba.core.type.levels import LEVELS, PROPERTIES, properties
 
 
 class Kept(NamedTuple):
@@ -51,7 +52,7 @@ def plan(look: Look, template: str) -> Plan:
     return Plan(
         _stays(look),
         [setting.name for key, setting in SETTINGS.items() if key in look.document.sheet],
-        [*_values(look, then), *_sections(look, then)],
+        [*_values(look, then), *_levels(look, then), *_sections(look, then)],
         [what for what in then_aside if what not in now_aside],
         [what for what in now_aside if what not in then_aside],
         one_offs(then),
@@ -79,6 +80,7 @@ def _stays(look: Look) -> list[Kept]:
         ("section", len(sections)),
         ("text and link", texts),
         ("picture", len(document.pictures)),
+        ("font of your own", len(document.fonts)),
         ("menu entry", len(document.pages) - len(document.navigation.hidden)),
     )
     return [Kept(_plural(what, count), count) for what, count in listed if count]
@@ -87,16 +89,30 @@ def _stays(look: Look) -> list[Kept]:
 def _plural(what: str, count: int) -> str:
     if count == 1:
         return what
-    return {"menu entry": "menu entries", "text and link": "texts and links"}.get(what, f"{what}s")
+    return {
+        "menu entry": "menu entries",
+        "text and link": "texts and links",
+        "font of your own": "fonts of your own",
+    }.get(what, f"{what}s")
 
 
 def _values(now: Look, then: Look) -> Iterator[Differs]:
     for key, setting in SETTINGS.items():
-        if key != "palette" and now.value(key) != then.value(key):
+        if key != "palette" and key.partition(".")[0] not in LEVELS and now.value(key) != then.value(key):
             yield Differs(setting.name, said(key, now.value(key), now), said(key, then.value(key), then), 0)
     if now.value("palette") != then.value("palette"):
         was, will = (", ".join(colour["name"] for colour in look.value("palette")) for look in (now, then))
         yield Differs("Palette", was, will, 0)
+
+
+def _levels(now: Look, then: Look) -> Iterator[Differs]:
+    """Levels of text, each once with all that differs."""
+    for slug, level in LEVELS.items():
+        keys = [(name, f"{slug}.{name}") for name in properties(level)]
+        keys = [(name, key) for name, key in keys if now.value(key) != then.value(key)]
+        if keys:
+            was, will = (", ".join(said(key, look.value(key), look) for _, key in keys) for look in (now, then))
+            yield Differs(f"{level.name}: {', '.join(PROPERTIES[name] for name, _ in keys)}", was, will, 0)
 
 
 def _sections(now: Look, then: Look) -> Iterator[Differs]:

@@ -10,7 +10,8 @@ from yemba.core.type.scale import Fluid
 class Level(NamedTuple):
     """`follows` is the face it takes where none is set, "heading" or "body". `step` is its place on the scale, None
     where the template sets its size against the text's. `faced` may have a face of its own; a `title` may carry
-    effects. `chapter` is where its controls stand first."""
+    effects. `leading` is its line height where none is set, 0 where that follows size and measure. `chapter` is where
+    its controls stand first."""
 
     slug: str
     name: str
@@ -18,6 +19,7 @@ class Level(NamedTuple):
     step: int | None
     faced: bool = False
     title: bool = False
+    leading: float = 0
     chapter: str = "type"
 
 
@@ -37,7 +39,7 @@ LEVELS = {
         Level("quote", "Quotes", "body", 1, faced=True),
         Level("title", "Site title", "heading", None, faced=True, title=True),
         Level("navigation", "Navigation", "body", None, faced=True),
-        Level("button", "Buttons", "body", 0, faced=True),
+        Level("button", "Buttons", "body", 0, faced=True, leading=1.2),
         Level("footer", "Footer", "body", -1, faced=True, chapter="footer"),
     )
 }

@@ -109,33 +109,36 @@ def _fall(look: Look, slug: str, words: str, chosen: bool) -> Context:
         "stretch": f"{text.stretch}%",
         "line": text.line,
         "ends": [
-            _drawn(look, slug, text.written(words), text, family, size) | {"key": key, "where": where, "size": size}
-            for key, where, size in zip(keys, ("wide", "phone"), (text.size.high, text.size.low), strict=True)
+            _drawn(look, slug, text.written(words), text, family, where) | {"key": key, "where": where}
+            for key, where in zip(keys, ("wide", "phone"), strict=True)
         ],
     }
 
 
-def _drawn(look: Look, slug: str, words: str, text: Text, family: Family, size: float) -> Context:
+def _drawn(look: Look, slug: str, words: str, text: Text, family: Family, where: str) -> Context:
     """Lines with their baselines, where the handle stands, and for running text the marks of the measure."""
+
+    phone = where == "phone"
+    size = text.size.low if phone else text.size.high
 
     def width(line: str) -> float:
         return family.width(line, size, text.weight, text.spacing, text.stretch)
 
-    phone = size == text.size.low
-    gutter = 2 * look.template.measures.gutter
-    room = PHONE_WIDTH - gutter if phone else _ROOM
+    room = PHONE_WIDTH - 2 * look.template.measures.gutter if phone else _ROOM
     step = size * text.leading
     rtl = reads_from_right(words)
     if slug in _RUNNING:
         per_character = family.facts.average_width / family.facts.units_per_em * size
-        room = min(room, look.measure * per_character)
+        fits = min(room / per_character, look.measure) if phone else look.measure
+        room = min(room, fits * per_character)
         lines = broken(words, width, room)[:_LINES]
         marks = [{"n": n, "x": n * per_character} for n in _MARKS if n * per_character <= _ROOM]
-        ruler = {"marks": marks, "characters": round(room / per_character), "room": room}
+        ruler = {"marks": marks, "characters": round(fits), "room": room}
     else:
         lines, ruler = broken(words, width, room)[: _LINES if phone else 1], None
     drawn = [{"words": line, "y": round(step * n + size * 0.95, 1)} for n, line in enumerate(lines)]
     return {
+        "size": size,
         "lines": drawn,
         "height": round(step * len(lines) + size * 0.25, 1),
         "grip": round(size, 1),
