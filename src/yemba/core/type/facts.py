@@ -9,18 +9,17 @@ import itertools
 from collections.abc import Collection
 from functools import cached_property
 from io import BytesIO
+from threading import RLock
 from typing import Any, NamedTuple
 
 import uharfbuzz as harfbuzz
 from fontTools.pens.basePen import decomposeQuadraticSegment
 from fontTools.pens.boundsPen import BoundsPen
-from fontTools.pens.recordingPen import DecomposingRecordingPen
+from fontTools.pens.recordingPen import RecordingPen
 from fontTools.pens.svgPathPen import SVGPathPen
 from fontTools.pens.transformPen import TransformPen
 from fontTools.ttLib import TTFont
 from fontTools.ttLib.sfnt import SFNTWriter
-from fontTools.varLib.models import normalizeLocation, piecewiseLinearMap
-from fontTools.varLib.varStore import VarStoreInstancer
 
 from yemba.core.errors import Fault
 
@@ -37,6 +36,7 @@ _SHARES = {
     "|": 38, "/": 1, "%": 1, "Z": 2, ";": 1, "X": 1,
 }  # fmt: skip
 REGULAR = 400
+_FINE = 1 << 20
 FULL = 100  # %; the width of a face that is neither condensed nor expanded (CSS font-stretch)
 # Percent of each usWidthClass: OpenType specification, table OS/2.
 _WIDTH_CLASSES = {1: 50, 2: 62, 3: 75, 4: 87, 5: 100, 6: 112, 7: 125, 8: 150, 9: 200}
@@ -120,21 +120,26 @@ def _crossings(contours: list[list[Point]], axis: int, at: float) -> list[float]
 
 
 class Face:
-    """One font file, read once."""
+    """One font file, read once. Several threads may ask it at a time."""
 
     def __init__(self, data: bytes) -> None:
         """Raises Fault ``font-unreadable`` for bytes that are no font."""
+        self._reading = RLock()
+        self._shaped: dict[tuple[int, int], harfbuzz.Font] = {}
         try:
             self._font = TTFont(BytesIO(data), lazy=True)
-            self._glyphs: dict[int, str] = self._font.getBestCmap()
-            self._sets: dict[int, Any] = {}
-            self._shaped: dict[tuple[int, int], harfbuzz.Font] = {}
+            self.letters = frozenset(self._font.getBestCmap())
+            self.units_per_em = int(self._font["head"].unitsPerEm)
             self._font["hmtx"], self._font["OS/2"], self._font["hhea"]  # a font without these is none
         except Exception as error:  # a broken file makes fontTools raise nearly anything
             raise Fault("font-unreadable", f"This file is not a font Yemba can read: {error}.") from error
 
     @cached_property
     def facts(self) -> Facts:
+        with self._reading:
+            return self._facts()
+
+    def _facts(self) -> Facts:
         font, os2, hhea = self._font, self._font["OS/2"], self._font["hhea"]
         axes = {axis.axisTag: axis for axis in font["fvar"].axes} if "fvar" in font else {}
         weight, width = axes.get("wght"), axes.get("wdth")
@@ -145,60 +150,42 @@ class Face:
             ascent=hhea.ascent,
             descent=hhea.descent,
             line_gap=hhea.lineGap,
-            cap_height=self._regular("cpht", getattr(os2, "sCapHeight", 0)) or self._height("H"),
-            x_height=self._regular("xhgt", getattr(os2, "sxHeight", 0)) or self._height("x"),
-            average_width=self._average(),
+            cap_height=self._measure(harfbuzz.OTMetricsTag.CAP_HEIGHT, "H"),
+            x_height=self._measure(harfbuzz.OTMetricsTag.X_HEIGHT, "x"),
+            average_width=round(self.average(REGULAR) * self.units_per_em),
             **self._strokes(),
             weights=(int(weight.minValue), int(weight.maxValue)) if weight else (os2.usWeightClass,) * 2,
             widths=(int(width.minValue), int(width.maxValue)) if width else (stretch, stretch),
-            features=tuple(tag for tag in _FEATURES if tag in self._feature_tags),
-            old_style=self._outline_box("9")[1] < -0.08 * self.units_per_em,
-            quote=round(self.advance("“")),
-            capitals=self.covers("xX") and self._outline_box("x")[3] >= 0.95 * self._outline_box("X")[3],
+            features=tuple(tag for tag in _FEATURES if tag in self._feature_tags()),
+            old_style=self._box("9")[1] < -0.08 * self.units_per_em,
+            quote=round(self.width("“", self.units_per_em)),
+            capitals=self.covers("xX") and self._box("x")[3] >= 0.95 * self._box("X")[3],
         )
 
-    def _regular(self, tag: str, value: int) -> int:
-        """A measure at the regular weight, where the font's own default is another (OpenType specification, MVAR)."""
-        if "MVAR" not in self._font or "fvar" not in self._font:
-            return value
-        axes, table = self._font["fvar"].axes, self._font["MVAR"].table
-        record = next((record for record in table.ValueRecord if record.ValueTag == tag), None)
-        if record is None:
-            return value
-        spans = {axis.axisTag: (axis.minValue, axis.defaultValue, axis.maxValue) for axis in axes}
-        at = normalizeLocation({"wght": REGULAR}, spans)
-        if "avar" in self._font:
-            at = {axis: piecewiseLinearMap(place, self._font["avar"].segments[axis]) for axis, place in at.items()}
-        return int(value + round(VarStoreInstancer(table.VarStore, axes, at)[record.VarIdx]))
+    def _measure(self, tag: harfbuzz.OTMetricsTag, letter: str) -> int:
+        """A height at the regular weight, as the font tells it (OS/2 with MVAR), else of a letter's outline."""
+        told = self._drawn.get_metric_position(tag)
+        return int(told or round(self._box(letter)[3]))
 
-    @cached_property
-    def units_per_em(self) -> int:
-        return int(self._font["head"].unitsPerEm)
-
-    @cached_property
-    def letters(self) -> frozenset[int]:
-        """The code points it has."""
-        return frozenset(self._glyphs)
-
-    @cached_property
     def _feature_tags(self) -> set[str]:
         table = self._font["GSUB"].table if "GSUB" in self._font else None
-        return (
-            {record.FeatureTag for record in table.FeatureList.FeatureRecord} if table and table.FeatureList else set()
-        )
+        records = table.FeatureList.FeatureRecord if table and table.FeatureList else ()
+        return {record.FeatureTag for record in records}
 
-    def _outline_box(self, character: str) -> tuple[float, float, float, float]:
-        pen = BoundsPen(self.glyphs())
-        self.glyphs()[self.glyph_name(character)].draw(pen)
+    def _box(self, letter: str) -> tuple[float, float, float, float]:
+        """The bounds of a letter's outline: left, bottom, right, top."""
+        pen = BoundsPen(None)
+        self._drawn.draw_glyph_with_pen(self._glyph(letter), pen)
         return pen.bounds or (0, 0, 0, 0)
 
-    def _height(self, character: str) -> int:
-        return round(self._outline_box(character)[3])
+    def _glyph(self, letter: str) -> int:
+        """The number of a letter's glyph; that of the missing one where the font lacks it."""
+        return harfbuzz.Font(self._plain).get_nominal_glyph(ord(letter)) or 0
 
     def _strokes(self) -> dict[str, int]:
         """How thick the o is drawn, by where rays through its middle cross its outline."""
-        pen = DecomposingRecordingPen(self.glyphs())
-        self.glyphs()[self.glyph_name("o")].draw(pen)
+        pen = RecordingPen()
+        self._drawn.draw_glyph_with_pen(self._glyph("o"), pen)
         points = [_flat(contour) for contour in _contours(pen.value)]
         every = [point for contour in points for point in contour]
         if not every:
@@ -207,44 +194,26 @@ class Face:
         across, down = _crossings(points, 1, middle[1]), _crossings(points, 0, middle[0])
         return {name: round(at[1] - at[0]) if len(at) > 1 else 0 for name, at in (("thick", across), ("thin", down))}
 
-    def _average(self) -> int:
-        return round(sum(self.advance(letter) * share for letter, share in _SHARES.items()) / 10_000)
-
     def average(self, weight: int) -> float:
         """The average advance per em in running text at a weight."""
-        shaped = self._shape("".join(_SHARES), weight, ligatures=False, kerning=False)
-        total = sum(
-            place.x_advance * share for place, share in zip(shaped.glyph_positions, _SHARES.values(), strict=False)
-        )
-        return float(total / 10_000 / self.units_per_em)
-
-    def advance(self, character: str) -> float:
-        """Advance in font units; the missing glyph's for a character the font lacks."""
-        return float(self.glyphs()[self.glyph_name(character)].width)
-
-    def glyphs(self, weight: int = REGULAR) -> Any:
-        """fontTools' glyph set at a weight, by glyph name."""
-        if weight not in self._sets:
-            self._sets[weight] = self._font.getGlyphSet(location={"wght": weight})
-        return self._sets[weight]
+        font = self._set_at(self._plain, weight, FULL)
+        font.scale = (_FINE, _FINE)  # in units so small that rounding does not tell
+        total = sum(font.get_glyph_h_advance(self._glyph(letter)) * share for letter, share in _SHARES.items())
+        return float(total / 10_000 / _FINE)
 
     def outline(self, text: str, weight: int = REGULAR) -> str:
         """The line as SVG path data in font units, y upwards, from the origin."""
-        glyphs, at, drawn = self.glyphs(weight), 0.0, SVGPathPen(self.glyphs(weight))
+        font, at, drawn = self._set_at(self._whole, weight, FULL), 0.0, SVGPathPen(None)
         shaped = self._shape(text, weight)
-        names = self._font.getGlyphOrder()
         for glyph, place in zip(shaped.glyph_infos, shaped.glyph_positions, strict=True):
             moved = (1, 0, 0, 1, at + place.x_offset, place.y_offset)
-            glyphs[names[glyph.codepoint]].draw(TransformPen(drawn, moved))
+            font.draw_glyph_with_pen(glyph.codepoint, TransformPen(drawn, moved))
             at += place.x_advance
         return str(drawn.getCommands())
 
-    def glyph_name(self, character: str) -> str:
-        return self._glyphs.get(ord(character), ".notdef")
-
     def covers(self, text: str) -> bool:
         """Whether every character of `text` is in the font."""
-        return all(ord(character) in self._glyphs for character in text)
+        return all(ord(character) in self.letters for character in text)
 
     def width(self, text: str, size: float, weight: int = REGULAR, spacing: float = 0.0, stretch: int = FULL) -> float:
         """Width of a line in px at `size` px with `spacing` em after each letter; `stretch` in %. Kerning counts.
@@ -256,25 +225,37 @@ class Face:
         letters = len({glyph.cluster for glyph in shaped.glyph_infos})
         return float(size * (units / self.units_per_em + spacing * letters))
 
-    def _shape(
-        self, text: str, weight: int, stretch: int = FULL, *, ligatures: bool = True, kerning: bool = True
-    ) -> harfbuzz.Buffer:
+    def _shape(self, text: str, weight: int, stretch: int = FULL, *, ligatures: bool = True) -> harfbuzz.Buffer:
         at = (weight, stretch)
         if at not in self._shaped:
-            font = harfbuzz.Font(self._plain_face)
-            font.set_variations({"wght": weight, "wdth": stretch})
-            self._shaped[at] = font
+            self._shaped[at] = self._set_at(self._plain, weight, stretch)
         buffer = harfbuzz.Buffer()
         buffer.add_str(text)
         buffer.guess_segment_properties()
-        off = ((("liga", "clig"), ligatures), (("kern",), kerning))
-        harfbuzz.shape(self._shaped[at], buffer, {tag: False for tags, on in off if not on for tag in tags})
+        harfbuzz.shape(self._shaped[at], buffer, {} if ligatures else {"liga": False, "clig": False})
         return buffer
 
+    @staticmethod
+    def _set_at(face: harfbuzz.Face, weight: int, stretch: int) -> harfbuzz.Font:
+        font = harfbuzz.Font(face)
+        font.set_variations({"wght": weight, "wdth": stretch})
+        return font
+
     @cached_property
-    def _plain_face(self) -> harfbuzz.Face:
+    def _drawn(self) -> harfbuzz.Font:
+        """With outlines, at the regular weight."""
+        return self._set_at(self._whole, REGULAR, FULL)
+
+    @cached_property
+    def _whole(self) -> harfbuzz.Face:
+        with self._reading:
+            return opened(self._font)
+
+    @cached_property
+    def _plain(self) -> harfbuzz.Face:
         """For shaping: outlines stay packed, since only advances count."""
-        return opened(self._font, but=_OUTLINES)
+        with self._reading:
+            return opened(self._font, but=_OUTLINES)
 
 
 _OUTLINES = ("glyf", "loca", "gvar", "CFF ", "CFF2")

@@ -141,7 +141,7 @@ function visit(stop) {
 }
 
 function apply(patch) {
-  if (patch.rules) restyle();
+  if (patch.rules) restyle(patch.rules);
   if (patch.follow !== undefined) {
     go(patch.follow);
     return;
@@ -151,7 +151,10 @@ function apply(patch) {
 }
 
 // The desk shows the owner's own fonts too, which may have come or gone.
-function restyle() {
+let rules = "";
+function restyle(now) {
+  if (now === rules) return;
+  rules = now;
   const link = document.getElementById("own-fonts");
   link.href = `${link.href.split("?")[0]}?${state.revision}`;
 }
