@@ -157,6 +157,10 @@ def test_a_cut_font_has_the_letters_asked_for_and_sets_them_as_the_whole_one() -
     assert made.letters == letters
     assert made.width("AV Salf", 20, 600) == pytest.approx(Face(PLAIN).width("AV Salf", 20, 600))
     assert cut(PLAIN, letters) == cut(PLAIN, letters), "the same bytes every time"
+    narrowed = Face(cut(PLAIN, letters, axes=(("wght", 450, 650),)))
+    assert narrowed.facts.weights == (450, 650)
+    assert narrowed.width("AV Salf", 200, 600) == pytest.approx(Face(PLAIN).width("AV Salf", 200, 600), rel=0.002)
+    assert Face(cut(PLAIN, letters, axes=())).facts.weights == (400, 400), "an axis that nothing moves on goes"
 
 
 def kept(taken: Taken, file: str, **more: Any) -> dict[str, Any]:

@@ -8,17 +8,18 @@ from typing import NamedTuple
 from weakref import WeakKeyDictionary
 
 from yemba.core.site.catalogue import Family, FontFile
-from yemba.core.site.one_offs import faces_of_one_offs
+from yemba.core.site.one_offs import faces_of_one_offs, weights_of_one_offs
 from yemba.core.site.resolve import Look
 from yemba.core.type.alphabets import letters_of
-from yemba.core.type.facts import FULL
+from yemba.core.type.facts import FULL, REGULAR
 from yemba.core.type.fallback import BOLD_FROM, LOCALS, fallback
 from yemba.core.type.levels import LEVELS
-from yemba.core.type.subset import VERSION, cut
+from yemba.core.type.subset import VERSION, Span, cut
 from yemba.core.type.subsets import RANGES, subset_of
 
 _ALWAYS = "".join(map(chr, range(0x20, 0x7F))) + "\xa0©–—‘’“”…€−+"
 """What Yemba itself says on a page, and what visitors type into forms."""
+BOLD = 700
 _GENERIC = {"serif": "serif", "sans": "sans-serif", "hand": "cursive"}
 
 
@@ -29,7 +30,14 @@ class Published(NamedTuple):
     file: FontFile
     letters: frozenset[str]
     features: tuple[str, ...]
-    axes: tuple[str, ...]
+    axes: tuple[Span, ...]
+
+    @property
+    def weights(self) -> tuple[int, int]:
+        """Those of the file that goes out."""
+        low, high = next((low, high) for axis, low, high in self.axes if axis == "wght")
+        held = self.file.weights
+        return max(held[0], min(int(low), held[1])), min(held[1], max(int(high), held[0]))
 
     @property
     def key(self) -> str:
@@ -73,13 +81,13 @@ def published(look: Look) -> list[Published]:
 
 
 def _published(look: Look) -> list[Published]:
-    letters, features, axes = letters_of_site(look), _features(look), _axes(look)
+    letters, features = letters_of_site(look), _features(look)
     of_subset: dict[str, frozenset[str]] = {"": letters}
     for subset in {subset_of(letter) for letter in letters} - {""}:
         of_subset[subset] = frozenset(letter for letter in letters if subset_of(letter) == subset)
     return [
         Published(family, file, of_subset[file.subset], features, axes)
-        for family in used_families(look)
+        for family, axes in _axes(look)
         for file in family.files
         if file.subset in of_subset
     ]
@@ -94,9 +102,18 @@ def _features(look: Look) -> tuple[str, ...]:
     return ("lnum", "onum", "pnum", "tnum", *(tag for tag, wanted in asked.items() if wanted))
 
 
-def _axes(look: Look) -> tuple[str, ...]:
-    """Tags of the axes that the site moves on."""
-    return ("wght", "wdth") if any(text.stretch != FULL for text in look.texts.values()) else ("wght",)
+def _axes(look: Look) -> list[tuple[Family, tuple[Span, ...]]]:
+    """How far each family that is used moves: from regular to bold, which words may ask for, and as far as a level or a
+    one-off goes."""
+    apart = weights_of_one_offs(look)
+    stretches = [FULL, *(text.stretch for text in look.texts.values())]
+    wide: tuple[Span, ...] = (("wdth", min(stretches), max(stretches)),) if len(set(stretches)) > 1 else ()
+    found = []
+    for family in used_families(look):
+        set_in = [text.weight for text in look.texts.values() if text.face == family.slug]
+        weights = [REGULAR, BOLD, *apart, *set_in]
+        found.append((family, (("wght", min(weights), max(weights)), *wide)))
+    return found
 
 
 def preloads(look: Look, files: list[Published]) -> list[str]:
@@ -108,7 +125,7 @@ def preloads(look: Look, files: list[Published]) -> list[str]:
 
 def faces(look: Look, files: list[Published]) -> str:
     """@font-face rules of what goes out, and of local fonts dressed up to take its room."""
-    rules = [_face(one.family, one.file, one.name) for one in files]
+    rules = [_face(one.family, one.file._replace(weights=one.weights), one.name) for one in files]
     return "\n".join([*rules, *(_dressed(family) for family in used_families(look))])
 
 
@@ -193,7 +210,7 @@ def _local_rules(family: Family) -> Iterator[str]:
     facts = family.facts
     for local in LOCALS[family.kind]:
         for bold in (False, True):
-            room = fallback(facts, family.average(700 if bold else 400), local.bold if bold else local.width)
+            room = fallback(facts, family.average(BOLD if bold else REGULAR), local.bold if bold else local.width)
             yield _rule(
                 {
                     "font-family": f'"{called(family)} {local.names[0]}"',

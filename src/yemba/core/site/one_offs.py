@@ -173,11 +173,14 @@ def shown_values(look: Look, section: Section, element: str) -> Shown:
 
 def faces_of_one_offs(look: Look) -> list[Family]:
     """The families that one-offs alone call for."""
-    given = {
-        values["face"]
-        for page in look.document.pages.values()
-        for section in page.sections.values()
-        for values in section.one_offs.values()
-        if "face" in values
-    }
-    return [look.families[slug] for slug in sorted(given) if slug in look.families]
+    return [look.families[slug] for slug in _given(look, "face") if slug in look.families]
+
+
+def weights_of_one_offs(look: Look) -> list[int]:
+    """The weights that one-offs call for."""
+    return [int(weight) for weight in _given(look, "weight")]
+
+
+def _given(look: Look, name: str) -> list[str]:
+    sections = (section for page in look.document.pages.values() for section in page.sections.values())
+    return sorted({v[name] for section in sections for v in section.one_offs.values() if name in v})

@@ -10,17 +10,19 @@ from fontTools.ttLib import TTFont
 
 from yemba.core.type.facts import opened
 
-VERSION = 1
+Span = tuple[str, float, float]
+"""An axis of variation and the ends that are kept of it."""
+VERSION = 2
 """Grows when the same letters of the same file come out as other bytes."""
 
 
 def cut(
-    data: bytes, letters: Collection[int], features: Collection[str] = (), axes: Collection[str] = ("wght",)
+    data: bytes, letters: Collection[int], features: Collection[str] = (), axes: Collection[Span] = (("wght", 1, 1000),)
 ) -> bytes:
     """A WOFF2 with these code points of a font file, and what its layout needs for them.
 
     What scripts ask for is always kept; `features` (OpenType tags) of those that texts must ask for. Axes of
-    variation that are not in `axes` stand at their default.
+    variation are narrowed to their span; those that have none stand at their default.
     """
     font = TTFont(BytesIO(data), lazy=True)
     wanted = harfbuzz.SubsetInput()
@@ -29,8 +31,13 @@ def cut(
     wanted.flags = harfbuzz.SubsetFlags.NO_HINTING
     face = opened(font)
     if "fvar" in font.reader:
-        for axis in {axis.axisTag for axis in font["fvar"].axes} - set(axes):
-            wanted.pin_axis_to_default(face, axis)
+        spans = {tag: (low, high) for tag, low, high in axes}
+        for axis in font["fvar"].axes:
+            low, high = spans.get(axis.axisTag, (axis.defaultValue, axis.defaultValue))
+            low, high = max(low, axis.minValue), min(high, axis.maxValue)
+            wanted.set_axis_range(
+                face, axis.axisTag, low, max(low, high), min(max(axis.defaultValue, low), max(low, high))
+            )
     return packed(harfbuzz.subset(face, wanted).blob.data)
 
 
