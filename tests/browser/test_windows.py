@@ -5,7 +5,7 @@ from __future__ import annotations
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.hands import BUTTON, chapter, eventually, frames, kept, point, until
+from tests.browser.hands import BUTTON, chapter, eventually, frames, kept, point, until, view
 from yemba.sites.models import Site
 
 pytestmark = [pytest.mark.browser, pytest.mark.django_db(transaction=True)]
@@ -53,6 +53,7 @@ def test_both_windows_follow_the_pointer_and_a_drag_is_one_edit(bench: Page) -> 
     bench.locator("#desk h1").click()
     bench.keyboard.press("3")
     expect(bench.locator("#desk h1")).to_have_text("Type")
+    view(bench, "Sizes")
     size = "parseFloat(getComputedStyle(document.querySelector('h1')).fontSize)"
     was = [frame.evaluate(size) for frame in frames(bench)]
     bench.locator("[data-twin='type.ratio']").focus()

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import itertools
 import re
 from typing import Any
 
@@ -12,6 +13,7 @@ from hypothesis import strategies as st
 from yemba.catalogue import catalogue
 from yemba.core.check.finding import Inspected
 from yemba.core.check.legible import find, told
+from yemba.core.layout.lines import broken
 from yemba.core.site.document import Document
 from yemba.core.site.resolve import COMFORTABLE, Look
 from yemba.core.site.settings import SETTINGS, Between
@@ -170,3 +172,13 @@ def test_every_level_may_be_set_and_returned() -> None:
     document = Document.model_validate(START.plain() | {"sheet": {f"{slug}.spacing": 0.1 for slug in LEVELS}})
     found = Look(document, CATALOGUE)
     assert all(text.spacing == 0.1 for text in found.texts.values())
+
+
+@given(st.text("ab ", max_size=60), st.integers(2, 12), st.integers(1, 4))
+def test_lines_break_where_the_next_word_no_longer_fits(words: str, room: int, most: int) -> None:
+    lines = broken(words, len, room, most)
+    assert len(lines) <= most
+    assert " ".join(words.split()).startswith(" ".join(lines))
+    assert all(len(line) <= room or " " not in line for line in lines)
+    for line, below in itertools.pairwise(lines):
+        assert len(f"{line} {below.split()[0]}") > room

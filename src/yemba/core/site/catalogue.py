@@ -48,8 +48,7 @@ class Family(NamedTuple):
     def file(self, character: str, weight: int = REGULAR, style: str = "normal") -> FontFile:
         """The file that a browser takes a character from (CSS Fonts 4, sections 5.2 and 5.3); the first where none
         has it."""
-        held = [file for file in self.files if not file.subset or file.subset == subset_of(character)]
-        return min(held or self.files, key=lambda file: (file.style != style, _off(weight, file.weights)))
+        return _nearest(self.files, subset_of(character), weight, style)
 
     def lacks(self, text: str) -> str:
         """The characters of a text that it has no letter for, each once, in order of code; blanks do not count."""
@@ -99,6 +98,12 @@ class Family(NamedTuple):
     def local(self) -> str:
         """The local font its fallback is made from."""
         return "Times New Roman" if self.kind == "serif" else "Arial"
+
+
+@lru_cache(maxsize=4096)
+def _nearest(files: tuple[FontFile, ...], subset: str, weight: int, style: str) -> FontFile:
+    held = [file for file in files if file.subset in ("", subset)]
+    return min(held or files, key=lambda file: (file.style != style, _off(weight, file.weights)))
 
 
 def _off(weight: int, held: tuple[int, int]) -> tuple[int, bool]:

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
+from itertools import islice
 
 from yemba.core.check.legible import measure_told, told
 from yemba.core.layout.lines import broken
@@ -21,6 +22,7 @@ from yemba.studio.desks.setting import Context, setting
 _SHOWN = ("h1", "h2", "h3", "h4", "h5", "h6", "lead", "body", "small", "title")
 _RUNNING = ("lead", "body", "small")
 _MARKS = (COMFORTABLE[0], 66, COMFORTABLE[1])  # characters; 66 is the ideal (Bringhurst, from memory)
+_SAMPLED = 300  # texts looked at for words that show the levels
 _LINES, _ROOM = 3, 620  # lines of running text shown; px of the drawing
 
 
@@ -80,7 +82,7 @@ def _numbers_said(body: Family) -> str:
 def _words(look: Look) -> dict[str, str]:
     """The owner's own words for every level: the first there are, and enough of them for running text."""
     found: dict[str, list[str]] = {slug: [] for slug in LEVELS}
-    for shown in texts(look):
+    for shown in islice(texts(look), _SAMPLED):
         found[shown.level].append(shown.words)
     headings = [words for slug in ("h1", "h2", "h5") for words in found[slug]] or [look.document.name]
     running = max(found["body"] + found["lead"], key=len, default="") or look.document.tagline or look.document.name
@@ -131,11 +133,11 @@ def _drawn(look: Look, slug: str, words: str, text: Text, family: Family, where:
         per_character = family.facts.average_width / family.facts.units_per_em * size
         fits = min(room / per_character, look.measure) if phone else look.measure
         room = min(room, fits * per_character)
-        lines = broken(words, width, room)[:_LINES]
+        lines = broken(words, width, room, _LINES)
         marks = [{"n": n, "x": n * per_character} for n in _MARKS if n * per_character <= _ROOM]
         ruler = {"marks": marks, "characters": round(fits), "room": room}
     else:
-        lines, ruler = broken(words, width, room)[: _LINES if phone else 1], None
+        lines, ruler = broken(words, width, room, _LINES if phone else 1), None
     drawn = [{"words": line, "y": round(step * n + size * 0.95, 1)} for n, line in enumerate(lines)]
     return {
         "size": size,

@@ -201,27 +201,33 @@ async function settle(answer, asked, sent) {
   if (asked === opened && !moving) show(desk, sent); // what is being moved right now is not taken from the hand
 }
 
-// One question a form at a time; Enter raises both change and submit, and only what differs goes again.
+// One question a form at a time; Enter raises both change and submit, and only what differs goes again. What goes
+// later goes as it was when it was asked for: an answer before it may have put the form in another state.
 const asking = new Map();
 let working = 0; // edits on their way, so that their own revision is not taken for another hand's
+const words = (data) => new URLSearchParams([...data].filter(([name, value]) => name !== "revision" && typeof value === "string")).toString();
 async function send(form) {
-  const words = () => new URLSearchParams([...new FormData(form)].filter(([, value]) => typeof value === "string")).toString();
-  if (asking.has(form)) {
-    asking.set(form, asking.get(form) !== words());
+  let next = body(form);
+  const known = asking.get(form);
+  if (known) {
+    known.next = words(next) === known.sent ? null : next;
     return;
   }
-  asking.set(form, words());
-  await put(form);
-  const again = asking.get(form) === true;
+  while (next) {
+    const now = { sent: words(next), next: null };
+    asking.set(form, now);
+    await put(form, next);
+    next = now.next;
+  }
   asking.delete(form);
-  if (again) await send(form);
 }
 
-async function put(form) {
+async function put(form, data) {
   const asked = opened;
   const sent = document.activeElement?.value;
+  data.set("revision", state.revision);
   working += 1;
-  const answer = await ask(form.getAttribute("action"), body(form)).finally(() => (working -= 1));
+  const answer = await ask(form.getAttribute("action"), data).finally(() => (working -= 1));
   if (answer.error) {
     if (answer.revision) state.revision = answer.revision;
     fault(form, answer.error);
@@ -233,8 +239,8 @@ async function put(form) {
 }
 
 const streamed = new Set(); // places that windows show otherwise than kept
-const stream = oneInFlight(async (form) => {
-  const data = body(form);
+const stream = (form) => streaming(body(form));
+const streaming = oneInFlight(async (data) => {
   data.set("streamed", [...streamed].join(" "));
   const answer = await ask(at("stream"), data);
   for (const place of Object.keys(answer.patch?.fragments || {})) streamed.add(place);
