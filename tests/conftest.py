@@ -10,10 +10,12 @@ from pathlib import Path
 import pytest
 from django.test import Client
 from hypothesis import settings
+from playwright.sync_api import Browser, sync_playwright
 
 from yemba.catalogue import catalogue as shipped
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
+from yemba.core.type.facts import Face
 from yemba.core.type.subset import cut
 from yemba.people.models import Person
 from yemba.render import fonts
@@ -25,6 +27,7 @@ settings.register_profile("same-every-time", derandomize=True, deadline=None)
 settings.register_profile("searching", deadline=None, print_blob=True)
 settings.load_profile(os.environ.get("HYPOTHESIS", "same-every-time"))
 
+CHROMIUM = ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking"]
 ASSETS = Path(__file__).parent.parent / "assets"
 
 
@@ -44,15 +47,26 @@ def node_modules() -> Path:
     return folder
 
 
+@pytest.fixture(scope="session")
+def browser() -> Iterator[Browser]:
+    """One Chromium a worker: Playwright starts once in a process."""
+    chromium = shutil.which("chromium")
+    needs("Chromium", chromium is not None)
+    with sync_playwright() as playwright:
+        started = playwright.chromium.launch(executable_path=chromium, args=CHROMIUM)
+        yield started
+        started.close()
+
+
 @pytest.fixture(scope="session", autouse=True)
 def fonts_are_cut_once() -> Iterator[None]:
     """Each test begins with an empty store; the same letters of the same file come out the same every time."""
     known: dict[Hashable, bytes] = {}
 
-    def cut_once(data: bytes, letters: Collection[int], *rest: Collection[str]) -> bytes:
-        key = (hash(data), frozenset(letters), rest)
+    def cut_once(face: Face, letters: Collection[int], *rest: Collection[str]) -> bytes:
+        key = (face, frozenset(letters), rest)
         if key not in known:
-            known[key] = cut(data, letters, *rest)
+            known[key] = cut(face, letters, *rest)
         return known[key]
 
     with pytest.MonkeyPatch.context() as patched:

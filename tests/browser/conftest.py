@@ -3,17 +3,15 @@
 from __future__ import annotations
 
 import os
-import shutil
 from collections.abc import Iterator
 from functools import cache
 from pathlib import Path
 
 import pytest
 from fontTools.ttLib import TTFont
-from playwright.sync_api import Browser, BrowserContext, Page, expect, sync_playwright
+from playwright.sync_api import Browser, BrowserContext, Page, expect
 
 from tests.browser.hands import BUTTON, eventually
-from tests.conftest import needs
 from yemba.catalogue import FONTS
 from yemba.core.picture import sizes
 from yemba.demo import scenario
@@ -22,17 +20,6 @@ from yemba.render import files
 os.environ["DJANGO_ALLOW_ASYNC_UNSAFE"] = "true"  # Playwright's loop and the ORM share the thread
 PATIENCE = 20_000  # ms; a busy machine is slow, not wrong
 expect.set_options(timeout=PATIENCE)
-ARGUMENTS = ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking"]
-
-
-@pytest.fixture(scope="session")
-def browser() -> Iterator[Browser]:
-    chromium = shutil.which("chromium")
-    needs("Chromium", chromium is not None)
-    with sync_playwright() as playwright:
-        started = playwright.chromium.launch(executable_path=chromium, args=ARGUMENTS)
-        yield started
-        started.close()
 
 
 @pytest.fixture(scope="session", autouse=True)

@@ -3,15 +3,13 @@
 from __future__ import annotations
 
 import base64
-import shutil
 from io import BytesIO
 from math import ceil
 
 import pytest
 from PIL import Image
-from playwright.sync_api import sync_playwright
+from playwright.sync_api import Browser
 
-from tests.conftest import needs
 from tests.reference.tinting import HEIGHT, PICTURES, WIDTHS, by_trying, cells, picture, reads, shown
 from yemba.core.colour.srgb import from_hex
 from yemba.core.picture.tint import Ink, least_in_box
@@ -34,29 +32,24 @@ def test_the_least_tint_is_that_of_trying_them_all(name: str, side: str) -> None
 
 @pytest.mark.tools
 @pytest.mark.parametrize("name", PICTURES)
-def test_chromiums_pixels_read_at_that_tint_and_not_below(name: str) -> None:
+def test_chromiums_pixels_read_at_that_tint_and_not_below(browser: Browser, name: str) -> None:
     """Source: a count of the pixels of Chromium's screenshot, averaged over squares of an x-height; at the whole per
     cent that is offered, and 5 % below it."""
-    chromium = shutil.which("chromium")
-    needs("Chromium", chromium is not None)
     data, ink = picture(name), BOTTLE
     source = base64.b64encode(data).decode()
-    with sync_playwright() as playwright:
-        browser = playwright.chromium.launch(executable_path=chromium, args=["--no-sandbox", "--disable-gpu"])
-        for width in WIDTHS:
-            least = ceil(100 * least_in_box(data, PAPER, (Ink(ink, 4.5),), FOCAL, (width, HEIGHT))) / 100
-            assert least > 0.05, "the picture needs a tint"
-            page = browser.new_page(viewport={"width": width, "height": HEIGHT})
-            for opacity, passes in ((least, True), (least - 0.05, False)):
-                page.set_content(
-                    f"<style>body {{ margin: 0 }} div {{ position: absolute; inset: 0 }} img {{ width: 100%; height: 100%;"
-                    f" object-fit: cover; object-position: {FOCAL[0]}% {FOCAL[1]}% }} .tint {{ background: {PAPER.hex};"
-                    f" opacity: {opacity} }}</style><div><img src='data:image/jpeg;base64,{source}'></div>"
-                    "<div class='tint'></div>"
-                )
-                page.evaluate("document.images[0].decode()")
-                seen = cells(Image.open(BytesIO(page.screenshot())))
-                share = reads(seen, ink, 4.5, dark_ink=True)
-                assert (share >= 0.995) if passes else (share < 0.995), f"{width} px, {opacity:.3f}: {share:.4f}"
-            page.close()
-        browser.close()
+    for width in WIDTHS:
+        least = ceil(100 * least_in_box(data, PAPER, (Ink(ink, 4.5),), FOCAL, (width, HEIGHT))) / 100
+        assert least > 0.05, "the picture needs a tint"
+        page = browser.new_page(viewport={"width": width, "height": HEIGHT})
+        for opacity, passes in ((least, True), (least - 0.05, False)):
+            page.set_content(
+                f"<style>body {{ margin: 0 }} div {{ position: absolute; inset: 0 }} img {{ width: 100%; height: 100%;"
+                f" object-fit: cover; object-position: {FOCAL[0]}% {FOCAL[1]}% }} .tint {{ background: {PAPER.hex};"
+                f" opacity: {opacity} }}</style><div><img src='data:image/jpeg;base64,{source}'></div>"
+                "<div class='tint'></div>"
+            )
+            page.evaluate("document.images[0].decode()")
+            seen = cells(Image.open(BytesIO(page.screenshot())))
+            share = reads(seen, ink, 4.5, dark_ink=True)
+            assert (share >= 0.995) if passes else (share < 0.995), f"{width} px, {opacity:.3f}: {share:.4f}"
+        page.close()

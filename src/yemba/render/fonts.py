@@ -53,7 +53,7 @@ class Published(NamedTuple):
         if self.family.whole:
             return self.family.read(self.file.name)
         letters = {ord(letter) for letter in self.letters}
-        return cut(self.family.read(self.file.name), letters, self.features, self.axes)
+        return cut(self.family.open(self.file.name), letters, self.features, self.axes)
 
 
 def used_families(look: Look) -> list[Family]:

@@ -141,8 +141,7 @@ class Face:
 
     def _facts(self) -> Facts:
         font, os2, hhea = self._font, self._font["OS/2"], self._font["hhea"]
-        axes = {axis.axisTag: axis for axis in font["fvar"].axes} if "fvar" in font else {}
-        weight, width = axes.get("wght"), axes.get("wdth")
+        weight, width = self.axes.get("wght"), self.axes.get("wdth")
         stretch = _WIDTH_CLASSES.get(os2.usWidthClass, FULL)
         return Facts(
             family=font["name"].getBestFamilyName() or "",
@@ -154,13 +153,20 @@ class Face:
             x_height=self._measure(harfbuzz.OTMetricsTag.X_HEIGHT, "x"),
             average_width=round(self.average(REGULAR) * self.units_per_em),
             **self._strokes(),
-            weights=(int(weight.minValue), int(weight.maxValue)) if weight else (os2.usWeightClass,) * 2,
-            widths=(int(width.minValue), int(width.maxValue)) if width else (stretch, stretch),
+            weights=(int(weight[0]), int(weight[2])) if weight else (os2.usWeightClass,) * 2,
+            widths=(int(width[0]), int(width[2])) if width else (stretch, stretch),
             features=tuple(tag for tag in _FEATURES if tag in self._feature_tags()),
             old_style=self._box("9")[1] < -0.08 * self.units_per_em,
             quote=round(self.width("“", self.units_per_em)),
             capitals=self.covers("xX") and self._box("x")[3] >= 0.95 * self._box("X")[3],
         )
+
+    @cached_property
+    def axes(self) -> dict[str, tuple[float, float, float]]:
+        """Axes of variation by tag: least, default, most."""
+        with self._reading:
+            told = self._font["fvar"].axes if "fvar" in self._font else ()
+            return {axis.axisTag: (axis.minValue, axis.defaultValue, axis.maxValue) for axis in told}
 
     def _measure(self, tag: harfbuzz.OTMetricsTag, letter: str) -> int:
         """A height at the regular weight, as the font tells it (OS/2 with MVAR), else of a letter's outline."""
@@ -203,7 +209,7 @@ class Face:
 
     def outline(self, text: str, weight: int = REGULAR) -> str:
         """The line as SVG path data in font units, y upwards, from the origin."""
-        font, at, drawn = self._set_at(self._whole, weight, FULL), 0.0, SVGPathPen(None)
+        font, at, drawn = self._set_at(self.whole, weight, FULL), 0.0, SVGPathPen(None)
         shaped = self._shape(text, weight)
         for glyph, place in zip(shaped.glyph_infos, shaped.glyph_positions, strict=True):
             moved = (1, 0, 0, 1, at + place.x_offset, place.y_offset)
@@ -244,10 +250,11 @@ class Face:
     @cached_property
     def _drawn(self) -> harfbuzz.Font:
         """With outlines, at the regular weight."""
-        return self._set_at(self._whole, REGULAR, FULL)
+        return self._set_at(self.whole, REGULAR, FULL)
 
     @cached_property
-    def _whole(self) -> harfbuzz.Face:
+    def whole(self) -> harfbuzz.Face:
+        """The font for HarfBuzz, with its outlines."""
         with self._reading:
             return opened(self._font)
 

@@ -8,7 +8,7 @@ from io import BytesIO
 import uharfbuzz as harfbuzz
 from fontTools.ttLib import TTFont
 
-from yemba.core.type.facts import opened
+from yemba.core.type.facts import Face
 
 Span = tuple[str, float, float]
 """An axis of variation and the ends that are kept of it."""
@@ -17,28 +17,24 @@ VERSION = 2
 
 
 def cut(
-    data: bytes, letters: Collection[int], features: Collection[str] = (), axes: Collection[Span] = (("wght", 1, 1000),)
+    face: Face, letters: Collection[int], features: Collection[str] = (), axes: Collection[Span] = (("wght", 1, 1000),)
 ) -> bytes:
-    """A WOFF2 with these code points of a font file, and what its layout needs for them.
+    """A WOFF2 with these code points of a face, and what its layout needs for them.
 
     What scripts ask for is always kept; `features` (OpenType tags) of those that texts must ask for. Axes of
     variation are narrowed to their span; those that have none stand at their default.
     """
-    font = TTFont(BytesIO(data), lazy=True)
     wanted = harfbuzz.SubsetInput()
     wanted.unicode_set.update(letters)
     wanted.layout_feature_tag_set.update(map(tag, features))
     wanted.flags = harfbuzz.SubsetFlags.NO_HINTING
-    face = opened(font)
-    if "fvar" in font.reader:
-        spans = {tag: (low, high) for tag, low, high in axes}
-        for axis in font["fvar"].axes:
-            low, high = spans.get(axis.axisTag, (axis.defaultValue, axis.defaultValue))
-            low, high = max(low, axis.minValue), min(high, axis.maxValue)
-            wanted.set_axis_range(
-                face, axis.axisTag, low, max(low, high), min(max(axis.defaultValue, low), max(low, high))
-            )
-    return packed(harfbuzz.subset(face, wanted).blob.data)
+    spans = {name: (low, high) for name, low, high in axes}
+    for name, (least, default, most) in face.axes.items():
+        low, high = spans.get(name, (default, default))
+        low = min(max(low, least), most)
+        high = max(low, min(high, most))
+        wanted.set_axis_range(face.whole, name, low, high, min(max(default, low), high))
+    return packed(harfbuzz.subset(face.whole, wanted).blob.data)
 
 
 def tag(name: str) -> int:

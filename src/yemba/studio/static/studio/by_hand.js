@@ -7,13 +7,15 @@ const ARROWS = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], Arrow
 export function byHand({ surface, keys, gestures, form, point, step, done }) {
   let resting = 0;
   let begun = false;
+  let gesture = "";
 
   async function keep() {
     clearTimeout(resting);
     begun = false;
+    const ended = gesture;
     gestures.rest();
     await gestures.send(form());
-    gestures.end();
+    gestures.end(ended);
     done?.();
   }
   function at(event) {
@@ -24,7 +26,7 @@ export function byHand({ surface, keys, gestures, form, point, step, done }) {
 
   surface.addEventListener("pointerdown", (event) => {
     surface.setPointerCapture(event.pointerId);
-    gestures.begin();
+    gesture = gestures.begin();
     at(event);
   });
   surface.addEventListener("pointermove", (event) => surface.hasPointerCapture(event.pointerId) && at(event));
@@ -34,7 +36,7 @@ export function byHand({ surface, keys, gestures, form, point, step, done }) {
     if (!arrow) return;
     event.preventDefault();
     clearTimeout(resting);
-    if (!begun) gestures.begin();
+    if (!begun) gesture = gestures.begin();
     begun = true;
     step(...arrow, event.shiftKey);
   });

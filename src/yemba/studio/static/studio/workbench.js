@@ -191,11 +191,14 @@ function resize(widths) {
 
 // An edit's answer is for the windows, which show it at once; then the desk is asked for as it stands now.
 // Where another was opened meanwhile, that one is.
+const PAUSE = 120; // ms
 async function settle(answer, asked, sent) {
   state.revision = answer.revision;
   streamed.clear();
   if (answer.patch) apply(answer.patch);
   if (asked !== opened) return open(location.href, "", false);
+  if (gesture) await new Promise((done) => setTimeout(done, PAUSE));
+  if (moving) return; // a hand that went on is not made to wait for the desk: it comes when the hand rests
   const desk = await ask(location.href);
   if (desk.error) return kept(desk.error.sentence);
   if (asked === opened && !moving) show(desk, sent); // what is being moved right now is not taken from the hand
@@ -549,12 +552,13 @@ export const gestures = {
   begin() {
     moving = true;
     gesture = `g${Date.now().toString(36)}${Math.random().toString(36).slice(2, 6)}`;
+    return gesture;
   },
   rest() {
     moving = false;
   },
-  end() {
-    gesture = "";
+  end(which) {
+    if (gesture === which) gesture = ""; // unless the next has begun
   },
   stream,
   send,
