@@ -65,8 +65,8 @@ def used_families(look: Look) -> list[Family]:
 def letters_of_site(look: Look) -> frozenset[str]:
     """Every character that may show: what is written, the alphabet of its language, and what Yemba says."""
     document = look.document
-    written = document.model_dump_json(exclude={"bin", "set_aside", "fonts"})
-    written += written.upper() + letters_of(document.language) + _ALWAYS
+    written = set(document.text())
+    written |= {*"".join(written).upper(), *letters_of(document.language), *_ALWAYS}
     return frozenset(letter for letter in written if letter.isprintable())
 
 
