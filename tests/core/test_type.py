@@ -13,7 +13,7 @@ from yemba.core.site.catalogue import Catalogue
 from yemba.core.type.facts import Face
 from yemba.core.type.fallback import LOCALS, fallback
 from yemba.core.type.pairing import judge, measures, ranked
-from yemba.core.type.subsets import subset_of, subsets_of
+from yemba.core.type.subsets import subset_of
 
 
 def test_every_shipped_family_tells_its_facts(catalogue: Catalogue) -> None:
@@ -68,7 +68,7 @@ def test_scripts_are_many_and_the_files_do_hold_them(catalogue: Catalogue) -> No
         having = [family for family in catalogue.families.values() if script in family.scripts]
         assert len(having) >= 2, script
         for family in having:
-            for subset in subsets_of(text):
+            for subset in {subset_of(c) for c in text}:
                 file = next(f for f in family.files if (f.style, f.subset) == ("normal", subset))
                 held = Face((FONTS / family.slug / file.name).read_bytes())
                 assert held.covers("".join(c for c in text if subset_of(c) == subset)), (family.slug, subset)
@@ -85,7 +85,6 @@ def test_a_character_belongs_to_the_subset_its_makers_put_it_in() -> None:
         "arabic",
         "",
     ]
-    assert subsets_of("Łódź, Жук") == {"latin", "latin-ext", "cyrillic"}
 
 
 # Pairs that typographers call good, and pairs they warn of; common practice, no source.

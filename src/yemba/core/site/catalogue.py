@@ -94,11 +94,6 @@ class Family(NamedTuple):
             if subset in held or ("" in held and self.face.covers(SAMPLES[subset]))
         ]
 
-    @property
-    def local(self) -> str:
-        """The local font its fallback is made from."""
-        return "Times New Roman" if self.kind == "serif" else "Arial"
-
 
 @lru_cache(maxsize=4096)
 def _nearest(files: tuple[FontFile, ...], subset: str, weight: int, style: str) -> FontFile:

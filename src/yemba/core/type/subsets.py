@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable
 from functools import cache
 
 # As the makers of the shipped files cut them (CSS Fonts 4, unicode-range).
@@ -55,8 +54,3 @@ def subset_of(character: str) -> str:
     """The subset that holds a character, the first where several do; "" where none does."""
     code = ord(character)
     return next((name for name in RANGES if any(first <= code <= last for first, last in _spans(name))), "")
-
-
-def subsets_of(characters: Iterable[str]) -> set[str]:
-    """Every subset that a text needs."""
-    return {name for character in set(characters) if (name := subset_of(character))}

@@ -13,7 +13,7 @@ from yemba.core.site.settings import LIGATURES, NUMBERS
 from yemba.core.site.texts import texts
 from yemba.core.type.alphabets import reads_from_right
 from yemba.core.type.levels import LEVELS, Text, properties
-from yemba.core.type.scale import PHONE_WIDTH, WIDE_WIDTH
+from yemba.core.type.scale import PHONE_WIDTH
 from yemba.render.fonts import called
 from yemba.sites.models import Site
 from yemba.studio.desks.level import level_desk
@@ -46,8 +46,6 @@ def view(site: Site, look: Look, query: Mapping[str, str]) -> Context:
         "ligature_choices": [c for c in LIGATURES.items() if " " not in c[0] or "dlig" in body.facts.features],
         "has_ligatures": bool({"liga", "dlig"} & set(body.facts.features)),
         "hanging": setting(look, "type.hanging"),
-        "phone_width": PHONE_WIDTH,
-        "wide_width": WIDE_WIDTH,
         "room": _ROOM,
         "body_family": body,
     }
