@@ -111,6 +111,9 @@ def test_a_font_without_letters_is_refused() -> None:
 def test_a_name_that_a_style_sheet_cannot_hold_is_cleaned() -> None:
     assert take(font(family='Kelp";}*{x'), "k.ttf").family == "Kelp x"
     assert take(font(family=""), "my-face.ttf").family != ""
+    for name in ("Kelp Light", "Kelp Extra Bold", "Kelp SemiBold Italic", "Kelp Medium"):
+        assert take(font(family=name), "k.ttf").family == "Kelp", name
+    assert take(font(family="Black"), "k.ttf").family == "Black"
 
 
 def test_a_thousand_broken_files_are_read_or_refused_and_never_more() -> None:

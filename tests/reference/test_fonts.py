@@ -180,7 +180,7 @@ _OTHERS = [
     ("@fontsource-variable/recursive", "files/recursive-latin-wght-normal.woff2", "Recursive", (300, 1000)),
     ("source-code-pro", "OTF/SourceCodePro-Regular.otf", "Source Code Pro", (400, 400)),
     ("source-code-pro", "TTF/SourceCodePro-BoldIt.ttf", "Source Code Pro", (700, 700)),
-    ("source-code-pro", "VF/SourceCodeVF-Upright.otf", "Source Code", (200, 900)),
+    ("source-code-pro", "VF/SourceCodeVF-Upright.otf", "SourceCodeVF", (200, 900)),
     ("katex", "dist/fonts/KaTeX_Main-Regular.ttf", "KaTeX Main", (400, 400)),
 ]
 
@@ -192,7 +192,7 @@ def test_families_that_do_not_ship_are_read_cut_and_shown(node_modules: Path, ch
     files, lines, ours = {}, [], []
     for package, name, family, weights in _OTHERS:
         taken = take((node_modules / package / name).read_bytes(), name)
-        assert taken.family.startswith(family.split()[0]), (name, taken.family)
+        assert taken.family.startswith(family), (name, taken.family)
         assert taken.weights == weights, name
         assert taken.style == ("italic" if name.endswith(("italic.woff2", "It.ttf")) else "normal")
         face = Face(taken.data)

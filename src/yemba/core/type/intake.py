@@ -42,6 +42,10 @@ LICENCES = {
 """What the embedding bits say, in words (OpenType specification, OS/2 fsType)."""
 UNLICENSED = ("preview", "restricted")
 _NO_SUBSETTING = 0x0100
+_WEIGHT_WORDS = re.compile(
+    r"(\s(thin|((extra|ultra|semi|demi)[ -]?)?(light|bold)|regular|book|medium|black|heavy|italic|oblique))+$",
+    re.IGNORECASE,
+)
 
 
 class Taken(NamedTuple):
@@ -131,8 +135,10 @@ def _cleaned(font: TTFont) -> bytes:
 
 
 def _name(told: str) -> str:
-    """A family's name as it may stand in a style sheet and on a desk."""
-    return " ".join(re.sub(r"[^\w\s&.+-]", " ", told).split())[:40]
+    """A family's name as it may stand in a style sheet and on a desk, without the weight that files of old tell in it:
+    so the weights of a family come together."""
+    plain = " ".join(re.sub(r"[^\w\s&.+-]", " ", told).split())
+    return (_WEIGHT_WORDS.sub("", plain) or plain)[:40]
 
 
 def _weights(told: tuple[int, int]) -> tuple[int, int]:
