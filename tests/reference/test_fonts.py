@@ -181,7 +181,7 @@ _OTHERS = [
     ("source-code-pro", "OTF/SourceCodePro-Regular.otf", "Source Code Pro", (400, 400)),
     ("source-code-pro", "TTF/SourceCodePro-BoldIt.ttf", "Source Code Pro", (700, 700)),
     ("source-code-pro", "VF/SourceCodeVF-Upright.otf", "SourceCodeVF", (200, 900)),
-    ("katex", "dist/fonts/KaTeX_Main-Regular.ttf", "KaTeX Main", (400, 400)),
+    ("katex", "dist/fonts/KaTeX_Main-Regular.ttf", "KaTeX_Main", (400, 400)),
 ]
 
 
