@@ -15,6 +15,7 @@ from playwright.sync_api import Browser, sync_playwright
 from yemba.catalogue import catalogue as shipped
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
+from yemba.core.site.ids import new_id
 from yemba.core.type.facts import Face
 from yemba.core.type.subset import cut
 from yemba.people.models import Person
@@ -81,7 +82,7 @@ def catalogue() -> Catalogue:
 
 @pytest.fixture
 def document(catalogue: Catalogue) -> Document:
-    return starter.document("Saltmarsh Bindery", "slipway", catalogue)
+    return starter.document("Saltmarsh Bindery", "slipway", catalogue, new_id)
 
 
 @pytest.fixture

@@ -11,7 +11,7 @@ from playwright.sync_api import Page
 
 from yemba.demo import scenario
 from yemba.sites import brand_sheets
-from yemba.studio.chapters import NAMES
+from yemba.studio.chapters import names
 
 pytestmark = pytest.mark.django_db(transaction=True)
 ROOT = Path(__file__).parents[2]
@@ -43,7 +43,7 @@ def test_take_pictures(page: Page, live_server) -> None:
     page.get_by_role("button", name="Enter the demo as Ines").click()
     brand_sheets.save(site, "Tide Row")
     take(f"{studio}/sites/", "sites")
-    for chapter in NAMES:
+    for chapter in names():
         query = {"pages": "?section=opening", "type": "?show=sizes"}.get(chapter, "")
         take(f"{studio}/sites/saltmarsh/{chapter}/{query}", chapter)
     take(f"{studio}/sites/saltmarsh/palette/?ground=dark&role=link", "grounds")

@@ -135,7 +135,7 @@ def test_where_a_colour_is_used_is_what_a_search_of_the_pages_finds(bench: Page)
     wide = frames(bench)[0]
     for role in ("heading", "text", "quiet", "link", "button", "button_text", "button_edge", "line", "field", "fill"):
         every = [place for ground in GROUND_NAMES for place in taken.at(ground, role)]
-        ours = {place.section for place in every if place.page == home}
+        ours = {spot.place for spot in every if spot.page == home}
         assert set(wide.evaluate(_SEEN, role)) <= ours <= set(wide.evaluate(_ASKED, role)), role
 
 

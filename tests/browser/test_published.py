@@ -25,7 +25,7 @@ from yemba.demo import scenario
 from yemba.hosting import services as hosting
 from yemba.sites import services as sites
 from yemba.sites.models import Site
-from yemba.studio.chapters import DESKS
+from yemba.studio.chapters import desks
 
 pytestmark = [pytest.mark.browser, pytest.mark.tools, pytest.mark.django_db(transaction=True)]
 SLOW = "/~slow"
@@ -260,7 +260,7 @@ def test_every_screen_of_the_studio_is_accessible(page: Page, live_server, node_
         look(address, 390)
     look("/sites/saltmarsh/template/?plan=lantern")
     look("/sites/saltmarsh/pictures/?picture=frame")
-    for chapter in DESKS:
+    for chapter in desks():
         look(f"/sites/saltmarsh/{chapter}/")
     for key in ("?", "/"):
         page.locator("#desk h1").click()

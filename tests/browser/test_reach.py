@@ -12,10 +12,12 @@ from yemba.core.change.command import read_command
 from yemba.core.change.operation import apply
 from yemba.core.errors import Fault
 from yemba.core.site.document import Document
+from yemba.core.site.ids import new_id
+from yemba.core.site.resolve import Look
 from yemba.demo import scenario
 from yemba.hosting.services import rendering
 from yemba.render.page import render_page
-from yemba.render.reach import Place, State, reach
+from yemba.render.reach import Spot, State, reach
 from yemba.render.style import header_fit, style
 from yemba.sites import services as sites
 
@@ -92,12 +94,12 @@ CHANGES: list[tuple[str, dict[str, Any]]] = [
 ]
 
 
-def whole(page: Page, document: Document, widths: list[int]) -> dict[Place, str]:
+def whole(page: Page, document: Document, widths: list[int]) -> dict[Spot, str]:
     """Every place of the site as it is written and laid out."""
     site = rendering(document, draft=True)
     made = style(site.look)
     rules = made.rules.replace("@font-face", "@media not all")  # names of faces are compared, not their files
-    told: dict[Place, str] = {}
+    told: dict[Spot, str] = {}
     for page_id in document.order:
         html = render_page(site, page_id, [], []).replace('<script src="/-/window.js" type="module"></script>', "")
         page.set_content(
@@ -106,7 +108,7 @@ def whole(page: Page, document: Document, widths: list[int]) -> dict[Place, str]
         for width in widths:
             page.set_viewport_size({"width": width, "height": 800})
             for place, said in page.evaluate(_READ, [_STYLES, _STATES]).items():
-                told[Place(page_id, place)] = told.get(Place(page_id, place), "") + said
+                told[Spot(page_id, place)] = told.get(Spot(page_id, place), "") + said
     return told
 
 
@@ -114,10 +116,10 @@ def test_reach_equals_a_comparison_of_both_sites_whole(page: Page) -> None:
     page.route("**/*", lambda route: route.abort())
     draft = sites.document(scenario.load())
     assert set(draft.sheet) or draft.ready_sheet
-    kept: dict[tuple[int, ...], dict[Place, str]] = {}
+    kept: dict[tuple[int, ...], dict[Spot, str]] = {}
     for name, arguments in CHANGES:
         try:
-            after = apply(draft, read_command(name, arguments).plan(draft, catalogue()))
+            after = apply(draft, read_command(name, arguments).plan(Look(draft, catalogue()), new_id))
         except Fault as fault:
             raise AssertionError(f"{name} {arguments}: {fault.sentence}") from fault
         before_state, after_state = State(rendering(draft)), State(rendering(after))

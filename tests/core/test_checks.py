@@ -16,9 +16,11 @@ from yemba.core.check.alt_text import pictures_without_alt
 from yemba.core.check.descriptions import LONGEST, proposed
 from yemba.core.check.finding import Finding, Inspected, Measured, Target, checks, inspect
 from yemba.core.check.starter_words import starter_sections
+from yemba.core.place import OfField, OfPicture, OfRole, OfSection, OfSetting
 from yemba.core.site.backdrop import of_section, reads_from
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document, Page
+from yemba.core.site.ids import new_id
 from yemba.core.site.resolve import Look
 
 MARK = '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 40 40"><path fill="{}" d="M0 0h40v40H0z"/></svg>'
@@ -46,7 +48,9 @@ def opening(plain: dict[str, Any]) -> dict[str, Any]:
 
 def cured(document: Document, catalogue: Catalogue, finding: Finding) -> Document:
     assert finding.cure is not None
-    return apply(document, read_command(finding.cure.command, finding.cure.arguments).plan(document, catalogue))
+    return apply(
+        document, read_command(finding.cure.command, finding.cure.arguments).plan(Look(document, catalogue), new_id)
+    )
 
 
 def test_there_are_thirteen_checks_each_with_a_name(document: Document, catalogue: Catalogue) -> None:
@@ -61,7 +65,7 @@ def test_starter_words_are_found_until_they_are_replaced(document: Document, cat
     first = document.pages[home].order[0]
     assert first in starter_sections(Look(document, catalogue))
     told = found("starter_words", look_at(document, catalogue))
-    assert (told[0].page, told[0].section, told[0].control) == (home, first, "words-lead")
+    assert (told[0].page, told[0].place) == (home, OfField(first, "lead"))
     written = changed(document, lambda plain: opening(plain).update(lead="<p>Mended by hand.</p>"))
     assert first not in starter_sections(Look(written, catalogue))
 
@@ -97,7 +101,7 @@ def test_only_pictures_in_use_want_alt_text(document: Document, catalogue: Catal
     document = changed(document, three)
     assert pictures_without_alt(document) == ["press.jpg"]
     (told,) = found("alt_text", look_at(document, catalogue))
-    assert told.control == "alt-of-words-picture"
+    assert told.place == OfPicture("p1", "alt")
     assert "press.jpg on Home" in told.sentence
 
 
@@ -115,7 +119,7 @@ def test_a_link_to_a_page_that_is_gone_is_found_and_taken_out(document: Document
 
 def test_a_page_in_the_bin_is_put_back_where_a_link_wants_it(document: Document, catalogue: Catalogue) -> None:
     prices = document.order[1]
-    binned = apply(document, read_command("bin-page", {"page": prices}).plan(document, catalogue))
+    binned = apply(document, read_command("bin-page", {"page": prices}).plan(Look(document, catalogue), new_id))
     (told,) = found("dead_links", look_at(binned, catalogue))
     assert "in the bin" in told.sentence
     assert prices in cured(binned, catalogue, told).pages
@@ -204,10 +208,10 @@ def test_what_the_phone_window_measured_is_told_by_place(document: Document, cat
     measured = {home: Measured(320, 402, offers, near), "xgone": Measured(320, 900, "header", near)}
     inspected = look_at(document, catalogue, measured=measured)
     (tap,) = found("tap_targets", inspected)
-    assert (tap.page, tap.section) == (home, offers)
+    assert (tap.page, tap.place) == (home, OfSection(offers))
     assert "“Dates” in Offers on Home is 60 x 12 px" in tap.sentence
     wide = [f for f in found("narrow_words", inspected) if "sideways" in f.sentence]
-    assert [f.section for f in wide] == [offers]
+    assert [finding.place for finding in wide] == [OfSection(offers)]
 
 
 def test_a_word_wider_than_a_phone_is_found_and_a_smaller_ratio_cures_it(
@@ -274,10 +278,10 @@ def test_a_role_set_by_hand_that_falls_short_is_named_and_mended(
 ) -> None:
     assert found("contrast", look_at(document, catalogue)) == []
     arguments = {"ground": "light", "role": role, "value": value}
-    by_hand = apply(document, read_command("set-role", arguments).plan(document, catalogue))
+    by_hand = apply(document, read_command("set-role", arguments).plan(Look(document, catalogue), new_id))
     told = found("contrast", look_at(by_hand, catalogue))
     assert told[0].sentence.startswith(said)
-    assert told[0].control == f"role-light-{role}"
+    assert told[0].place == OfRole("light", role)
     assert found("contrast", look_at(cured(by_hand, catalogue, told[0]), catalogue)) == []
 
 
@@ -302,7 +306,7 @@ def test_letters_that_a_face_lacks_are_named_and_a_face_that_has_them_offered(
         plain["sheet"] = {"type.body": "newsreader", "type.heading": "bricolage-grotesque"}
 
     (told,) = found("letters", look_at(changed(document, write), catalogue))
-    assert told.control == "type.body"
+    assert told.place == OfSetting("type.body")
     named = set(told.sentence.split("“")[1].split("”")[0])
     assert named == set("Καλημέρα") - {"\u0301"} | set("سلام書"), "Polish and Vietnamese it has, and no more is named"
     assert told.cure is None, "no face has Greek, Arabic and Chinese"
@@ -313,7 +317,7 @@ def test_letters_that_a_face_lacks_are_named_and_a_face_that_has_them_offered(
 
     greeting = changed(document, greek)
     (told,) = found("letters", look_at(greeting, catalogue))
-    assert told.control == "type.heading"
+    assert told.place == OfSetting("type.heading")
     assert found("letters", look_at(cured(greeting, catalogue, told), catalogue)) == []
 
 
@@ -338,7 +342,7 @@ def test_text_over_a_picture_is_judged_and_the_least_tint_mends_it(
 
     given, bars = changed(document, behind), striped()
     told = found("contrast", look_at(given, catalogue, load=lambda _: bars))
-    assert [finding.chapter for finding in told] == ["pages", "header"]
+    assert [type(finding.place) for finding in told] == [OfField, OfSetting]
     for finding in told:
         assert "over bars.png text reads from a tint of" in finding.sentence
         given = cured(given, catalogue, finding)

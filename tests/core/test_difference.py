@@ -9,10 +9,12 @@ from yemba.core.change.difference import Change, difference
 from yemba.core.change.operation import apply
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
+from yemba.core.site.ids import new_id
+from yemba.core.site.resolve import Look
 
 
 def do(document: Document, catalogue: Catalogue, name: str, **arguments: Any) -> Document:
-    return apply(document, read_command(name, arguments).plan(document, catalogue))
+    return apply(document, read_command(name, arguments).plan(Look(document, catalogue), new_id))
 
 
 def one(before: Document, after: Document, catalogue: Catalogue) -> Change:

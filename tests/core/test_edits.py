@@ -14,16 +14,17 @@ from yemba.catalogue import catalogue as shipped
 from yemba.core.change.command import commands, read_command
 from yemba.core.change.difference import difference
 from yemba.core.change.operation import ABSENT, Operation, apply, fold, from_plain, inverse, overlap
-from yemba.core.change.subset import closed, take
+from yemba.core.change.subset import closed, document_with
 from yemba.core.errors import Fault
 from yemba.core.site.document import Document, read
+from yemba.core.site.ids import new_id
 from yemba.core.site.own_fonts import plain_facts
 from yemba.core.site.resolve import Look
 from yemba.core.site.words import plain
 from yemba.sites import starter
 
 CATALOGUE = shipped()
-START = starter.document("Saltmarsh Bindery", "slipway", CATALOGUE)
+START = starter.document("Saltmarsh Bindery", "slipway", CATALOGUE, new_id)
 words = st.text(st.characters(codec="utf-8", categories=("L", "N", "P", "Zs")), max_size=60)
 ONE_OFFS = {"align": "center", "face": "lora", "size": "51", "weight": "300", "style": "italic", "colour": "#7a1f1f"}
 hexes = st.integers(0, 0xFFFFFF).map(lambda v: f"#{v:06x}")
@@ -113,7 +114,7 @@ def histories(draw: st.DrawFn) -> tuple[list[Document], list[list[Operation]]]:
     for _ in range(draw(st.integers(1, 12))):
         name, arguments = some_command(documents[-1], draw)
         try:
-            steps = read_command(name, arguments).plan(documents[-1], CATALOGUE)
+            steps = read_command(name, arguments).plan(Look(documents[-1], CATALOGUE), new_id)
         except Fault:
             continue  # refused with a reason: the document stays as it is
         documents.append(apply(documents[-1], steps))
@@ -163,7 +164,9 @@ def test_a_template_there_and_back_gives_the_same_bytes_and_loses_nothing(
     document = history[0][-1]
     before = document.text()
     for template in [*templates, document.template]:
-        there = apply(document, read_command("choose-template", {"template": template}).plan(document, CATALOGUE))
+        there = apply(
+            document, read_command("choose-template", {"template": template}).plan(Look(document, CATALOGUE), new_id)
+        )
         assert content(there) == content(document)
         document = there
     assert document.text() == before
@@ -199,7 +202,7 @@ def test_any_choice_of_changes_goes_out_and_the_others_wait(
     keys = [change.key for change in changes]
     chosen = closed(data.draw(st.lists(st.sampled_from(keys), unique=True)) if keys else [], changes)
     try:
-        out = take(live, draft, chosen, CATALOGUE)
+        out = document_with(live, draft, chosen, CATALOGUE)
     except Fault as fault:
         assert fault.code == "needs-others"
         return
@@ -209,7 +212,7 @@ def test_any_choice_of_changes_goes_out_and_the_others_wait(
     )
     assert {change.key for change in difference(live, out, CATALOGUE)} <= chosen, "nothing else went out"
     shuffled = data.draw(st.permutations(sorted(chosen)))
-    assert take(live, draft, shuffled, CATALOGUE).text() == out.text()
+    assert document_with(live, draft, shuffled, CATALOGUE).text() == out.text()
 
 
 @many
@@ -219,9 +222,9 @@ def test_all_changes_out_is_the_draft_and_none_the_live_site(
 ) -> None:
     live, draft = history[0][0], history[0][-1]
     every = [change.key for change in difference(live, draft, CATALOGUE)]
-    assert take(live, draft, every, CATALOGUE) == draft
+    assert document_with(live, draft, every, CATALOGUE) == draft
     if every:
-        assert take(live, draft, [], CATALOGUE) == live
+        assert document_with(live, draft, [], CATALOGUE) == live
 
 
 def test_every_command_says_in_words_what_it_does() -> None:
@@ -247,11 +250,12 @@ def test_every_command_says_in_words_what_it_does() -> None:
     arguments["family"] = font
     start = Document.model_validate(START.plain() | {"pictures": {"p": about}, "fonts": {"own-1": font}})
     aligned = {"section": opening, "element": "heading", "what": "align", "value": "center"}
-    start = apply(start, read_command("set-one-off", aligned).plan(start, CATALOGUE))
+    start = apply(start, read_command("set-one-off", aligned).plan(Look(start, CATALOGUE), new_id))
     own = {"grounds.own": [{"id": "xsea", "name": "Sea", "fill": "#123456"}]}
     start = Document.model_validate(start.plain() | {"sheet": own})
     for name in commands():
-        said = read_command(name, arguments).say(start, CATALOGUE)
+        given = arguments | ({"key": "type.heading", "value": "lora"} if name == "set-value" else {})
+        said = read_command(name, given).say(Look(start, CATALOGUE))
         assert said
         assert "None" not in said
 
@@ -288,7 +292,7 @@ def test_every_command_says_in_words_what_it_does() -> None:
 )
 def test_what_cannot_be_done_is_said_with_the_value(name: str, arguments: dict[str, Any], code: str, part: str) -> None:
     with pytest.raises(Fault) as caught:
-        read_command(name, arguments).plan(START, CATALOGUE)
+        read_command(name, arguments).plan(Look(START, CATALOGUE), new_id)
     assert caught.value.code == code
     assert part in caught.value.sentence
 
@@ -296,7 +300,7 @@ def test_what_cannot_be_done_is_said_with_the_value(name: str, arguments: dict[s
 def field(words: str, name: str = "heading") -> list[Operation]:
     home = START.order[0]
     arguments = {"section": START.pages[home].order[0], "field": name, "words": words}
-    return read_command("set-words", arguments).plan(START, CATALOGUE)
+    return read_command("set-words", arguments).plan(Look(START, CATALOGUE), new_id)
 
 
 @pytest.mark.parametrize(
@@ -359,16 +363,20 @@ def test_steps_of_one_gesture_fold_into_one() -> None:
 def test_binning_the_first_page_is_refused_and_another_may_take_its_place() -> None:
     first, second = START.order[:2]
     with pytest.raises(Fault):
-        read_command("bin-page", {"page": first}).plan(START, CATALOGUE)
-    moved = apply(START, read_command("move-page", {"page": second, "by": -1}).plan(START, CATALOGUE))
+        read_command("bin-page", {"page": first}).plan(Look(START, CATALOGUE), new_id)
+    moved = apply(START, read_command("move-page", {"page": second, "by": -1}).plan(Look(START, CATALOGUE), new_id))
     assert moved.pages[second].slug == ""
     assert moved.pages[first].slug == "home"
 
 
 def test_a_ready_sheet_sets_the_owners_values_aside_and_they_come_back() -> None:
-    own = apply(START, read_command("set-colour", {"colour": "c1", "hex": "#123456"}).plan(START, CATALOGUE))
-    covered = apply(own, read_command("apply-sheet", {"sheet": "handbill/press-night"}).plan(own, CATALOGUE))
+    own = apply(
+        START, read_command("set-colour", {"colour": "c1", "hex": "#123456"}).plan(Look(START, CATALOGUE), new_id)
+    )
+    covered = apply(
+        own, read_command("apply-sheet", {"sheet": "handbill/press-night"}).plan(Look(own, CATALOGUE), new_id)
+    )
     assert Look(covered, CATALOGUE).colours[0].hex == "#c8321f"
     assert covered.set_aside["palette"] == own.sheet["palette"]
-    back = apply(covered, read_command("bring-back-sheet", {}).plan(covered, CATALOGUE))
+    back = apply(covered, read_command("bring-back-sheet", {}).plan(Look(covered, CATALOGUE), new_id))
     assert Look(back, CATALOGUE).colours[0].hex == "#123456"

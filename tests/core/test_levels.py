@@ -12,17 +12,19 @@ from hypothesis import strategies as st
 
 from yemba.catalogue import catalogue
 from yemba.core.check.finding import Inspected
-from yemba.core.check.legible import find, told
+from yemba.core.check.legible import find, remarks
 from yemba.core.layout.lines import broken
 from yemba.core.site.document import Document
+from yemba.core.site.ids import new_id
 from yemba.core.site.resolve import COMFORTABLE, Look
-from yemba.core.site.settings import SETTINGS, Between
+from yemba.core.site.settings import SETTINGS
 from yemba.core.type.levels import LEVELS, STEPPED
 from yemba.core.type.scale import ENLARGE_LIMIT, SMALL_FLOOR, SMALLEST, Fluid, line_height
+from yemba.core.value.number import Number
 from yemba.sites import starter
 
 CATALOGUE = catalogue()
-START = starter.document("Saltmarsh Bindery", "slipway", CATALOGUE)
+START = starter.document("Saltmarsh Bindery", "slipway", CATALOGUE, new_id)
 HEADINGS = [f"h{n}" for n in range(1, 7)]
 
 
@@ -32,8 +34,8 @@ def look(template: str = "slipway", **sheet: Any) -> Look:
 
 
 def allowed(key: str) -> st.SearchStrategy[float]:
-    rule = SETTINGS[key].rule
-    assert isinstance(rule, Between)
+    rule = SETTINGS[key].kind
+    assert isinstance(rule, Number)
     return st.integers(0, round((rule.high - rule.low) / rule.step)).map(lambda n: rule.low + n * rule.step)
 
 
@@ -60,14 +62,14 @@ def test_no_size_of_the_scale_grows_so_much_that_zooming_fails(sheet: dict[str, 
     for level in STEPPED:
         size = found.sizes[level]
         assert size.low <= size.high <= size.low * ENLARGE_LIMIT + 1e-9
-        assert not any(one.warns and "times" in one.sentence for one in told(found, level))
+        assert not any(one.warns and "times" in one.sentence for one in remarks(found, level))
 
 
 @given(st.sampled_from(sorted(STEPPED)), allowed("h1.wide"), allowed("h1.phone"))
 def test_a_size_by_hand_stays_as_set_and_is_warned_of_past_the_limits(level: str, wide: float, phone: float) -> None:
     found = look(**{f"{level}.wide": wide, f"{level}.phone": phone})
     assert found.sizes[level] == Fluid(phone, wide)
-    said = [one.sentence for one in told(found, level) if one.warns]
+    said = [one.sentence for one in remarks(found, level) if one.warns]
     assert any("times the other" in sentence for sentence in said) == (
         max(wide, phone) > ENLARGE_LIMIT * min(wide, phone)
     )
@@ -162,7 +164,7 @@ def test_no_template_needs_a_warning(template: str) -> None:
 
 def test_an_effect_within_its_limit_is_told_all_the_same() -> None:
     found = look(**{"h1.shadow": "soft", "h1.outline": 0.03, "h1.style": "italic", "type.heading": "oswald"})
-    said = {one.name: one for one in told(found, "h1")}
+    said = {one.name: one for one in remarks(found, "h1")}
     assert {"shadow", "outline", "style"} <= said.keys()
     assert not any(one.warns for one in said.values())
     assert "slant" in said["style"].sentence, "Oswald has no italics"

@@ -5,7 +5,7 @@ from __future__ import annotations
 from typing import Any
 
 import pytest
-from bs4 import BeautifulSoup
+from cssselect2 import ElementWrapper
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
@@ -17,27 +17,30 @@ from yemba.core.check.contrast import find
 from yemba.core.check.finding import Inspected
 from yemba.core.errors import Fault
 from yemba.core.site.document import Document
-from yemba.core.site.one_offs import NAMES, level_of, one_offs
+from yemba.core.site.ids import new_id
+from yemba.core.site.one_offs import PROPERTIES, level_of, one_offs
 from yemba.core.site.resolve import Look
 from yemba.core.type.levels import LEVELS
 from yemba.hosting.services import rendering
-from yemba.render.page import at, show_section
-from yemba.render.uses import _rules
+from yemba.render import uses
+from yemba.render.fragment import at
+from yemba.render.fragment import section as show_section
+from yemba.render.recorder import Answers
 from yemba.sites import starter
 
 CATALOGUE = catalogue()
-START = starter.document("Saltmarsh Bindery", "slipway", CATALOGUE)
+START = starter.document("Saltmarsh Bindery", "slipway", CATALOGUE, new_id)
 HOME = START.pages[START.order[0]]
 OPENING, SECOND = HOME.order[:2]
 GIVEN = {"face": "lora", "size": "51", "weight": "300", "style": "italic", "colour": "#7a1f1f", "align": "center"}
 
 
 def do(document: Document, name: str, **arguments: Any) -> Document:
-    return apply(document, read_command(name, arguments).plan(document, CATALOGUE))
+    return apply(document, read_command(name, arguments).plan(Look(document, CATALOGUE), new_id))
 
 
 def said(document: Document, name: str, **arguments: Any) -> str:
-    return read_command(name, arguments).say(document, CATALOGUE)
+    return read_command(name, arguments).say(Look(document, CATALOGUE))
 
 
 def set_apart(document: Document, **given: str) -> Document:
@@ -78,7 +81,7 @@ def test_one_offs_survive_any_sequence_of_changes_to_the_whole(sequence: list[tu
 def test_the_list_says_what_the_sheet_would_give() -> None:
     look = Look(APART, CATALOGUE)
     told = {one.path[-1]: one for one in one_offs(look)}
-    assert told["face"].what == f"{NAMES['face']} of the heading"
+    assert told["face"].what == f"{PROPERTIES['face'].name} of the heading"
     assert told["face"].otherwise == "Bricolage Grotesque"
     assert told["size"].otherwise == f"{look.sizes['h1'].low:.3g} to {look.sizes['h1'].high:.3g} px"
     assert told["colour"].where == "Opening on Home"
@@ -148,8 +151,8 @@ def test_every_text_is_of_the_level_that_the_styles_set_it_in(template: str) -> 
     """The level that Yemba tells of, against the rule that wins in the stylesheet."""
     seen: set[str] = set()
     for kind in sorted(CATALOGUE.kinds):
-        plain = starter_section(kind, CATALOGUE)
         filled = CATALOGUE.kinds[kind]
+        plain = starter_section(filled, new_id)
         for field in filled.fields:
             plain["fields"].setdefault(field.slug, _sample(field.type))
         for item in plain.get("items", {}).values():
@@ -165,16 +168,23 @@ def test_every_text_is_of_the_level_that_the_styles_set_it_in(template: str) -> 
         )
         site = rendering(document, draft=True)
         section = document.pages["p"].sections["a"]
-        markup = show_section(site, at(document, "p"), "a", section, 0)
-        page = BeautifulSoup(f"<html><body><main>{markup}</main></body></html>", "html.parser")
-        for element in page.select("[data-field]"):
-            holder = element.find_parent(attrs={"data-item": True})
-            own = element.get("data-item") or (holder["data-item"] if holder else "")
-            name = f"{own}.{element['data-field']}" if own else element["data-field"]
-            if element["data-field"] in ("picture", "day") or not element.get_text(strip=True):
+        markup = show_section(Answers(site), at("p", document.pages["p"]), "a", section, True).html
+        for element in uses._page(markup, "row", "first").iter_subtree():
+            field, own = element.etree_element.get("data-field"), element.etree_element.get("data-item")
+            shown = "".join(element.etree_element.itertext()).strip()
+            if not field or field in ("picture", "day") or not shown:
                 continue
-            seen.add(name.rpartition(".")[2])
-            assert _styled(page, element, template) == level_of(site.look, section, name), (template, kind, name)
+            own = own or next(
+                (
+                    a.etree_element.get("data-item")
+                    for a in element.iter_ancestors()
+                    if a.etree_element.get("data-item")
+                ),
+                "",
+            )
+            name = f"{own}.{field}" if own else field
+            seen.add(field)
+            assert _styled(element, template) == level_of(site.look, section, name), (template, kind, name)
     assert len(seen) > 15, "texts of many fields were met"
 
 
@@ -184,15 +194,16 @@ def _sample(form: str) -> str:
     )
 
 
-def _styled(page: BeautifulSoup, element: Any, template: str) -> str:
+def _styled(element: ElementWrapper | None, template: str) -> str:
     """The level whose size wins on an element, or on the nearest above it that has one."""
     while element is not None:
-        best = None
-        for rule in _rules(template):
-            sizes = [value for name, value in rule.declarations if name == "font-size" and "--size-" in value]
-            if sizes and not rule.state and rule.selector.match(element) and (best is None or rule.rank >= best[0]):
-                best = (rule.rank, sizes[-1])
-        if best:
-            return best[1].split("--size-")[1].rstrip(")").split(")")[0]
-        element = element.parent if element.name != "body" else None
-    return "body"
+        sizes = [
+            ((rule.layer, specificity, rule.place), value)
+            for specificity, _, _, rule in uses._matcher(template).match(element)
+            for name, value in rule.declarations
+            if name == "font-size" and "--size-" in value and not rule.state
+        ]
+        if sizes:
+            return max(sizes)[1].split("--size-")[1].rstrip(")").split(")")[0]
+        element = element.parent
+    return ""

@@ -16,12 +16,13 @@ from yemba.core.brand.sheet import fonts_of, read_file, values_of_look, write
 from yemba.core.change.command import read_command
 from yemba.core.change.difference import difference
 from yemba.core.change.operation import apply
-from yemba.core.change.subset import take as going
+from yemba.core.change.subset import document_with as going
 from yemba.core.check.finding import Inspected
 from yemba.core.check.font_licences import find
 from yemba.core.errors import Fault
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
+from yemba.core.site.ids import new_id
 from yemba.core.site.own_fonts import font_id, own_family
 from yemba.core.site.resolve import Look
 from yemba.core.type.apart import take_apart
@@ -173,7 +174,7 @@ def kept(taken: Taken, file: str, **more: Any) -> dict[str, Any]:
 
 
 def do(document: Document, catalogue: Catalogue, name: str, **given: Any) -> Document:
-    return apply(document, read_command(name, given).plan(document, catalogue))
+    return apply(document, read_command(name, given).plan(Look(document, catalogue), new_id))
 
 
 @pytest.fixture

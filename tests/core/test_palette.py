@@ -26,6 +26,7 @@ from yemba.core.colour.vision import APART, TOGETHER, VISIONS, apart, collapses,
 from yemba.core.errors import Fault
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
+from yemba.core.site.ids import new_id
 from yemba.core.site.resolve import Look
 
 channel = st.integers(0, 255)
@@ -34,7 +35,7 @@ OXIDE, BOTTLE, PAPER = from_hex("#8c3b2a"), from_hex("#1f3330"), from_hex("#f3ef
 
 
 def done(document: Document, catalogue: Catalogue, name: str, **arguments: str) -> Look:
-    return Look(apply(document, read_command(name, arguments).plan(document, catalogue)), catalogue)
+    return Look(apply(document, read_command(name, arguments).plan(Look(document, catalogue), new_id)), catalogue)
 
 
 @pytest.mark.parametrize(
@@ -253,8 +254,8 @@ def test_pasted_codes_become_a_whole_palette(document: Document, catalogue: Cata
     assert len(two.colours) == 3, "a paper was added"
     nine = " ".join(f"#{n}0{n}0{n}0" for n in range(1, 10))
     command = read_command("choose-palette", {"codes": nine})
-    assert len(Look(apply(document, command.plan(document, catalogue)), catalogue).colours) == 8
-    assert "the first 8 of 9 taken" in command.say(document, catalogue)
+    assert len(Look(apply(document, command.plan(Look(document, catalogue), new_id)), catalogue).colours) == 8
+    assert "the first 8 of 9 taken" in command.say(Look(document, catalogue))
     before = [c["id"] for c in Look(document, catalogue).value("palette")]
     assert [c["id"] for c in two.value("palette")] == before[:3], "places keep their ids"
 

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from concurrent.futures import ThreadPoolExecutor
 from io import BytesIO
 
 import pytest
@@ -140,3 +141,14 @@ def test_a_logo_stays_inside_what_no_mask_cuts() -> None:
     dark = [x for x in range(512) if drawn.getpixel((x, 256)) != (255, 255, 255)]
     half_diagonal = (dark[-1] - dark[0]) / 2 * 2**0.5
     assert half_diagonal <= 512 * 0.8 / 2 + 1
+
+
+def test_sizes_made_at_once_come_out_as_those_made_one_after_the_other() -> None:
+    out = BytesIO()
+    Image.effect_noise((600, 400), 60).convert("RGB").save(out, "JPEG")
+    data = out.getvalue()
+    wanted = [(600, "webp"), (600, "avif"), (600, "jpeg")] * 4
+    alone = [resized(data, *which) for which in wanted]
+    with ThreadPoolExecutor(max_workers=4) as makers:
+        together = list(makers.map(lambda which: resized(data, *which), wanted))
+    assert together == alone

@@ -8,7 +8,7 @@ from typing import Any
 import pytest
 
 from yemba.core.errors import Fault
-from yemba.core.layout.header_fit import fit
+from yemba.core.layout.header_fit import Setting, fit
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document, read
 from yemba.core.site.resolve import Look, Origin
@@ -54,7 +54,7 @@ def test_every_setting_resolves_in_every_template(document: Document, catalogue:
         look = Look(change(document, template=template), catalogue)
         for key, setting in SETTINGS.items():
             value = look.value(key)
-            assert value is None or value == setting.rule.read(value, setting.name, key), key
+            assert value is None or value == setting.read(value), key
 
 
 def test_templates_and_kinds_are_whole(catalogue: Catalogue) -> None:
@@ -93,15 +93,16 @@ def test_what_is_no_document_is_refused_with_the_reason(text: str, reason: str) 
 
 def test_the_header_folds_later_the_longer_its_names(document: Document, catalogue: Catalogue) -> None:
     look = Look(document, catalogue)
-    shown = [(look.face(level), look.texts[level]) for level in ("title", "navigation")]
-    measures = look.template.measures
+    shown = [Setting(look.face(level), look.texts[level]) for level in ("title", "navigation")]
+    measures, arrangements = look.template.measures, catalogue.arrangements
     folds = [
-        fit(arrangement, "Saltmarsh Bindery", ["Repairs"] * count, *shown, measures).fold
+        fit(arrangements[arrangement], "Saltmarsh Bindery", ["Repairs"] * count, *shown, measures).fold
         for arrangement in ("stack", "row")
         for count in (0, 3, 6, 14)
     ]
     assert folds[:4] == sorted(folds[:4])
     assert folds[4:] == sorted(folds[4:])
     assert folds[7] > folds[3]
-    assert fit("side", "S", ["Short"], *shown, measures).fold < 1200
-    assert fit("side", "S", ["A name that is wider than its column"], *shown, measures).fold > 2560
+    side = arrangements["side"]
+    assert fit(side, "S", ["Short"], *shown, measures).fold < 1200
+    assert fit(side, "S", ["A name that is wider than its column"], *shown, measures).fold > 2560

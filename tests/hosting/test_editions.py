@@ -82,9 +82,9 @@ def planned(site: Site, keys: set[str], seconds: int = 60) -> Planned:
     assert live is not None
     changes = [change for change in difference(live, draft, catalogue()) if change.key in keys]
     document = draft
-    from yemba.core.change.subset import take
+    from yemba.core.change.subset import document_with
 
-    document = take(live, draft, keys, catalogue())
+    document = document_with(live, draft, keys, catalogue())
     return editions.plan(site, document, changes, timezone.now() + timedelta(seconds=seconds))
 
 

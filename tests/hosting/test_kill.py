@@ -100,7 +100,6 @@ class House:
             "YEMBA_DATA": str(place),
             "YEMBA_SECRET_KEY": "x",
             "YEMBA_SCHEME": "http",
-            "PYTHONPATH": str(ROOT / "src"),
         }
         self.environment = {**os.environ, **own, "DJANGO_SETTINGS_MODULE": "yemba.config.settings"}
         make = subprocess.run([sys.executable, "-c", BEGIN + MAKE], env=self.environment, check=False, timeout=120)

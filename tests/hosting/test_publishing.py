@@ -13,7 +13,7 @@ from freezegun import freeze_time
 
 from yemba.core.errors import Fault
 from yemba.core.site.document import read
-from yemba.hosting import services
+from yemba.hosting import making, services
 from yemba.hosting.models import Edition
 from yemba.people.models import Person
 from yemba.render import files
@@ -78,14 +78,14 @@ def test_a_publishing_that_breaks_off_leaves_the_live_site_as_it_was(site: Site,
     services.publish(site)
     live = client.get("/", headers={"host": LIVE}).content
     heading(site, "Half done")
-    keep, count = services.store.keep, iter(range(100))
+    keep, count = making.store.keep, iter(range(100))
 
     def breaks(data: bytes) -> str:
         if next(count) == 2:
             raise OSError("the disk is full")
         return keep(data)
 
-    monkeypatch.setattr(services.store, "keep", breaks)
+    monkeypatch.setattr(making.store, "keep", breaks)
     with pytest.raises(OSError, match="disk"):
         services.publish(site)
     assert Edition.objects.filter(site=site).count() == 1

@@ -15,7 +15,8 @@ from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
 from yemba.hosting.services import rendering
 from yemba.render.page import fragments
-from yemba.render.reach import Place, State, of_change, reach
+from yemba.render.reach import Spot, State, of_change, reach
+from yemba.render.recorder import Answers
 from yemba.render.style import values
 
 
@@ -29,9 +30,9 @@ def test_a_colour_reaches_only_where_it_shows(document: Document, catalogue: Cat
     was = state(document)
     home = document.order[0]
     touched = of_change(change, was)
-    assert Place(home, document.pages[home].order[0]) in touched, "its button is of that colour"
+    assert Spot(home, document.pages[home].order[0]) in touched, "its button is of that colour"
     quiet = next(k for p in document.pages.values() for k, s in p.sections.items() if s.kind == "price-list")
-    assert quiet not in {place.section for place in touched}, "no button and no link stands there"
+    assert quiet not in {spot.place for spot in touched}, "no button and no link stands there"
 
 
 def test_content_reaches_its_own_section_alone(document: Document, catalogue: Catalogue) -> None:
@@ -39,7 +40,7 @@ def test_content_reaches_its_own_section_alone(document: Document, catalogue: Ca
     opening = document.pages[home].order[0]
     after = do(document, catalogue, "set-words", section=opening, field="heading", words="Mended")
     was, now = state(document), state(after)
-    assert of_change(one(document, after, catalogue), was) == [Place(home, opening)] == reach(was, now)
+    assert of_change(one(document, after, catalogue), was) == [Spot(home, opening)] == reach(was, now)
 
 
 @pytest.mark.parametrize(("key", "value"), [("header.height_wide", 120), ("footer.ground", "light")])
@@ -48,8 +49,8 @@ def test_a_part_reaches_every_page_and_no_section(
 ) -> None:
     after = do(document, catalogue, "set-value", key=key, value=value)
     touched = of_change(one(document, after, catalogue), state(document))
-    assert {place.section for place in touched} == {key.partition(".")[0]}
-    assert {place.page for place in touched} == set(document.order)
+    assert {spot.place for spot in touched} == {key.partition(".")[0]}
+    assert {spot.page for spot in touched} == set(document.order)
 
 
 def test_changes_together_reach_what_they_reach_alone(document: Document, catalogue: Catalogue) -> None:
@@ -61,10 +62,12 @@ def test_changes_together_reach_what_they_reach_alone(document: Document, catalo
     assert touched[0] | touched[1] == set(reach(was, now))
 
 
-def written(document: Document) -> dict[Place, str]:
+def written(document: Document) -> dict[Spot, str]:
     """Every place of a site as it is written."""
     site = rendering(document)
-    return {Place(page, key): html for page in document.order for key, html in fragments(site, page).pieces.items()}
+    return {
+        Spot(page, key): made.html for page in document.order for key, made in fragments(Answers(site), page).items()
+    }
 
 
 @settings(max_examples=60, suppress_health_check=[HealthCheck.too_slow, HealthCheck.data_too_large])

@@ -51,8 +51,8 @@ def test_a_new_edit_after_going_back_ends_what_lay_ahead(site: Site) -> None:
     history.go_to(site, 1)
     base(site, 24)
     assert [step.label for step in history.steps(fresh(site))] == [
-        "Base size: 24",
-        "Base size: 17",
+        "Base size: 24 px",
+        "Base size: 17 px",
         "As the site began",
     ]
 
@@ -127,4 +127,4 @@ def test_sheets_are_copied_renamed_binned_and_their_names_are_their_own(site: Si
     stranger = Person.objects.create_user("x@y.example", "x", name="X")
     for ref in (f"own:{kept.pk}", "site:saltmarsh", "ready:slipway/none", "nonsense"):
         with pytest.raises(Fault):
-            brand_sheets.shown(stranger, ref)
+            brand_sheets.referenced(stranger, ref)

@@ -1,14 +1,20 @@
-"""What Yemba ships: templates, section kinds, type families, pairings. Each found by its place."""
+"""What Yemba ships: templates, section kinds, arrangements, languages, type families, pairings.
+
+Each is found by its place, read once, and validated as it is read.
+"""
 
 from __future__ import annotations
 
 import json
-import tomllib
 from functools import cache
 from pathlib import Path
 from typing import Any
 
+from yemba.catalogue.shipped import built, text_of, toml_of
+from yemba.catalogue.validate import validate
 from yemba.core.colour.ready import ReadyPalette, ready
+from yemba.core.language import Language
+from yemba.core.layout.arrangement import Arrangement
 from yemba.core.site.catalogue import Catalogue, Family, FontFile, Pairing
 from yemba.core.site.kinds import SHARED, SectionKind
 from yemba.core.template.manifest import ReadySheet, Template
@@ -17,53 +23,80 @@ from yemba.core.type.pairing import judge, reason
 from yemba.core.type.subsets import RANGES
 
 FOLDER = Path(__file__).parent
-KINDS = FOLDER / "kinds"
 FONTS = FOLDER / "fonts"
+PICTURE = "picture.webp"
+"""A template's picture of itself, made by ``manage.py template_pictures``."""
 
 
 @cache
-def catalogue() -> Catalogue:
-    """Everything shipped, read once."""
-    families = {folder.name: _family(folder) for folder in _folders(FONTS)}
-    return Catalogue(
-        templates={folder.name: _template(folder) for folder in _folders(FOLDER / "templates")},
-        kinds={folder.name: _kind(folder) for folder in _folders(KINDS)},
-        families=families,
-        pairings={p.slug: p for p in _pairings(families)},
+def catalogue(folder: Path = FOLDER) -> Catalogue:
+    """Everything shipped, read once. Raises CatalogueError for the first thing that is wrong with a file."""
+    families = {place.name: _family(place) for place in _folders(FONTS)}
+    arrangements = sorted(
+        (_arrangement(place) for place in _folders(folder / "arrangements")), key=lambda a: (a.order, a.slug)
     )
+    made = Catalogue(
+        templates={place.name: _template(place) for place in _folders(folder / "templates")},
+        kinds={place.name: _kind(place) for place in _folders(folder / "kinds")},
+        families=families,
+        pairings={pairing.slug: pairing for pairing in _pairings(families)},
+        arrangements={arrangement.slug: arrangement for arrangement in arrangements},
+        languages={file.stem: _language(file) for file in sorted((folder / "languages").glob("*.toml"))},
+    )
+    validate(made, folder)
+    return made
 
 
 @cache
 def palettes() -> list[ReadyPalette]:
     """The ready palettes, in the order of their moods."""
-    return [ready(**entry) for entry in _toml(FOLDER / "palettes.toml")["palette"]]
+    return [ready(**entry) for entry in toml_of(FOLDER / "palettes.toml")["palette"]]
 
 
-def kind_css() -> str:
+def kind_css(folder: Path = FOLDER) -> str:
     """The styles of all section kinds, in the order of their names."""
-    return "\n".join((folder / "kind.css").read_text() for folder in _folders(KINDS))
+    return "\n".join(text_of(place / "kind.css") for place in _folders(folder / "kinds"))
+
+
+def kind_folders(folder: Path = FOLDER) -> Path:
+    """Where the markup of the section kinds is."""
+    return folder / "kinds"
+
+
+def arrangement_css(made: Catalogue) -> str:
+    """The styles of all arrangements, where the menu is unfolded."""
+    return "".join(arrangement.css for arrangement in made.arrangements.values())
 
 
 def _folders(place: Path) -> list[Path]:
-    return sorted(folder for folder in place.iterdir() if folder.is_dir())
-
-
-def _toml(file: Path) -> dict[str, Any]:
-    return tomllib.loads(file.read_text())
+    return sorted(folder for folder in place.iterdir() if folder.is_dir() and not folder.name.startswith(("_", ".")))
 
 
 def _template(folder: Path) -> Template:
-    sheets = [
-        ReadySheet(slug=file.stem.partition("-")[2], **_toml(file))
-        for file in sorted((folder / "sheets").glob("*.toml"))
-    ]
-    css = (folder / "template.css").read_text()
-    return Template(slug=folder.name, css=css, sheets=sheets, **_toml(folder / "template.toml"))
+    files = sorted((folder / "sheets").glob("*.toml"))
+    return built(
+        Template,
+        folder / "template.toml",
+        slug=folder.name,
+        css=text_of(folder / "template.css"),
+        sheets=[built(ReadySheet, file, slug=file.stem.partition("-")[2]) for file in files],
+        picture=(folder / PICTURE).exists(),
+    )
 
 
 def _kind(folder: Path) -> SectionKind:
-    told = _toml(folder / "kind.toml")
-    return SectionKind(slug=folder.name, **told | {"fields": [*told["fields"], *SHARED]})
+    kind = built(SectionKind, folder / "kind.toml", slug=folder.name)
+    return kind.model_copy(update={"fields": [*kind.fields, *SHARED]})
+
+
+def _arrangement(folder: Path) -> Arrangement:
+    css = folder / "arrangement.css"
+    styles = css.read_text() if css.exists() else ""
+    return built(Arrangement, folder / "arrangement.toml", slug=folder.name, css=styles)
+
+
+def _language(file: Path) -> Language:
+    return built(Language, file, tag=file.stem)
 
 
 def _family(folder: Path) -> Family:
@@ -80,15 +113,15 @@ def _family(folder: Path) -> Family:
         facts=facts,
         read=lambda name: (folder / name).read_bytes(),
         open=cache(lambda name: Face((folder / name).read_bytes())),
-        **_toml(folder / "family.toml"),
+        **toml_of(folder / "family.toml"),
     )
 
 
 @cache
 def _facts() -> dict[str, Facts]:
     """As `catalogue.reading` read them from the files; a test reads them again."""
-    told = json.loads((FONTS / "facts.json").read_text())
-    return {slug: Facts(**{key: _tuple(value) for key, value in facts.items()}) for slug, facts in told.items()}
+    stored = json.loads((FONTS / "facts.json").read_text())
+    return {slug: Facts(**{key: _tuple(value) for key, value in facts.items()}) for slug, facts in stored.items()}
 
 
 def _tuple(value: Any) -> Any:
@@ -98,7 +131,7 @@ def _tuple(value: Any) -> Any:
 def _pairings(families: dict[str, Family]) -> list[Pairing]:
     """The reason of each is worked out from the facts of its faces."""
     found = []
-    for entry in _toml(FOLDER / "pairings.toml")["pairing"]:
+    for entry in toml_of(FOLDER / "pairings.toml")["pairing"]:
         heading, body = families[entry["heading"]], families[entry["body"]]
         name = heading.name if heading is body else f"{heading.name} and {body.name}"
         found.append(Pairing(name=name, reason=reason(judge(heading, body)), **entry))

@@ -1,4 +1,4 @@
-"""Reads the shipped families once, after one came or went: PYTHONPATH=src python -m yemba.catalogue.reading
+"""Reads the shipped families once, after one came or went: python -m yemba.catalogue.reading
 
 Writes their facts to fonts/facts.json, since reading a font takes a tenth of a second and starting Yemba should not
 take that for each, and to assets/families.css the styles in which the studio shows their samples.

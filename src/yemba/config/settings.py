@@ -97,7 +97,7 @@ USE_TZ = True
 
 STATIC_URL = "/static/"
 STATIC_ROOT = DATA / "static"
-STATICFILES_DIRS = [("families", ROOT / "src/yemba/catalogue/fonts")]
+STATICFILES_DIRS = [("families", Path(__file__).parents[1] / "catalogue/fonts")]
 MEDIA_ROOT = DATA / "store"
 STORAGES = {
     "default": {"BACKEND": "yemba.sites.store.WholeFileStorage"},

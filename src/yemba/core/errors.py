@@ -2,6 +2,9 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterable
+from difflib import get_close_matches
+
 
 class Fault(ValueError):
     """Something the owner asked for that cannot be done as asked.
@@ -16,6 +19,13 @@ class Fault(ValueError):
         self.code = code
         self.sentence = sentence
         self.field = field
+
+
+def nearest(named: str, known: Iterable[str]) -> str:
+    """The cure for a name that is none: "did you mean “lead”?", or what there is."""
+    names = list(known)
+    near = get_close_matches(named, names, n=1)
+    return f"did you mean “{near[0]}”?" if near else f"there are: {', '.join(names)}"
 
 
 class Clash(Fault):

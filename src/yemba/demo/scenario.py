@@ -28,7 +28,7 @@ SLUGS = (SLUG, "nettle", "dubrov")
 Pictures = dict[str, tuple[Callable[[], str], str]]
 _SALTMARSH: dict[str, Any] = {
     "name": "Saltmarsh Bindery",
-    "currency": "GBP",
+    "site": {"site.currency": "GBP", "site.time_zone": "Europe/London"},
     "template": "slipway",
     "sheet": {
         "palette": [
@@ -45,7 +45,7 @@ _SALTMARSH: dict[str, Any] = {
 _NETTLE: dict[str, Any] = {
     "name": "Nettle & Rye Seeds",
     "tagline": "Open-pollinated seed from heavy clay",
-    "currency": "GBP",
+    "site": {"site.currency": "GBP", "site.time_zone": "Europe/London"},
     "template": "handbill",
     "ready_sheet": "handbill/seed-packet",
     "navigation": {"hidden": ["home"]},

@@ -10,10 +10,10 @@ from django.db.models import Q
 from django.utils import timezone
 
 from yemba.core.change.difference import Change, difference
-from yemba.core.change.subset import take
+from yemba.core.change.subset import document_with
 from yemba.core.errors import Fault
 from yemba.core.site.document import Document, read
-from yemba.core.site.settings import Line
+from yemba.core.value.line import Line
 from yemba.hosting import services
 from yemba.hosting.models import Edition, Planned
 from yemba.render.page import path_of
@@ -33,17 +33,9 @@ class PageCompared(NamedTuple):
     second: str
 
 
-def edition(site: Site, number: int) -> Edition:
-    """Raises Fault ``no-such-edition``."""
-    found = Edition.objects.filter(site=site, number=number).first()
-    if found is None:
-        raise Fault("no-such-edition", f"There is no edition {number} of this site.")
-    return found
-
-
 def rename(site: Site, number: int, name: str) -> Edition:
     """Give an edition a name, or with "" take it away. Raises Fault ``no-such-edition`` or ``too-long``."""
-    found = edition(site, number)
+    found = services.edition(site, number)
     found.name = Line(60).read(name, "The edition’s name", "edition_name")
     found.save(update_fields=["name"])
     return found
@@ -54,7 +46,7 @@ def compared(site: Site, first: int, second: int) -> tuple[list[PageCompared], l
 
     Raises Fault ``no-such-edition``.
     """
-    one, other = edition(site, first), edition(site, second)
+    one, other = services.edition(site, first), services.edition(site, second)
     was, now = read(one.document), read(other.document)
     pages = []
     for key in [*now.order, *(key for key in was.order if key not in now.pages)]:
@@ -126,7 +118,7 @@ def _due_document(found: Planned) -> Document:
     if live is None:
         return wanted
     keys: Collection[str] = {change.key for change in difference(live, wanted, catalogue())} & set(found.keys)
-    return take(live, wanted, keys, catalogue())
+    return document_with(live, wanted, keys, catalogue())
 
 
 def in_words(change: Change) -> str:

@@ -12,11 +12,16 @@ from django.utils.crypto import salted_hmac
 from yemba.core.errors import Fault
 from yemba.core.inbox.message import as_csv, read_sent, suspicion
 from yemba.core.site.document import Page, Section
+from yemba.core.site.kinds import MESSAGES
 from yemba.hosting import services
 from yemba.hosting.models import Message
 from yemba.render.files import notice, notice_page
-from yemba.render.page import At, path_of, show_section
+from yemba.render.fragment import At, form_again
+from yemba.render.fragment import Form as Typed
+from yemba.render.page import path_of
+from yemba.render.recorder import Answers
 from yemba.render.site import Site as Rendering
+from yemba.sites.catalogue import catalogue
 from yemba.sites.models import Site
 
 _HOUR = timedelta(hours=1)
@@ -38,13 +43,11 @@ class Form(NamedTuple):
     def thanks(self) -> bytes:
         """The page that says a message has arrived."""
         words = self.section.fields.get("thanks") or "<p>Thank you. Your message has arrived.</p>"
-        return notice_page(
-            self.site, "Sent", notice(self.site, "Sent", words, f"Back to {self.page.name}", self.address)
-        )
+        return notice_page(self.site, "Sent", notice("Sent", words, f"Back to {self.page.name}", self.address))
 
     def again(self, typed: Mapping[str, str], wrong: str) -> bytes:
         """The form once more, with what was typed and what is wrong with it."""
-        shown = show_section(self.site, At("/"), self.id, self.section, 0, dict(typed), wrong)
+        shown = form_again(Answers(self.site), At("/"), self.id, self.section, Typed(dict(typed), wrong))
         return notice_page(self.site, "Please look again", shown)
 
 
@@ -53,9 +56,14 @@ def form_of(site: Site, section: str) -> Form | None:
     document = services.live_document(site)
     for page in document.pages.values() if document else ():
         found = page.sections.get(section)
-        if document and found and found.kind == "contact-form":
+        if document and found and receives(found):
             return Form(services.rendering(document, address=services.live_address(site)), page, section, found)
     return None
+
+
+def receives(section: Section) -> bool:
+    """Whether visitors send messages through a section."""
+    return MESSAGES in catalogue().kind(section.kind).roles
 
 
 def open_form(site: Site, section: str) -> Form:

@@ -21,7 +21,7 @@ def by_host(get_response: Callable[[HttpRequest], HttpResponse]) -> Callable[[Ht
             label = host.removesuffix(f".{settings.SITES_DOMAIN}")
             is_draft = label.startswith(DRAFT_PREFIX)
             request.site_slug = label.removeprefix(DRAFT_PREFIX)  # type: ignore[attr-defined]
-            request.urlconf = "yemba.hosting.urls_draft" if is_draft else "yemba.hosting.urls_live"  # type: ignore[attr-defined]
+            request.urlconf = "yemba.hosting.urls_draft" if is_draft else "yemba.hosting.urls_live"
             return get_response(request)
         return HttpResponseRedirect(origin(request) + request.get_full_path())
 

@@ -87,10 +87,16 @@ class Message(models.Model):
 
 
 class Made(models.Model):
-    """A file that always comes out the same, made once: a picture in a size, an icon."""
+    """A file that always comes out the same, made once: a picture in a size, an icon; or a page.
+
+    Of a page, `base` names the inputs known beforehand, `reads` what it was seen to read of the site, by fragment
+    (``render.recorder``): where both are the same, so is the page. `key` then names both.
+    """
 
     key = models.CharField(max_length=160, primary_key=True)
-    digest = models.CharField(max_length=64)
+    base = models.CharField(max_length=80, blank=True, db_index=True)
+    reads = models.JSONField(default=dict)
+    digest = models.CharField(max_length=64, db_index=True)
 
     def __str__(self) -> str:
         return self.key

@@ -3,36 +3,46 @@
 from __future__ import annotations
 
 import re
-import time
 from collections.abc import Iterator
-from pathlib import Path
+from datetime import timedelta
 
-from django.conf import settings
+from django.core.files.storage import default_storage
+from django.utils import timezone
 
 from yemba.hosting.models import Edition, Made, Planned
 from yemba.sites.models import BrandSheet, Edit, Site
 
 _HASH = re.compile(r"[0-9a-f]{64}")
-_FRESH = 60 * 60  # seconds in which an upload may not have its edit yet
+_FRESH = timedelta(hours=1)  # in which an upload may not have its edit yet
+_PICTURE = re.compile(r"picture:([0-9a-f]{16})")
+_AT_ONCE = 500
 
 
 def sweep(*, at_start: bool = False) -> int:
     """How many files were taken away. At a start nothing else runs, so that fresh files count too."""
-    kept = _pointed_at()
-    _forget_unused(kept)
-    kept |= set(Made.objects.values_list("digest", flat=True))
-    gone = 0
-    for file in _files():
-        old = at_start or time.time() - file.stat().st_mtime > _FRESH
-        if old and file.name not in kept:
-            file.unlink(missing_ok=True)
-            gone += 1
-    return gone
+    needed = _pointed_at()
+    _forget_unused(needed)
+    needed |= set(Made.objects.values_list("digest", flat=True))
+    gone = [name for name in _names() if name.rpartition("/")[2] not in needed and (at_start or _old(name))]
+    for name in gone:
+        default_storage.delete(name)
+    return len(gone)
 
 
-def _files() -> Iterator[Path]:
-    root = Path(settings.MEDIA_ROOT)
-    return (file for file in root.rglob("*") if file.is_file()) if root.exists() else iter(())
+def _names(folder: str = "") -> Iterator[str]:
+    """Every file of the store."""
+    try:
+        folders, files = default_storage.listdir(folder)
+    except FileNotFoundError:
+        return  # nothing was kept yet
+    prefix = f"{folder}/" if folder else ""
+    yield from (f"{prefix}{file}" for file in files)
+    for inner in folders:
+        yield from _names(f"{prefix}{inner}")
+
+
+def _old(name: str) -> bool:
+    return timezone.now() - default_storage.get_modified_time(name) > _FRESH
 
 
 def _pointed_at() -> set[str]:
@@ -49,14 +59,16 @@ def _pointed_at() -> set[str]:
     return {found for rows in texts for row in rows.iterator() for found in _HASH.findall(str(row))}
 
 
-def _forget_unused(kept: set[str]) -> None:
-    """Pages made for editions that never came about, and sizes of pictures that nobody has any more."""
-    pictures = {digest[:16] for digest in kept}
+def _forget_unused(needed: set[str]) -> None:
+    """What was made for editions that never came about, and of pictures, logos and words that nobody has any more.
+
+    Sizes of pictures that are still on a site stay: desks show them.
+    """
+    pictures = {digest[:16] for digest in needed}
     unused = [
         key
         for key, digest in Made.objects.values_list("key", "digest")
-        if digest not in kept
-        and (key.startswith(("page:", "font:")) or (key.startswith("picture:") and key[8:24] not in pictures))
+        if digest not in needed and not ((of := _PICTURE.match(key)) and of[1] in pictures)
     ]
-    for start in range(0, len(unused), 500):
-        Made.objects.filter(key__in=unused[start : start + 500]).delete()
+    for start in range(0, len(unused), _AT_ONCE):
+        Made.objects.filter(key__in=unused[start : start + _AT_ONCE]).delete()

@@ -3,10 +3,11 @@
 from __future__ import annotations
 
 import json
-import mimetypes
+from collections.abc import Callable
 from datetime import date
 from functools import lru_cache
 from pathlib import Path
+from typing import TypeVar, cast
 
 from csp.decorators import csp
 from django.conf import settings
@@ -14,29 +15,24 @@ from django.http import (
     Http404,
     HttpRequest,
     HttpResponse,
-    HttpResponseNotModified,
     HttpResponsePermanentRedirect,
     HttpResponseRedirect,
 )
-from django.middleware.gzip import GZipMiddleware
 from django.shortcuts import render
 from django.utils import timezone
-from django.utils.http import http_date, parse_etags
 from django.views.decorators.clickjacking import xframe_options_exempt
 from django.views.decorators.csrf import csrf_exempt
 from django.views.decorators.http import require_safe
 
 from yemba.core.errors import Fault
 from yemba.core.site.document import read
-from yemba.hosting import inbox, services
+from yemba.hosting import inbox, services, serving
 from yemba.hosting.models import Edition
 from yemba.render.files import File, site_files
 from yemba.sites import services as sites
 from yemba.sites import store
 from yemba.sites.models import Site
 
-_FOR_EVER = "public, max-age=31536000, immutable"
-_ASK_AGAIN = "public, no-cache"
 _BEFORE, _EDITION = "@live/", "@edition/"
 _WINDOW = Path(__file__).parent / "window.js"
 _OWN = {
@@ -51,54 +47,48 @@ _OWN = {
 _LIVE = _OWN | {"form-action": ["'self'"], "frame-ancestors": ["'self'"]}
 _STUDIO = f"{settings.SCHEME}://{settings.STUDIO_HOST}:*"
 _DRAFT = _OWN | {"script-src": ["'self'"], "frame-ancestors": [_STUDIO]}
-_pack = GZipMiddleware(lambda _: HttpResponse())
-_PACKED = ("text/", "image/svg", "application/")
-mimetypes.add_type("application/manifest+json", ".webmanifest")
-mimetypes.add_type("font/woff2", ".woff2")
-mimetypes.add_type("image/webp", ".webp")
-mimetypes.add_type("image/avif", ".avif")
+
+View = TypeVar("View", bound=Callable[..., HttpResponse])
+
+
+def _policy(directives: dict[str, list[str]]) -> Callable[[View], View]:
+    """The content security policy of a view; django-csp's own decorator knows views without arguments alone."""
+    return cast(Callable[[View], View], csp(directives))
 
 
 @csrf_exempt
 @require_safe
-@csp(_LIVE)
+@_policy(_LIVE)
 def live(request: HttpRequest, path: str) -> HttpResponse:
     """A file of the live edition."""
-    site = Site.objects.filter(slug=_slug(request)).first()
-    if site is None:
-        return _page(request, "hosting/nobody.html", 404)
-    edition = services.live_edition(site)
-    if edition is None:
-        return _page(request, "hosting/soon.html", 200, name=sites.document(site).name)
-    name, folder = _file(path, edition)
-    if folder:
+    slug = _slug(request)
+    published = serving.published(slug)
+    if published is None:
+        return _not_live(request, slug)
+    if serving.lacks_slash(published, path):
         return HttpResponseRedirect(f"/{path}/")
-    old = path.removesuffix("index.html").strip("/")
-    if old in edition.redirects:
-        to = edition.redirects[old]
-        return HttpResponsePermanentRedirect(f"/{to}/" if to else "/")
-    status = 200
-    if name not in edition.manifest or name == "404.html":
-        name, status = "404.html", 404
-        if name not in edition.manifest:
-            return _page(request, "hosting/missing.html", 404, name=sites.document(site).name)
-    digest = edition.manifest[name]
-    etag = f'"{digest[:32]}"'
-    known = [tag.removeprefix("W/") for tag in parse_etags(request.headers.get("If-None-Match", ""))]
-    response: HttpResponse
-    if status == 200 and (etag in known or "*" in known):  # RFC 9110 13.1.2
-        response = HttpResponseNotModified()
-    else:
-        response = HttpResponse(store.load(digest), content_type=_type(name), status=status)
-    response["ETag"] = etag
-    response["Last-Modified"] = http_date(edition.made_at.timestamp())
-    response["Cache-Control"] = _FOR_EVER if name.startswith("assets/") else _ASK_AGAIN
-    # nothing on a live page is secret, so that its length may tell of it; pictures and fonts are small already
-    return _pack.process_response(request, response) if _type(name).startswith(_PACKED) else response
+    moved = serving.moved_to(published, path)
+    if moved is not None:
+        return HttpResponsePermanentRedirect(moved)
+    found = serving.resource(published, path)
+    if found is None:
+        return _page(request, "hosting/missing.html", 404, name=_site_name(slug))
+    return serving.serve(request, found, published.made_at)
+
+
+def _not_live(request: HttpRequest, slug: str) -> HttpResponse:
+    """What stands at the address of a site before its first publishing, and at one that is no site's."""
+    name = _site_name(slug)
+    return _page(request, "hosting/soon.html", 200, name=name) if name else _page(request, "hosting/nobody.html", 404)
+
+
+def _site_name(slug: str) -> str:
+    site = Site.objects.filter(slug=slug).first()
+    return sites.document(site).name if site else ""
 
 
 @csrf_exempt
-@csp(_LIVE)
+@_policy(_LIVE)
 def form(request: HttpRequest, section: str) -> HttpResponse:
     """Take what a visitor wrote in a contact form, and say so in the site's own design."""
     site = Site.objects.filter(slug=_slug(request)).first()
@@ -117,7 +107,7 @@ def form(request: HttpRequest, section: str) -> HttpResponse:
 
 @csrf_exempt
 @require_safe
-@csp(_DRAFT)
+@_policy(_DRAFT)
 @xframe_options_exempt
 def draft(request: HttpRequest, token: str, path: str) -> HttpResponse:
     """A file of the draft, for whoever holds a fresh signed address."""
@@ -134,7 +124,7 @@ def draft(request: HttpRequest, token: str, path: str) -> HttpResponse:
     file = files.get(name) or next((f for known, f in files.items() if _same_sheet(known, name)), None)
     if file is None:
         return _page(request, "hosting/missing.html", 404, name=document.name)
-    response = HttpResponse(services.made(file), content_type=_type(name))
+    response = HttpResponse(services.made(file), content_type=serving.content_type(name))
     response["Cache-Control"] = "private, max-age=31536000, immutable" if file.key else "no-store"
     response["Referrer-Policy"] = "no-referrer"
     response["X-Robots-Tag"] = "noindex"
@@ -148,19 +138,19 @@ def _edition_file(site: Site, path: str) -> HttpResponse:
     name = f"{name}index.html" if name == "" or name.endswith("/") else name
     if found is None or name not in found.manifest:
         raise Http404
-    response = HttpResponse(store.load(found.manifest[name]), content_type=_type(name))
+    response = HttpResponse(store.load(found.manifest[name]), content_type=serving.content_type(name))
     response["Cache-Control"] = "private, max-age=31536000, immutable"
     response["X-Robots-Tag"] = "noindex"
     return response
 
 
-@csp(_DRAFT)
+@_policy(_DRAFT)
 def no_draft(request: HttpRequest) -> HttpResponse:
     return _page(request, "hosting/no_draft.html", 403)
 
 
 @require_safe
-@csp(_DRAFT)
+@_policy(_DRAFT)
 def window_script(request: HttpRequest) -> HttpResponse:
     """What a draft page says to the workbench around it."""
     told = f"const workbench = {json.dumps(services.origin(request))};\n"
@@ -179,22 +169,10 @@ def _slug(request: HttpRequest) -> str:
     return str(request.site_slug)  # type: ignore[attr-defined]
 
 
-def _file(path: str, edition: Edition) -> tuple[str, bool]:
-    """The manifest name for an address, and whether the address lacks its closing slash."""
-    if path == "" or path.endswith("/"):
-        return f"{path}index.html", False
-    return path, path not in edition.manifest and f"{path}/index.html" in edition.manifest
-
-
 def _same_sheet(known: str, asked: str) -> bool:
     """Whether `asked` is an earlier state of a draft's style file; its present state serves."""
     stem = known.split(".", maxsplit=1)[0]
     return stem in ("assets/rules", "assets/values") and asked.startswith(f"{stem}.")
-
-
-def _type(name: str) -> str:
-    kind = mimetypes.guess_type(name)[0] or "application/octet-stream"
-    return f"{kind}; charset=utf-8" if kind.startswith("text/") else kind
 
 
 def _page(request: HttpRequest, template: str, status: int, **context: str) -> HttpResponse:

@@ -9,7 +9,7 @@ from django.contrib.auth.password_validation import validate_password
 from yemba.people.models import Person
 
 
-class SignUp(forms.ModelForm):
+class SignUp(forms.ModelForm):  # type: ignore[type-arg]
     password = forms.CharField(
         label="Password",
         strip=False,

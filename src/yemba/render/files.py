@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import json
-from collections.abc import Callable
+from collections.abc import Callable, Mapping
 from functools import cache, lru_cache, partial
 from hashlib import sha256
 from pathlib import Path
@@ -15,49 +15,55 @@ from django.utils.safestring import mark_safe
 from yemba.core.picture import icons, sharing
 from yemba.core.picture.crop import ratio_of
 from yemba.core.picture.sizes import FORMATS, resized, widths
-from yemba.core.site.document import Page, Picture, values_of
+from yemba.core.site.document import Page, Picture
 from yemba.core.site.resolve import Look
 from yemba.render import fonts, pictures
-from yemba.render.page import path_of, render_notice, render_page, render_part
+from yemba.render.fragment import rendered
+from yemba.render.page import path_of, render_notice, render_page
+from yemba.render.recorder import Answers, Reads
 from yemba.render.site import Site
 from yemba.render.style import Style, style
 
 
+class Recording(NamedTuple):
+    """A file whose making tells what it depends on. `base` names all that is known beforehand; `make` gives the bytes
+    and the reads, by what they are of; `holds` says whether such reads are as they were."""
+
+    base: str
+    make: Callable[[], tuple[bytes, PageReads]]
+    holds: Callable[[PageReads], bool]
+
+
+PageReads = Mapping[str, Reads]
+"""Reads of the fragments of a page and of its head."""
+
+
 class File(NamedTuple):
-    """`make` gives the bytes. `key` names content that always comes out the same, "" where only
-    making it tells; what has been made once under a key need not be made again."""
+    """`make` gives the bytes. `key` names content that always comes out the same, "" where only making it tells; what
+    has been made once under a key need not be made again. A page is a `recording` instead."""
 
     make: Callable[[], bytes]
     key: str = ""
+    recording: Recording | None = None
 
 
 def site_files(site: Site) -> dict[str, File]:
     """Every file of the site by its path."""
-    look = site.look
-    made = style(look, site.draft)
-    sheets = _sheets(made, site.draft)
-    preloads = _preloads(look, site.draft)
+    look, answers = site.look, Answers(site)
+    sheets = _sheets(style(look, site.draft), site.draft)
+    links = Links(list(sheets), _preloads(look, site.draft))
     files = {f"assets/{name}": File(partial(text.encode)) for name, text in sheets.items()}
-    if site.draft:  # a template can be looked at before it is chosen
-        others = (
-            Look(look.document.model_copy(update={"template": slug}), look.catalogue)
-            for slug in look.catalogue.templates
-        )
-        rules = (next(iter(_sheets(style(other, draft=True), draft=True).items())) for other in others)
-        files |= {f"assets/{name}": File(partial(text.encode)) for name, text in rules}
-    shared = "" if site.draft else _shared_inputs(site, list(sheets))
+    if site.draft:
+        files |= _other_rules(look)
     for page_id, page in look.document.ordered_pages():
-        key = shared and f"page:{_digest((shared + _own_inputs(look, page)).encode(), 40)}"
-        files[path_of(page)] = File(partial(_page, site, page_id, list(sheets), preloads), key)
+        files[path_of(page)] = _page_file(answers, page_id, page, links)
     for old, new in redirects(look).items():
         files[f"{old}/index.html"] = File(partial(_moved, site, new))
-    files["404.html"] = File(partial(_missing, site, list(sheets), preloads))
+    files["404.html"] = File(partial(_missing, answers, links))
     files |= _fonts(look, site.draft)
     for picture in look.document.pictures.values():
         files |= _picture_files(site, picture)
-    tiles = icon_tiles(site)
-    made_of = _digest(b"".join(tiles))
-    files |= {path: File(partial(_icon, tiles, path), f"icon:{made_of}:{path}") for path in icon_paths()}
+    files |= _icon_files(site)
     files["manifest.webmanifest"] = File(partial(_manifest, look))
     card = sharing_card(site)
     files["sharing.png"] = File(partial(sharing.to_png, card), f"sharing:{_digest(card)}")
@@ -67,6 +73,36 @@ def site_files(site: Site) -> dict[str, File]:
     return files
 
 
+class Links(NamedTuple):
+    """What the head of every page links: names under assets/ of stylesheets, and of fonts to fetch ahead."""
+
+    sheets: list[str]
+    preloads: list[str]
+
+
+def _other_rules(look: Look) -> dict[str, File]:
+    """The rules of every template: a draft shows one before it is chosen."""
+    files = {}
+    for slug in look.catalogue.templates:
+        other = Look(look.document.model_copy(update={"template": slug}), look.catalogue)
+        name, text = next(iter(_sheets(style(other, draft=True), draft=True).items()))
+        files[f"assets/{name}"] = File(partial(text.encode))
+    return files
+
+
+def _page_file(answers: Answers, page_id: str, page: Page, links: Links) -> File:
+    def make() -> tuple[bytes, PageReads]:
+        made = render_page(answers, page_id, *links)
+        return made.html.encode(), made.reads
+
+    if answers.site.draft:
+        return File(lambda: make()[0])
+    own = page.model_dump_json(exclude_defaults=True)
+    base = _digest(repr((_renderer(), page_id, own, links, answers.site.address)).encode(), 40)
+    recording = Recording(f"page:{base}", make, lambda reads: all(map(answers.hold, reads.values())))
+    return File(lambda: make()[0], recording=recording)
+
+
 def redirects(look: Look) -> dict[str, str]:
     """Addresses that pages had before and nobody has now, each with the id of the page it leads to."""
     pages = look.document.ordered_pages()
@@ -74,24 +110,24 @@ def redirects(look: Look) -> dict[str, str]:
     return {old: page_id for page_id, page in pages for old in page.was if old and old not in taken}
 
 
-def notice(site: Site, title: str, words: str, button: str, link: str = "/") -> str:
+def notice(title: str, words: str, button: str, link: str = "/") -> str:
     """The one section of a page that is none of the owner's; `words` are clean HTML."""
-    return render_part("notice.html", title=title, words=mark_safe(words), button=button, link=link)
+    return rendered("notice.html", title=title, words=mark_safe(words), button=button, link=link)
 
 
 def notice_page(site: Site, title: str, inner: str) -> bytes:
     """Such a page whole."""
     sheets = list(_sheets(style(site.look, site.draft), site.draft))
-    return render_notice(site, title, inner, sheets, _preloads(site.look, site.draft)).encode()
+    return render_notice(Answers(site), title, inner, sheets, _preloads(site.look, site.draft)).encode()
 
 
-def _missing(site: Site, sheets: list[str], preloads: list[str]) -> bytes:
+def _missing(answers: Answers, links: Links) -> bytes:
     """What visitors see at an address that is none; its links hold at any depth."""
-    look = site.look
-    first = look.document.pages[look.document.order[0]].name
+    document = answers.look.document
+    first = document.pages[document.order[0]].name
     words = "<p>There is nothing at this address. It may have been mistyped, or the page is gone.</p>"
-    inner = notice(site, "Not found", words, f"Go to {first}")
-    return render_notice(site, f"Not found – {look.document.name}", inner, sheets, preloads).encode()
+    inner = notice("Not found", words, f"Go to {first}")
+    return render_notice(answers, f"Not found – {document.name}", inner, *links).encode()
 
 
 def _moved(site: Site, page_id: str) -> bytes:
@@ -99,8 +135,8 @@ def _moved(site: Site, page_id: str) -> bytes:
     page = site.look.document.pages[page_id]
     to = f"../{page.slug}/" if page.slug else "../"
     canonical = f"{site.address}{page.slug}/" if page.slug else site.address
-    context = {"language": site.look.document.language, "page": page.name, "to": to, "canonical": canonical or to}
-    return render_part("moved.html", **context).encode()
+    language = site.look.value("site.language")
+    return rendered("moved.html", language=language, page=page.name, to=to, canonical=canonical or to).encode()
 
 
 def _sitemap(site: Site) -> bytes:
@@ -148,29 +184,9 @@ def _digest(data: bytes, letters: int = 10) -> str:
 def _renderer() -> str:
     """What Yemba itself puts into a page: another renderer makes other pages from the same document."""
     root = Path(__file__).parent.parent
-    sources = [*root.glob("render/**/*"), *root.glob("catalogue/kinds/**/*.html"), *root.glob("core/**/*.py")]
+    sources = [*root.glob("render/**/*"), *root.glob("catalogue/kinds/**/*"), *root.glob("core/**/*.py")]
     read = (file.read_bytes() for file in sorted(sources) if file.is_file() and file.suffix != ".pyc")
     return _digest(b"".join(read), 40)
-
-
-def _shared_inputs(site: Site, sheets: list[str]) -> str:
-    """All that decides every page: design, names, addresses, year and renderer."""
-    document = site.look.document
-    told = document.model_dump_json(exclude_defaults=True, exclude={"pages", "pictures", "bin", "set_aside"})
-    logo = [document.pictures.get(site.look.value(key)) for key in ("logo.picture", "header.backdrop")]
-    pages = [(key, page.name, page.slug) for key, page in document.ordered_pages()]
-    return repr((_renderer(), told, logo, pages, document.order, site.address, site.today.year, sheets))
-
-
-def _own_inputs(look: Look, page: Page) -> str:
-    """What decides this page alone."""
-    used = {value for section in page.sections.values() for value in values_of(section)}
-    shown = [picture for key, picture in sorted(look.document.pictures.items()) if key in used]
-    return page.model_dump_json(exclude_defaults=True) + repr(shown)
-
-
-def _page(site: Site, page_id: str, sheets: list[str], preloads: list[str]) -> bytes:
-    return render_page(site, page_id, sheets, preloads).encode()
 
 
 def _preloads(look: Look, draft: bool) -> list[str]:
@@ -199,6 +215,12 @@ def picture_file(picture: Picture, width: int, form: str, load: Callable[[str], 
     cut = {"ratio": ratio_of(picture.shape), "focal": pictures.focal(picture)}
     name = pictures.file_name(picture, width, form)
     return File(lambda: resized(load(picture.file), width, form, **cut), f"picture:{name}")  # type: ignore[arg-type]
+
+
+def _icon_files(site: Site) -> dict[str, File]:
+    tiles = icon_tiles(site)
+    made_of = _digest(b"".join(tiles))
+    return {path: File(partial(_icon, tiles, path), f"icon:{made_of}:{path}") for path in icon_paths()}
 
 
 def icon_paths() -> list[str]:

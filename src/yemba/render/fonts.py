@@ -10,7 +10,6 @@ from weakref import WeakKeyDictionary
 from yemba.core.site.catalogue import Family, FontFile
 from yemba.core.site.one_offs import faces_of_one_offs, weights_of_one_offs
 from yemba.core.site.resolve import Look
-from yemba.core.type.alphabets import letters_of
 from yemba.core.type.facts import FULL, REGULAR
 from yemba.core.type.fallback import BOLD_FROM, LOCALS, fallback
 from yemba.core.type.levels import LEVELS
@@ -62,11 +61,19 @@ def used_families(look: Look) -> list[Family]:
     return list({family.slug: family for family in shown}.values())
 
 
+_ROW, _ALPHABETS_END = 32, 0x0590
+
+
 def letters_of_site(look: Look) -> frozenset[str]:
-    """Every character that may show: what is written, the alphabet of its language, and what Yemba says."""
-    document = look.document
-    written = set(document.text())
-    written |= {*"".join(written).upper(), *letters_of(document.language), *_ALWAYS}
+    """Every character that may show: what is written, the alphabet of its language, and what Yemba says.
+
+    A letter of the Latin, Greek or Cyrillic alphabet brings its row of 32 code points, so that one more letter of the
+    same kind in a text changes no font file, no stylesheet and no page.
+    """
+    written = set(look.document.text())
+    written |= {*"".join(written).upper(), *look.language.alphabet, *_ALWAYS}
+    rows = {ord(letter) // _ROW for letter in written if 0xC0 <= ord(letter) < _ALPHABETS_END}
+    written |= {chr(row * _ROW + place) for row in rows for place in range(_ROW)}
     return frozenset(letter for letter in written if letter.isprintable())
 
 

@@ -2,173 +2,173 @@
 
 Exact, and yet no page is rendered that cannot differ. A section's look follows from its shape (kind,
 layout, which fields are filled): which values that takes is found once for each shape (``uses``).
-Content is compared as stored first, and rendered only where that differs.
+Its markup follows from what it was seen to read while it was rendered (``recorder``).
 """
 
 from __future__ import annotations
 
 import re
-from collections.abc import Callable, Hashable
+from collections.abc import Hashable, Mapping
 from functools import cached_property
 from typing import Any, NamedTuple
 
 from pydantic import ValidationError
 
+from yemba.core.cache import by_identity
 from yemba.core.change.difference import Change
 from yemba.core.change.operation import apply
-from yemba.core.kept import kept
-from yemba.core.site.document import Page, Section, fields_of, values_of
+from yemba.core.part.part import parts
+from yemba.core.place import OfField, OfItems, OfOneOff, OfSection
+from yemba.core.site.document import Page, Section
 from yemba.core.site.resolve import Look
-from yemba.render.one_off import marks_of
-from yemba.render.page import at, footer, header, show_section
+from yemba.render.page import fragment_of, places
+from yemba.render.recorder import Answers, Reads
 from yemba.render.site import Site
 from yemba.render.style import custom_properties, header_fit
 from yemba.render.uses import Use, use
 
 _TAG = re.compile(r"<(\w+)")
-_PAGE = re.compile(r"page:(\w+)")
+_CLASSES = re.compile(r'class="([\w-]+)"|<(\w+)')
 
 
-class Place(NamedTuple):
-    """A section of a page, or "header" or "footer" of one."""
+class Spot(NamedTuple):
+    """A fragment of a page: `place` is the id of a section, or the slug of a part."""
 
     page: str
-    section: str
+    place: str
 
 
 class State:
-    """A document as far as its places show it. Made once for a document, compared with many."""
+    """A document as far as its places show it. Made once for a document, compared with many.
 
-    def __init__(self, site: Site) -> None:
+    `recorded` are the reads of its fragments by page and place, as far as they are known from earlier.
+    """
+
+    def __init__(self, site: Site, recorded: Mapping[str, Mapping[str, Reads]] | None = None) -> None:
         self.site = site
-        self.look = site.look
-        self._values = custom_properties(self.look)
+        self.look: Look = site.look
+        self.answers = Answers(site)
+        self._recorded = recorded or {}
+        self._values = custom_properties(site.look)
         self._looks: dict[Hashable, Any] = {}
-        self._facts: dict[str, Any] = {}
 
-    def use(self, shape: Hashable, fragment: Callable[[], str], first: bool = False) -> Use:
-        """Which of the owner's values a fragment of this shape takes, and by which rules."""
-        document = self.look.document
-        known = (shape, document.template, self.look.value("header.arrangement"), first)
-        if known not in _USES:
-            if len(_USES) > _MOST_SHAPES:
-                _USES.clear()
-            _USES[known] = use(fragment(), document.template, self.look.value("header.arrangement"), first)
-        return _USES[known]
+    # Markup
 
-    def looks(self, shape: Hashable, ground: str, fragment: Callable[[], str], first: bool = False) -> Any:
-        """All that decides how a fragment of this shape looks on a ground."""
-        key = (shape, first, ground)
-        if key not in self._looks:
-            used = self.use(shape, fragment, first)
-            root, grounds = self._values
-            values = root | grounds[ground]
-            self._looks[key] = (used.rules, tuple(values.get(name) for name in used.values))
-        return self._looks[key]
-
-    def written(self, page: str, place: str) -> str:
+    def markup(self, page: str, place: str) -> str:
         """The markup of a place."""
-        return self.part(place, page) if place in PARTS else self.section(page, place)
+        return fragment_of(self.answers, page, place).html
 
-    def facts(self, page: str, place: str) -> Any:
-        """All that the markup of a place is made from: where it is the same, so is the markup."""
-        held = self.look.document.pages[page]
-        return (self.part_facts(place), held.slug == "") if place in PARTS else _facts(self, held, place)
+    def reads(self, page: str, place: str) -> Reads:
+        """What the markup of a place depends on, beside its own content; rendered where that is not known yet."""
+        kept = self._recorded.get(page, {}).get(place)
+        return kept if kept is not None else fragment_of(self.answers, page, place).reads
 
-    def section(self, page: str, key: str) -> str:
-        document = self.look.document
-        found = document.pages[page]
-        place = found.order.index(key)
-        return show_section(self.site, at(document, page), key, found.sections[key], place)
-
-    def section_looks(self, page: str, key: str) -> Any:
-        section, first = self._held(page, key)
-        return self.looks(
-            self._shape_of(section), self.look.ground(section).value, lambda: self.section(page, key), first
-        )
+    # Looks
 
     def section_use(self, page: str, key: str) -> Use:
-        section, first = self._held(page, key)
-        return self.use(self._shape_of(section), lambda: self.section(page, key), first)
-
-    def _held(self, page: str, key: str) -> tuple[Section, bool]:
+        """Which of the owner's values a section takes, and by which rules."""
         held = self.look.document.pages[page]
-        return held.sections[key], held.order[0] == key
+        where = "first" if held.order[0] == key else "main"
+        return self._use(self._shape_of(held.sections[key]), lambda: self.markup(page, key), where)
 
-    def _shape_of(self, section: Section) -> Hashable:
-        return (section.kind, self.look.layout(section).value, _shape(section))
+    def section_looks(self, page: str, key: str) -> Any:
+        """All that decides how a section looks."""
+        held = self.look.document.pages[page]
+        ground, first = self.look.ground(held.sections[key]).value, held.order[0] == key
+        known = (self._shape_of(held.sections[key]), first, ground)
+        if known not in self._looks:
+            self._looks[known] = self._taken(self.section_use(page, key), ground)
+        return self._looks[known]
 
-    def part(self, part: str, page: str) -> str:
-        return (header if part == "header" else footer)(self.site, at(self.look.document, page))
+    def part_use(self, part: str) -> Use:
+        """Which of the owner's values a part takes, and by which rules."""
+        markup = self.markup(self.look.document.order[0], part)
+        shape = (part, frozenset(_CLASSES.findall(markup)))
+        return self._use(shape, lambda: markup, "body")
+
+    def part_looks(self, part: str) -> Any:
+        """All that decides how a part looks; the width at which the menu folds is the header's."""
+        if part not in self._looks:
+            ground = self.look.value(parts()[part].ground)
+            fold = self.fold if part == "header" else 0
+            self._looks[part] = (self._taken(self.part_use(part), ground), fold)
+        return self._looks[part]
 
     @cached_property
     def fold(self) -> int:
         return header_fit(self.look).fold
 
-    def part_looks(self, part: str) -> Any:
-        html, shape = self._part_shape(part)
-        looks = self.looks(shape, self.look.value(f"{part}.ground"), lambda: html)
-        return (looks, self.fold) if part == "header" else looks
+    def _use(self, shape: tuple[Any, ...], markup: Any, where: str) -> Use:
+        return use(shape, markup, self.look.document.template, self.look.value("header.arrangement"), where)
 
-    def part_use(self, part: str) -> Use:
-        html, shape = self._part_shape(part)
-        return self.use(shape, lambda: html)
+    def _taken(self, used: Use, ground: str) -> Any:
+        """The rules, and the values they take on a ground."""
+        root, grounds = self._values
+        values = root | grounds[ground]
+        return used.rules, tuple(values.get(name) for name in used.values)
 
-    def _part_shape(self, part: str) -> tuple[str, Hashable]:
-        html = self.part(part, self.look.document.order[0])
-        return html, (part, frozenset(re.findall(r'class="([\w-]+)"|<(\w+)', html)))
-
-    def part_facts(self, part: str) -> Any:
-        """All that a part's markup is made from, but for the address of the page it stands on."""
-        if part not in self._facts:
-            document, look = self.look.document, self.look
-            pages = tuple((key, page.name, page.slug) for key, page in document.ordered_pages())
-            values = tuple(look.value(key) for key in _PART_KEYS if key.startswith((part, "logo")))
-            shown = [document.pictures.get(look.value(key)) for key in ("logo.picture", "header.backdrop")]
-            name = (document.name, document.tagline)
-            self._facts[part] = (name, pages, document.navigation, values, shown, self.site.today.year)
-        return self._facts[part]
-
-    @cached_property
-    def shared(self) -> Any:
-        """What may show in any section: names and addresses of pages, pictures, how dates and prices are said."""
-        document = self.look.document
-        addresses = tuple((key, page.slug) for key, page in document.ordered_pages())
-        return (addresses, document.pictures, document.language, document.currency, document.template)
+    def _shape_of(self, section: Section) -> tuple[Any, ...]:
+        return (section.kind, self.look.layout(section).value, _shape(section))
 
 
-PARTS = ("header", "footer")
-_MOST_SHAPES = 4000
-_USES: dict[Hashable, Use] = {}
-
-
-def reach(before: State, after: State) -> list[Place]:
+def reach(before: State, after: State) -> list[Spot]:
     """Places that are written or look otherwise, those that came and those that went; in page order."""
     was, now = before.look.document, after.look.document
-    restyled = {part for part in PARTS if before.part_looks(part) != after.part_looks(part)}
-    retold = {part for part in PARTS if before.part_facts(part) != after.part_facts(part)}
-    shared = before.shared == after.shared
-    verdicts: dict[int, bool] = {}
-    found: list[Place] = []
+    verdicts = _Verdicts(before, after)
+    found: list[Spot] = []
     for page_id in [*now.order, *(key for key in was.order if key not in now.pages)]:
         old, new = was.pages.get(page_id), now.pages.get(page_id)
         if old is None or new is None:
-            held = (new or old).order  # type: ignore[union-attr]
-            found += [Place(page_id, key) for key in ("header", *held, "footer")]
+            found += [Spot(page_id, place) for place in places(new or was.pages[page_id])]
             continue
-        moved = set(PARTS) if bool(old.slug) != bool(new.slug) else retold
-        parts = restyled | {part for part in moved if before.part(part, page_id) != after.part(part, page_id)}
-        if old is new and shared:
-            keys = _restyled(before, after, page_id, verdicts)
-        else:
-            every = [*new.order, *(key for key in old.order if key not in new.sections)]
-            keys = [key for key in every if _differs(before, after, page_id, key)]
-        around = [["header"] if "header" in parts else [], keys, ["footer"] if "footer" in parts else []]
-        found += [Place(page_id, key) for row in around for key in row]
+        gone = [key for key in old.order if key not in new.sections]
+        found += [Spot(page_id, place) for place in [*places(new), *gone] if verdicts.differs(page_id, place)]
     return found
 
 
-def of_change(change: Change, live: State) -> list[Place]:
+class _Verdicts:
+    """What differs between two states; what many places have in common is asked once."""
+
+    def __init__(self, before: State, after: State) -> None:
+        self._before, self._after = before, after
+        self._restyled = {part: before.part_looks(part) != after.part_looks(part) for part in parts()}
+        self._of_cut: dict[int, bool] = {}
+
+    def differs(self, page: str, place: str) -> bool:
+        """Whether a place that one of them has is written or looks otherwise in the other."""
+        if place in parts():
+            return self._restyled[place] or self._rewritten(page, place)
+        old, new = (state.look.document.pages[page] for state in (self._before, self._after))
+        if place not in old.sections or place not in new.sections:
+            return True
+        return self._looks_otherwise(page, place, old, new) or self._rewritten(page, place)
+
+    def _looks_otherwise(self, page: str, key: str, old: Page, new: Page) -> bool:
+        """Sections of one cut look alike under any design: those of an unchanged page are asked once a cut."""
+        if old is not new:
+            return bool(self._before.section_looks(page, key) != self._after.section_looks(page, key))
+        cut = cuts(new)[key]
+        if cut not in self._of_cut:
+            self._of_cut[cut] = self._before.section_looks(page, key) != self._after.section_looks(page, key)
+        return self._of_cut[cut]
+
+    def _rewritten(self, page: str, place: str) -> bool:
+        """Whether the markup differs; rendered only where something that it read differs, or its own content."""
+        if self._same_content(page, place) and self._after.answers.hold(self._before.reads(page, place)):
+            return False
+        return self._before.markup(page, place) != self._after.markup(page, place)
+
+    def _same_content(self, page: str, place: str) -> bool:
+        old, new = (state.look.document.pages[page] for state in (self._before, self._after))
+        if bool(old.slug) != bool(new.slug):
+            return False
+        if old is new or place in parts():
+            return True
+        first = [held.order[0] == place for held in (old, new)]
+        return first[0] == first[1] and old.sections[place] == new.sections[place]
+
+
+def of_change(change: Change, live: State) -> list[Spot]:
     """The places one waiting change touches: those that differ once it alone is on the live document.
 
     A change that cannot stand alone (its page is new too) touches the section or page it names.
@@ -176,89 +176,36 @@ def of_change(change: Change, live: State) -> list[Place]:
     try:
         alone = apply(live.look.document, change.steps)
     except ValidationError:
-        return [Place(change.page, change.section)]
+        return [Spot(change.page, _section_of(change))]
     return reach(live, State(live.site._replace(look=Look(alone, live.look.catalogue))))
 
 
-def _restyled(before: State, after: State, page: str, verdicts: dict[int, bool]) -> list[str]:
-    """The sections of an unchanged page that look otherwise. Those of one cut do so together: asked once."""
-    held = after.look.document.pages[page]
-    keys = []
-    for key, cut in cuts(held):
-        if cut not in verdicts:
-            section = held.sections[key]
-            verdicts[cut] = (
-                before.section_looks(page, key) != after.section_looks(page, key)
-                or before.look.layout(section) != after.look.layout(section)
-                or before.look.ground(section).value != after.look.ground(section).value
-            )
-        apart = held.sections[key].one_offs and _marks_differ(before, after, held.sections[key])
-        if verdicts[cut] or apart:
-            keys.append(key)
-    return keys
+def _section_of(change: Change) -> str:
+    """The section a change is about, "" where it is about none."""
+    place = change.place
+    return place.section if isinstance(place, OfSection | OfField | OfItems | OfOneOff) else ""
 
 
-def _marks_differ(before: State, after: State, section: Section) -> bool:
-    return marks_of(before.look, section) != marks_of(after.look, section)
-
-
-_PART_KEYS = (
-    "header.backdrop",
-    "header.ground",
-    "header.tagline",
-    "header.tint",
-    "logo.form",
-    "logo.picture",
-    "footer.ground",
-    "footer.words",
-    "footer.copyright",
-    "footer.navigation",
-)
-
-
-def _differs(before: State, after: State, page: str, key: str) -> bool:
-    was, now = before.look.document.pages[page], after.look.document.pages[page]
-    if key not in was.sections or key not in now.sections:
-        return True
-    if before.section_looks(page, key) != after.section_looks(page, key):
-        return True
-    if before.facts(page, key) == after.facts(page, key):
-        return False
-    return before.section(page, key) != after.section(page, key)
-
-
-def _facts(state: State, page: Page, key: str) -> Any:
-    """All that a section's markup is made from."""
-    section, document = page.sections[key], state.look.document
-    values = values_of(section)
-    led = {found for value in values for found in _PAGE.findall(value)}
-    slugs = tuple((found, document.pages[found].slug if found in document.pages else None) for found in sorted(led))
-    shown = tuple(document.pictures[value] for value in values if value in document.pictures)
-    look = (state.look.layout(section).value, state.look.ground(section).value, marks_of(state.look, section))
-    first, deep = page.order[0] == key, bool(page.slug)
-    return (section, look, slugs, shown, first, deep, document.language, document.currency)
-
-
-@kept
+@by_identity("shapes of sections", most=12_000_000, weigh=lambda _: 400)
 def _shape(section: Section) -> Hashable:
     """Which elements a section has: fields filled, tags within them, entries."""
-    own, *items = [
-        frozenset((slug, *_TAG.findall(value)) for slug, value in fields.items() if value)
-        for fields in fields_of(section)
-    ]
+    own, items = _filled(section.fields), [_filled(section.items[key].fields) for key in section.order]
     one_offs = tuple(sorted((element, tuple(sorted(values))) for element, values in section.one_offs.items()))
     return (own, tuple(dict.fromkeys(items)), min(len(items), 4), one_offs)
+
+
+def _filled(fields: Mapping[str, str]) -> frozenset[tuple[str, ...]]:
+    return frozenset((slug, *_TAG.findall(value)) for slug, value in fields.items() if value)
 
 
 _CUTS: dict[Hashable, int] = {}
 
 
-@kept
-def cuts(page: Page) -> list[tuple[str, int]]:
+@by_identity("cuts of pages", most=12_000_000, weigh=lambda cuts: 150 * len(cuts))
+def cuts(page: Page) -> dict[str, int]:
     """Each section of a page with the number of its cut: those of one cut look alike under any design."""
-    made = []
-    for key in page.order:
-        section = page.sections[key]
+    made = {}
+    for key, section in page.ordered():
         cut = (section.kind, section.layout, section.ground, _shape(section), page.order[0] == key)
-        made.append((key, _CUTS.setdefault(cut, len(_CUTS))))
+        made[key] = _CUTS.setdefault(cut, len(_CUTS))
     return made

@@ -9,9 +9,11 @@ from typing import NamedTuple
 from yemba import catalogue as shipped
 from yemba.core.change.commands.pages import menu
 from yemba.core.colour.grounds import ROLE_NAMES, Ground
-from yemba.core.layout.header_fit import SIDE_COLUMN, Fit, fit
+from yemba.core.layout.header_fit import SIDE_COLUMN, Fit, Setting, fit
+from yemba.core.part.part import parts
 from yemba.core.site.backdrop import of_header, of_section
 from yemba.core.site.resolve import Look
+from yemba.core.site.settings import SETTINGS
 from yemba.render.fonts import all_faces, published, stack
 from yemba.render.fonts import faces as faces_of
 from yemba.render.level import level_properties, written_out
@@ -19,6 +21,7 @@ from yemba.render.one_off import one_off_rules
 from yemba.render.pictures import position_rule
 
 SKELETON = Path(__file__).parent / "skeleton"
+PARTS_FOLDER = Path(__file__).parent / "parts"
 
 LOGO_SHARE = 0.62  # of the header's height; common practice, no source
 
@@ -34,7 +37,7 @@ def style(look: Look, draft: bool = False) -> Style:
     faces = all_faces(look) if draft else faces_of(look, published(look))
     rules = (
         "@layer base, kinds, template, values;\n"
-        f"{faces}\n@layer base {{\n{skeleton('base.css')}}}\n@layer kinds {{\n{kinds_css()}}}\n"
+        f"{faces}\n@layer base {{\n{base_css()}}}\n@layer kinds {{\n{kinds_css()}}}\n"
         f"@layer template {{\n{written_out(look.template.css)}}}\n"
     )
     return Style(rules, values(look))
@@ -48,14 +51,13 @@ def values(look: Look) -> str:
     blocks += [f".tint-{tint} {{ --tint: {tint / 100:g}; }}" for tint in sorted(_tints(look))]
     blocks += sorted(set(one_off_rules(look)))
     blocks += sorted({rule for p in look.document.pictures.values() if (rule := position_rule(p))})
-    unfolded = f"@media (min-width: {header_fit(look).fold}px) {{\n{skeleton('unfolded.css')}}}"
+    unfolded = f"@media (min-width: {header_fit(look).fold}px) {{\n{unfolded_css()}}}"
     return "@layer values {\n" + "\n".join([*blocks, unfolded]) + "\n}\n"
 
 
 def _tints(look: Look) -> set[int]:
     """Every tint over a picture that text stands on, in %."""
-    sections = (section for page in look.document.pages.values() for section in page.sections.values())
-    behind = [of_header(look), *(of_section(look, s) for s in sections if s.fields.get("backdrop"))]
+    behind = [of_header(look), *(of_section(look, standing.section) for standing in look.document.standing())]
     return {one.tint for one in behind if one}
 
 
@@ -68,21 +70,22 @@ def custom_properties(look: Look) -> tuple[dict[str, str], dict[str, dict[str, s
         "font-heading": stack(heading),
         "font-body": stack(body),
         "heading-weight": f"{look.texts['h1'].weight}",
-        "numbers": look.value("type.numbers"),
-        "ligatures": look.value("type.ligatures"),
+        **_settings(look),
         **_hanging(look),
         **level_properties(look),
         "measure": f"calc(var(--size-body) * {column:.3f})",
-        "corner": f"{look.value('shape.corner')}px",
-        "frame-width": f"{look.value('frame.width')}px",
         "gutter": f"{measures.gutter:g}px",
-        "header-wide": f"{look.value('header.height_wide')}px",
-        "header-phone": f"{look.value('header.height_phone')}px",
         "nav-gap": f"{measures.nav_gap:g}px",
         "side-column": f"{SIDE_COLUMN}px",
         "logo-share": f"{LOGO_SHARE}",
     }
     return root, {slug: _roles(look, slug, ground) for slug, ground in look.grounds.items()}
+
+
+def _settings(look: Look) -> dict[str, str]:
+    """The design values that are custom properties as they are."""
+    styled = (setting for setting in SETTINGS.values() if setting.css)
+    return {setting.css: setting.kind.css(look.value(setting.key)) for setting in styled}
 
 
 def _hanging(look: Look) -> dict[str, str]:
@@ -107,17 +110,15 @@ def _roles(look: Look, slug: str, ground: Ground) -> dict[str, str]:
 
 def header_fit(look: Look) -> Fit:
     """How the header's parts fit, as they are now."""
-    navigation = look.document.navigation
-    entries = [
-        navigation.names.get(page, look.document.pages[page].name)
-        for page in menu(look.document)
-        if page not in navigation.hidden
-    ]
-    logo = look.document.pictures.get(look.value("logo.picture"))
-    shown = logo is not None and look.value("logo.form") == "picture"
-    width = look.value("header.height_wide") * LOGO_SHARE * logo.width / logo.height if logo and shown else None
-    shown = (look.face("title"), look.texts["title"]), (look.face("navigation"), look.texts["navigation"])
-    return fit(look.value("header.arrangement"), look.document.name, entries, *shown, look.template.measures, width)
+    document, navigation = look.document, look.document.navigation
+    shown = [page for page in menu(document) if page not in navigation.hidden]
+    entries = [navigation.names.get(page, document.pages[page].name) for page in shown]
+    logo = document.pictures.get(look.value("logo.picture"))
+    width = None
+    if logo and look.value("logo.form") == "picture":
+        width = look.value("header.height_wide") * LOGO_SHARE * logo.width / logo.height
+    title, navigation_as = (Setting(look.face(level), look.texts[level]) for level in ("title", "navigation"))
+    return fit(look.arrangement, document.name, entries, title, navigation_as, look.template.measures, width)
 
 
 def _block(selector: str, properties: dict[str, str], prefix: str = "--") -> str:
@@ -129,6 +130,20 @@ def _block(selector: str, properties: dict[str, str], prefix: str = "--") -> str
 def skeleton(name: str) -> str:
     """A stylesheet of the skeleton."""
     return written_out((SKELETON / name).read_text())
+
+
+@cache
+def base_css() -> str:
+    """The styles of the page and of its parts."""
+    of_parts = (PARTS_FOLDER / f"{slug}.css" for slug in parts())
+    styles = (written_out(file.read_text()) for file in of_parts if file.exists())
+    return "".join([skeleton("base.css"), *styles, skeleton("end.css")])
+
+
+@cache
+def unfolded_css() -> str:
+    """The styles in force where the menu is unfolded, those of every arrangement last."""
+    return skeleton("unfolded.css") + written_out(shipped.arrangement_css(shipped.catalogue()))
 
 
 @cache

@@ -9,7 +9,7 @@ from django.utils.html import format_html, format_html_join, strip_tags
 from django.utils.safestring import SafeString
 
 from yemba.core.calendar import spoken
-from yemba.core.type.alphabets import from_right, reads_from_right
+from yemba.core.language import from_right, reads_from_right
 
 register = template.Library()
 _QUOTES = ("“", "„", "«", "»", "‘", "‚", '"')
@@ -56,7 +56,7 @@ def picture(context: template.Context, shown: dict[str, Any], sizes: str, eager:
 @register.simple_tag
 def backdrop(shown: dict[str, Any], eager: bool = False) -> SafeString:
     """A picture that text stands on: it adorns, and has no alt text."""
-    inner = picture({}, shown | {"alt": ""}, "100vw", eager)
+    inner = picture(template.Context(), shown | {"alt": ""}, "100vw", eager)
     return format_html('<div class="backdrop">{}</div>', inner)
 
 

@@ -8,15 +8,17 @@ from typing import NamedTuple
 
 from yemba.core.colour.grounds import ROLE_NAMES
 from yemba.core.colour.srgb import Colour
-from yemba.render.reach import PARTS, Place, State, cuts
+from yemba.core.part.part import parts
+from yemba.render.page import places
+from yemba.render.reach import Spot, State, cuts
 
 _ROLE_OF = {role.replace("_", "-"): role for role in ROLE_NAMES}
 
 
-class Taken(NamedTuple):
+class Usage(NamedTuple):
     """A place, the ground it stands on, and the roles that a style which holds for one of its elements asks for."""
 
-    place: Place
+    spot: Spot
     ground: str
     roles: frozenset[str]
 
@@ -26,13 +28,13 @@ class Used:
 
     def __init__(self, state: State) -> None:
         self._look = state.look
-        self._taken = list(_taken(state))
+        self._usages = list(_usages(state))
 
-    def at(self, ground: str, role: str) -> list[Place]:
+    def at(self, ground: str, role: str) -> list[Spot]:
         """The places that take a role of a ground."""
-        return [taken.place for taken in self._taken if taken.ground == ground and role in taken.roles]
+        return [usage.spot for usage in self._usages if usage.ground == ground and role in usage.roles]
 
-    def of(self, colour: Colour) -> dict[Place, list[str]]:
+    def of(self, colour: Colour) -> dict[Spot, list[str]]:
         """The places in which a colour is seen, each with the roles it plays there."""
 
         @cache
@@ -40,21 +42,25 @@ class Used:
             held = self._look.grounds[ground]
             return [role for role in ROLE_NAMES if role in roles and getattr(held, role) == colour]
 
-        found = ((taken.place, plays(taken.ground, taken.roles)) for taken in self._taken)
-        return {place: roles for place, roles in found if roles}
+        found = ((usage.spot, plays(usage.ground, usage.roles)) for usage in self._usages)
+        return {spot: roles for spot, roles in found if roles}
 
 
-def _taken(state: State) -> Iterator[Taken]:
-    document, look = state.look.document, state.look
-    parts = {part: (look.value(f"{part}.ground"), _roles(state.part_use(part).values)) for part in PARTS}
+def _usages(state: State) -> Iterator[Usage]:
+    look = state.look
+    of_part = {slug: (look.value(part.ground), _roles(state.part_use(slug).values)) for slug, part in parts().items()}
     of_cut: dict[int, tuple[str, frozenset[str]]] = {}
-    for page_id, page in document.ordered_pages():
-        yield Taken(Place(page_id, "header"), *parts["header"])
-        for key, cut in cuts(page):
+    for page_id, page in look.document.ordered_pages():
+        cut_of = cuts(page)
+        for place in places(page):
+            if place in of_part:
+                yield Usage(Spot(page_id, place), *of_part[place])
+                continue
+            cut = cut_of[place]
             if cut not in of_cut:
-                of_cut[cut] = look.ground(page.sections[key]).value, _roles(state.section_use(page_id, key).values)
-            yield Taken(Place(page_id, key), *of_cut[cut])
-        yield Taken(Place(page_id, "footer"), *parts["footer"])
+                ground = look.ground(page.sections[place]).value
+                of_cut[cut] = ground, _roles(state.section_use(page_id, place).values)
+            yield Usage(Spot(page_id, place), *of_cut[cut])
 
 
 def _roles(values: Iterable[str]) -> frozenset[str]:

@@ -7,26 +7,29 @@ pointer, focused) and pseudo-elements count as the element they belong to; both 
 from __future__ import annotations
 
 import re
-from collections.abc import Iterable, Iterator, Sequence
+from collections.abc import Iterable, Iterator
 from functools import lru_cache
 from hashlib import sha256
 from typing import Any, NamedTuple
 
-import soupsieve
 import tinycss2
-from bs4 import BeautifulSoup
+import tinyhtml5
+from cssselect2 import ElementWrapper, Matcher, compile_selector_list
 
 from yemba import catalogue as shipped
+from yemba.core.cache import Cache
 from yemba.render.level import written_out
-from yemba.render.style import kinds_css, skeleton
+from yemba.render.style import base_css, kinds_css, unfolded_css
 
 _VALUE = re.compile(r"var\(\s*--([\w-]+)")
 _STATE = re.compile(r"::[\w-]+(?:\([^)]*\))?|:(?:hover|active|focus-visible|focus|popover-open|visited)\b")
+_BARE = re.compile(r"(^|[\s,>+~(])(?=[,)]|$)")  # where nothing is left of a selector but its state
 _NESTING = {"media", "container", "supports", "layer"}
 _INHERITED = re.compile(
     r"font|line-height|letter-|word-|text-(?!decoration)|overflow-wrap|hanging|hyphens|list-style|-webkit-text|paint-order"
 )
 """Properties that elements take over from what holds them (CSS 2.2, property index)."""
+_FIRST = '<section class="section"></section>'
 
 
 class Use(NamedTuple):
@@ -37,119 +40,142 @@ class Use(NamedTuple):
 
 
 class _Rule(NamedTuple):
-    """One selector with its declarations. `state` is what was taken off it, `always` says that it holds at
-    every width, `rank` is layer and specificity (CSS Cascade 5, section 6.1). It can only match on a page
-    that has all the classes it `needs`."""
+    """Declarations under one selector. `state` is what was taken off it, `always` says that it holds at every width,
+    `layer` and `place` order it (CSS Cascade 5, section 6.1)."""
 
-    selector: soupsieve.SoupSieve
-    needs: frozenset[str]
     state: str
     always: bool
-    rank: tuple[int, int, int, int]
+    layer: int
+    place: int
     declarations: tuple[tuple[str, str], ...]
 
 
-def use(fragment: str, template: str, arrangement: str, first: bool) -> Use:
-    """What a fragment uses in a template, under a header arrangement, as the first section of its page or not."""
-    above = "" if first else '<section class="section"></section>'
-    page = BeautifulSoup(
-        f'<html><body data-ground="light" data-header="{arrangement}"><main id="content">{above}</main></body></html>',
-        "html.parser",
-    )
-    made = BeautifulSoup(fragment, "html.parser")
-    outer = list(page.find_all())  # html, body, main
-    part = made.find(class_=["site-header", "site-footer"]) is not None
-    outer[1 if part else 2].extend(list(made.contents))
+class _Given(NamedTuple):
+    """A value that a rule gives an element; `rank` is layer, specificity and place."""
+
+    rank: tuple[int, tuple[int, int, int], int]
+    always: bool
+    value: str
+
+
+_USES: Cache[tuple[Any, ...], Use] = Cache(
+    "what shapes of fragments use of the stylesheet", most=8_000_000, weigh=lambda use: 40 * len(use.values) + 200
+)
+
+
+def use(shape: tuple[Any, ...], markup: Any, template: str, arrangement: str, where: str) -> Use:
+    """What a fragment uses in a template, under a header arrangement.
+
+    `shape` is what it is known by, `markup` gives it. `where` is "body" for a part, "first" for the first section of
+    its page, "main" for any other.
+    """
+    key = (shape, template, arrangement, where)
+    return _USES.get_or_make(key, lambda: _use(markup(), template, arrangement, where))
+
+
+def _use(fragment: str, template: str, arrangement: str, where: str) -> Use:
     names: set[str] = set()
     used, defined = set(), {}
-    for name, value in _taken(page, outer, _rules(template)):
+    for name, value in _declarations(_page(fragment, arrangement, where), _matcher(template)):
         if name.startswith("--"):
             defined[name[2:]] = value
         else:
             used.add(f"{name}:{value}")
             names |= set(_VALUE.findall(value))
-    waiting = list(names)
-    while waiting:  # what the template defines by the owner's values counts as these
-        value = defined.get(waiting.pop(), "")
-        more = set(_VALUE.findall(value)) - names
-        names |= more
-        waiting += more
+    names |= _beneath(names, defined)
     used |= {f"--{name}:{defined[name]}" for name in names & defined.keys()}
     return Use(tuple(sorted(names - defined.keys())), sha256("\n".join(sorted(used)).encode()).hexdigest())
 
 
-def _taken(page: BeautifulSoup, outer: Sequence[Any], rules: Sequence[_Rule]) -> Iterator[tuple[str, str]]:
+def _beneath(names: set[str], defined: dict[str, str]) -> set[str]:
+    """What the template defines by the owner's values counts as these."""
+    found, waiting = set(names), list(names)
+    while waiting:
+        more = set(_VALUE.findall(defined.get(waiting.pop(), ""))) - found
+        found |= more
+        waiting += more
+    return found
+
+
+def _page(fragment: str, arrangement: str, where: str) -> ElementWrapper:
+    """A page with the fragment alone, marked by data-in where it does not belong to the fragment."""
+    body, main = (fragment, "") if where == "body" else ("", fragment)
+    above = _FIRST if where == "main" else ""
+    text = (
+        f'<html data-in><body data-in data-ground="light" data-header="{arrangement}">'
+        f'{body}<main data-in id="content">{above}{main}</main></body></html>'
+    )
+    return ElementWrapper.from_html_root(tinyhtml5.parse(text, namespace_html_elements=False))
+
+
+def _declarations(page: ElementWrapper, matcher: Matcher) -> Iterator[tuple[str, str]]:
     """The declarations that reach the fragment: those that win on one of its elements, and what these inherit."""
-    around = {id(element) for element in outer}
-    given: dict[tuple[int, str, str], list[tuple[_Rule, str]]] = {}
-    classes = {name for element in page.find_all(class_=True) for name in element["class"]}
-    for rule in rules:
-        if not rule.needs <= classes:
-            continue
-        for element in rule.selector.select(page):
+    for element in page.iter_subtree():
+        around = element.etree_element.get("data-in") is not None
+        given: dict[tuple[str, str], list[_Given]] = {}
+        for specificity, _, _, rule in matcher.match(element):
             for name, value in rule.declarations:
-                if id(element) not in around or name.startswith("--") or _INHERITED.match(name):
-                    given.setdefault((id(element), rule.state, name), []).append((rule, value))
-    for (_, _, name), found in given.items():
-        winner = max((n for n, (rule, _) in enumerate(found) if rule.always), key=lambda n: found[n][0].rank, default=0)
-        least = found[winner][0].rank if found[winner][0].always else (0, 0, 0, 0)
-        for n, (rule, value) in enumerate(found):
-            if rule.rank > least or n == winner or (rule.rank == least and n > winner):
-                yield name, value
+                if not around or name.startswith("--") or _INHERITED.match(name):
+                    one = _Given((rule.layer, specificity, rule.place), rule.always, value)
+                    given.setdefault((rule.state, name), []).append(one)
+        for (_, name), values in given.items():
+            yield from ((name, one.value) for one in _winning(values))
+
+
+def _winning(values: list[_Given]) -> list[_Given]:
+    """The one that wins at every width, and those that win over it at some."""
+    always = max((one.rank for one in values if one.always), default=(0, (0, 0, 0), -1))
+    return [one for one in values if one.rank >= always]
 
 
 @lru_cache(maxsize=32)
-def _rules(template: str) -> tuple[_Rule, ...]:
+def _matcher(template: str) -> Matcher:
     """Every rule of the stylesheet, those of later layers later."""
-    layers = ("base.css", "", "", "unfolded.css")
-    texts = [skeleton(name) if name else "" for name in layers]
-    texts[1], texts[2] = kinds_css(), written_out(shipped.catalogue().template(template).css)
-    return tuple(
-        rule
-        for layer, text in enumerate(texts)
-        for rule in _read(tinycss2.parse_stylesheet(text, True, True), layer, always=layers[layer] != "unfolded.css")
-    )
+    own = written_out(shipped.catalogue().template(template).css)
+    texts = ((base_css(), True), (kinds_css(), True), (own, True), (unfolded_css(), False))
+    matcher, place = Matcher(), 0
+    for layer, (text, always) in enumerate(texts):
+        for rule in _rules(tinycss2.parse_stylesheet(text, True, True), always):
+            place += 1
+            for state, selector in rule.selectors:
+                matcher.add_selector(selector, _Rule(state, rule.always, layer, place, rule.declarations))
+    return matcher
 
 
-def _read(nodes: Iterable[Any], layer: int, *, always: bool) -> Iterator[_Rule]:
+class _Parsed(NamedTuple):
+    """A rule as it is written: its selectors, each with the state taken off it."""
+
+    selectors: list[tuple[str, Any]]
+    always: bool
+    declarations: tuple[tuple[str, str], ...]
+
+
+def _rules(nodes: Iterable[Any], always: bool) -> Iterator[_Parsed]:
     for node in nodes:
         if node.type == "at-rule" and node.lower_at_keyword in _NESTING and node.content is not None:
-            yield from _read(tinycss2.parse_rule_list(node.content, True, True), layer, always=False)
+            yield from _rules(tinycss2.parse_rule_list(node.content, True, True), always=False)
         elif node.type == "qualified-rule":
             given = tinycss2.parse_declaration_list(node.content, True, True)
-            read = tuple((d.name, tinycss2.serialize(d.value).strip()) for d in given if d.type == "declaration")
-            for whole in _split(tinycss2.serialize(node.prelude)):
-                plain = _STATE.sub("", whole).strip()
-                plain = re.sub(r"(^|[\s,>+~(])(?=[,)]|$)", r"\1*", plain)  # "::before" alone is of any element
-                state = "".join(_STATE.findall(whole))
-                needs = frozenset(_CLASS.findall(_GROUP.sub("", plain)))
-                yield _Rule(soupsieve.compile(plain), needs, state, always, (layer, *_specificity(plain)), read)
+            declarations = tuple(
+                (one.name, tinycss2.serialize(one.value).strip()) for one in given if one.type == "declaration"
+            )
+            yield _Parsed(list(_selectors(node.prelude)), always, declarations)
 
 
-def _split(selectors: str) -> list[str]:
-    """A selector list at its commas, those in brackets left."""
-    parts, depth = [""], 0
-    for letter in selectors:
-        depth += (letter == "(") - (letter == ")")
-        if letter == "," and not depth:
-            parts.append("")
+def _selectors(prelude: list[Any]) -> Iterator[tuple[str, Any]]:
+    """Each selector of a list without its state, and that state."""
+    for whole in _split(prelude):
+        plain = _BARE.sub(r"\1*", _STATE.sub("", whole).strip())  # "::before" alone is of any element
+        for selector in compile_selector_list(plain):
+            yield "".join(_STATE.findall(whole)), selector
+
+
+def _split(prelude: list[Any]) -> Iterator[str]:
+    """The selectors of a list, at its commas; those in brackets are tokens of their own."""
+    part: list[Any] = []
+    for token in [*prelude, None]:
+        if token is None or (token.type == "literal" and token.value == ","):
+            yield tinycss2.serialize(part).strip()
+            part = []
         else:
-            parts[-1] += letter
-    return [part.strip() for part in parts]
-
-
-_CLASS = re.compile(r"\.([\w-]+)")
-_GROUP = re.compile(r":(is|not|has)\(((?:[^()]|\([^()]*\))*)\)")
-
-
-def _specificity(selector: str) -> tuple[int, int, int]:
-    """Ids, classes and the like, elements (Selectors 4, section 17)."""
-    total = [0, 0, 0]
-    for _, inner in _GROUP.findall(selector):
-        strongest = max(_specificity(part) for part in _split(inner))
-        total = [a + b for a, b in zip(total, strongest, strict=True)]
-    rest = _GROUP.sub("", selector)
-    total[0] += len(re.findall(r"#[\w-]+", rest))
-    total[1] += len(re.findall(r"\.[\w-]+|\[[^\]]+\]|(?<!:):[\w-]+", rest))
-    total[2] += len(re.findall(r"(?:^|[\s>+~])[a-z][\w-]*", rest))
-    return total[0], total[1], total[2]
+            part.append(token)

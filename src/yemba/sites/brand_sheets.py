@@ -9,7 +9,7 @@ from yemba.core.errors import Fault
 from yemba.core.site.document import OwnFamily
 from yemba.core.site.own_fonts import grown, own_family
 from yemba.core.site.resolve import Look
-from yemba.core.site.settings import Line
+from yemba.core.value.line import Line
 from yemba.people.models import Person
 from yemba.sites import services, store
 from yemba.sites.catalogue import catalogue
@@ -18,7 +18,7 @@ from yemba.sites.models import BrandSheet, Site
 _MOST = 200
 
 
-class Shown(NamedTuple):
+class Reference(NamedTuple):
     """A sheet to look at or compare: `ref` is "own:7", "ready:slipway/kelp" or "site:saltmarsh"."""
 
     ref: str
@@ -96,28 +96,28 @@ def import_file(person: Person, data: bytes) -> BrandSheet:
     return _made(person, _free(person, read.name), read.values, logo, fonts)
 
 
-def shown(person: Person, ref: str) -> Shown:
+def referenced(person: Person, ref: str) -> Reference:
     """A sheet by its reference. Raises Fault ``no-such-sheet``."""
     kind, _, which = ref.partition(":")
     if kind == "own" and which.isdigit():
         found = sheet(person, int(which))
-        return Shown(ref, found.name, found.values)
+        return Reference(ref, found.name, found.values)
     if kind == "ready":
         ready = catalogue().ready_sheet(which)
         template = catalogue().template(which.partition("/")[0])
-        return Shown(
+        return Reference(
             ref, f"{ready.name}, {template.name}", {**template.design, **template.sheets[0].values, **ready.values}
         )
     site = Site.objects.filter(slug=which, owner=person).first() if kind == "site" else None
     if site is None:
         raise Fault("no-such-sheet", "That brand sheet is no longer there.")
     look = services.look(site)
-    return Shown(ref, f"{look.document.name}, as it stands", rules.values_of_look(look))
+    return Reference(ref, f"{look.document.name}, as it stands", rules.values_of_look(look))
 
 
-def compared(person: Person, first: str, second: str) -> tuple[Shown, Shown, list[rules.Compared]]:
+def compared(person: Person, first: str, second: str) -> tuple[Reference, Reference, list[rules.Compared]]:
     """Two sheets beside one another. Raises Fault ``no-such-sheet``."""
-    one, other = shown(person, first), shown(person, second)
+    one, other = referenced(person, first), referenced(person, second)
     sites = services.sites_of(person)
     document = services.document(sites[0]) if sites else services.empty()
     fonts = {key: OwnFamily(**font) for sheet in sheets_of(person) for key, font in sheet.fonts.items()}
@@ -131,7 +131,7 @@ def _made(owner: Person, name: str, values: dict[str, Any], logo: dict[str, Any]
     return BrandSheet.objects.create(owner=owner, name=_name(owner, name), values=values, logo=logo, fonts=fonts)
 
 
-def _name(owner: Person, typed: str, but: int | None = None) -> str:
+def _name(owner: Person, typed: str, but: int = 0) -> str:
     name = Line(60, empty=False).read(typed, "The brand sheet’s name", "sheet_name")
     if BrandSheet.objects.filter(owner=owner, name=name, binned=False).exclude(pk=but).exists():
         free = _free(owner, name)

@@ -2,12 +2,13 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterable
 from datetime import datetime
-from typing import NamedTuple
+from typing import Any, NamedTuple
 
 from django.db import transaction
 
-from yemba.core.change.operation import apply, from_plain, inverse
+from yemba.core.change.operation import Operation, apply, from_plain, inverse
 from yemba.core.errors import Fault
 from yemba.core.site.document import Document
 from yemba.sites import services
@@ -26,22 +27,25 @@ class Step(NamedTuple):
 
 def steps(site: Site) -> list[Step]:
     """Newest first, those ahead of the draft too."""
-    edits = list(site.edits.only("number", "label", "made_at", "undone"))
-    here = max((edit.number for edit in edits if not edit.undone), default=0)
-    told = [Step(e.number, e.label, e.made_at, e.number == here, e.undone) for e in edits]
-    return [*reversed(told), Step(0, "As the site began", site.made_at, here == 0, False)]
+    rows = site.edits.values_list("number", "label", "made_at", "undone")
+    here = max((number for number, _, _, undone in rows if not undone), default=0)
+    made = [Step(number, label, made_at, number == here, undone) for number, label, made_at, undone in rows]
+    return [*reversed(made), Step(0, "As the site began", site.made_at, here == 0, False)]
 
 
 def at(site: Site, number: int) -> Document:
     """The draft as it was after an edit. Raises Fault ``no-such-step``."""
-    document = services.document(site)
     if number and not site.edits.filter(number=number).exists():
         raise Fault("no-such-step", f"There is no step {number} in the history of this site.")
-    for edit in site.edits.filter(number__gt=number, undone=False).reverse():
-        document = apply(document, inverse([from_plain(plain) for plain in edit.operations]))
-    for edit in site.edits.filter(number__lte=number, undone=True):
-        document = apply(document, [from_plain(plain) for plain in edit.operations])
-    return document
+    back = site.edits.filter(number__gt=number, undone=False).reverse().values_list("operations", flat=True)
+    forth = site.edits.filter(number__lte=number, undone=True).values_list("operations", flat=True)
+    steps = [step for operations in back for step in inverse(_steps(operations))]
+    steps += [step for operations in forth for step in _steps(operations)]
+    return apply(services.document(site), steps)
+
+
+def _steps(operations: Iterable[dict[str, Any]]) -> list[Operation]:
+    return [from_plain(plain) for plain in operations]
 
 
 @transaction.atomic

@@ -2,19 +2,21 @@
 
 from __future__ import annotations
 
-from collections import OrderedDict
 from collections.abc import Mapping, Sequence
 from typing import Any, NamedTuple
 
 from django.db import transaction
 
-from yemba.core.change.command import Command, read_command
-from yemba.core.change.operation import ABSENT, Operation, apply, fold, from_plain, inverse, overlap, put
-from yemba.core.change.said import in_words
+from yemba.core.cache import Cache
+from yemba.core.change.command import read_command
+from yemba.core.change.operation import Operation, apply, fold, from_plain, inverse, overlap
+from yemba.core.change.patch import steps_between
+from yemba.core.change.words import in_words
 from yemba.core.errors import Clash, Fault
 from yemba.core.site.document import Document, read
+from yemba.core.site.ids import new_id
 from yemba.core.site.resolve import Look
-from yemba.core.site.settings import Line
+from yemba.core.value.line import Line
 from yemba.people.models import Person
 from yemba.sites import starter
 from yemba.sites.addresses import check_address
@@ -30,8 +32,9 @@ class Done(NamedTuple):
     label: str
 
 
-_KEPT_READ = 32
-_read_before: OrderedDict[str, Document] = OrderedDict()
+_LONGEST_LABEL = 240
+_READ: Cache[str, Document] = Cache("documents read", most=60_000_000, weigh=lambda _: 4_000)
+"""By stored text; what pages take is held by ``core.site.document``."""
 
 
 def document(site: Site) -> Document:
@@ -41,15 +44,7 @@ def document(site: Site) -> Document:
 
 def read_again(text: str) -> Document:
     """The document of a stored text. Texts read or written lately are not read again: the same one comes back."""
-    found = _read_before.get(text)
-    return found if found is not None else _remember(text, read(text))
-
-
-def _remember(text: str, document: Document) -> Document:
-    _read_before[text] = document
-    while len(_read_before) > _KEPT_READ:
-        _read_before.popitem(last=False)
-    return document
+    return _READ.get_or_make(text, lambda: read(text))
 
 
 def look(site: Site) -> Look:
@@ -69,7 +64,7 @@ def create(owner: Person, name: str, address: str, template: str) -> Site:
     """A new site with starter pages. Raises Fault beside ``title``, ``slug`` or ``template``."""
     title = Line(60, empty=False).read(name, "The site’s name", "title")
     slug = check_address(address)
-    made = starter.document(title, catalogue().template(template).slug, catalogue())
+    made = starter.document(title, catalogue().template(template).slug, catalogue(), new_id)
     return Site.objects.create(owner=owner, slug=slug, document=made.text())
 
 
@@ -90,12 +85,12 @@ def edit(
     """
     site = locked(site)
     before = document(site)
-    command = read_command(name, arguments, posted=posted)
-    steps = [step for step in command.plan(before, catalogue()) if step.old != step.new]
+    command, resolved = read_command(name, arguments, posted=posted), Look(before, catalogue())
+    steps = [step for step in command.plan(resolved, new_id) if step.old != step.new]
     if revision is not None:
         _refuse_clash(site, steps, revision)
     after = apply(before, steps)
-    label = _label(command, before)
+    label = command.say(resolved)[:_LONGEST_LABEL]
     if not steps:
         return Done(before, before, label)
     site.edits.filter(undone=True).delete()
@@ -143,9 +138,7 @@ def put_document(site: Site, new: Document, label: str) -> Done:
     """Make the draft equal `new` in one edit, which can be undone like any other."""
     site = locked(site)
     before = document(site)
-    now = new.plain()
-    steps = [put(before, (key,), now.get(key, ABSENT)) for key in sorted(before.plain().keys() | now.keys())]
-    steps = [step for step in steps if step.old != step.new]
+    steps = steps_between(before, new)
     if not steps:
         return Done(before, before, label)
     site.edits.filter(undone=True).delete()
@@ -163,8 +156,8 @@ def put_document(site: Site, new: Document, label: str) -> Done:
 
 def preview(site: Site, name: str, arguments: Mapping[str, Any]) -> Document:
     """What the draft would be after a command; nothing is stored."""
-    before = document(site)
-    return apply(before, read_command(name, arguments, posted=True).plan(before, catalogue()))
+    before = look(site)
+    return apply(before.document, read_command(name, arguments, posted=True).plan(before, new_id))
 
 
 def last_edit(site: Site) -> Edit | None:
@@ -185,7 +178,7 @@ def locked(site: Site) -> Site:
 def store_draft(site: Site, after: Document) -> None:
     """Make the draft this document; part of an edit, never one alone."""
     site.document = after.text()
-    _remember(site.document, after)
+    _READ.put(site.document, after)
     site.revision += 1
     site.save(update_fields=["document", "revision", "changed_at"])
 
@@ -198,10 +191,6 @@ def _walk(site: Site, which: Edit, *, undone: bool) -> Done:
     which.undone = undone
     which.save(update_fields=["undone"])
     return Done(before, after, which.label)
-
-
-def _label(command: Command, before: Document) -> str:
-    return command.say(before, catalogue())[:240]
 
 
 def _refuse_clash(site: Site, steps: Sequence[Operation], revision: int) -> None:

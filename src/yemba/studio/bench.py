@@ -12,15 +12,14 @@ from django.template.loader import render_to_string
 from django.urls import reverse
 
 from yemba.core.errors import Clash, Fault
-from yemba.core.site.settings import SETTINGS
 from yemba.hosting import inbox
 from yemba.hosting import services as hosting
 from yemba.render.page import path_of
 from yemba.sites import presence
 from yemba.sites import services as sites
 from yemba.sites.models import Site
-from yemba.studio import chapters, desks
-from yemba.studio.desks.setting import owned
+from yemba.studio import chapters, desks, search
+from yemba.studio.desks.setting import owned, returnable
 from yemba.studio.patch import patch
 from yemba.studio.waiting import waiting
 
@@ -35,8 +34,8 @@ def wants_json(request: HttpRequest) -> bool:
 
 
 def error(fault: Fault) -> dict[str, str]:
-    told = {"code": fault.code, "sentence": fault.sentence, "field": fault.field}
-    return told | ({"standing": fault.standing, "wanted": fault.wanted} if isinstance(fault, Clash) else {})
+    plain = {"code": fault.code, "sentence": fault.sentence, "field": fault.field}
+    return plain | ({"standing": fault.standing, "wanted": fault.wanted} if isinstance(fault, Clash) else {})
 
 
 def answer(request: HttpRequest, site: Site, do: Callable[[], sites.Done]) -> HttpResponse:
@@ -46,7 +45,7 @@ def answer(request: HttpRequest, site: Site, do: Callable[[], sites.Done]) -> Ht
     """
     here = urlsplit(request.POST.get("here", ""))
     chapter = request.POST.get("chapter", "")
-    chapter = chapter if chapter in chapters.DESKS else "template"
+    chapter = chapter if chapter in chapters.desks() else "template"
     query = dict(parse_qsl(here.query))
     try:
         done = do()
@@ -60,8 +59,8 @@ def answer(request: HttpRequest, site: Site, do: Callable[[], sites.Done]) -> Ht
     site.refresh_from_db()
     if not wants_json(request):
         return redirect(reverse("workbench", args=(site.slug, chapter)) + (f"?{here.query}" if here.query else ""))
-    shown = patch(done.before, done.after, request.POST.get("window_page", ""))
-    return JsonResponse({"revision": site.revision, "patch": shown, "said": done.label})
+    changed = patch(done.before, done.after, request.POST.get("window_page", ""))
+    return JsonResponse({"revision": site.revision, "patch": changed, "said": done.label})
 
 
 def _context(request: HttpRequest, site: Site, chapter: str, query: dict[str, str]) -> dict[str, Any]:
@@ -71,7 +70,7 @@ def _context(request: HttpRequest, site: Site, chapter: str, query: dict[str, st
         "site": site,
         "document": look.document,
         "chapter": chapter,
-        "chapter_name": chapters.DESKS[chapter],
+        "chapter_name": chapters.desks()[chapter],
         "chapters": chapters.chapters(look, [w.change for w in waits]),
         "waits": waits,
         "live": hosting.live_edition(site),
@@ -79,9 +78,11 @@ def _context(request: HttpRequest, site: Site, chapter: str, query: dict[str, st
         "redoable": sites.next_edit(site),
         "here": f"?{'&'.join(f'{k}={v}' for k, v in query.items())}" if query else "",
         "live_address": hosting.origin(request, site.slug),
-        "all_settings": list(SETTINGS.values()),
+        "searchable": search.entries(site, look),
         "unread": inbox.unread(site),
         "owned": owned(chapter, look),
+        "desk_template": desks.template_of(chapter),
+        "returnable": returnable(chapter),
         **desks.desk(chapter, site, look, query, waits),
     }
 
@@ -92,7 +93,7 @@ def panels(request: HttpRequest, site: Site, chapter: str, query: dict[str, str]
     return {
         "revision": site.revision,
         "chapter": chapter,
-        "title": f"{chapters.DESKS[chapter]} – {context['document'].name}",
+        "title": f"{chapters.desks()[chapter]} – {context['document'].name}",
         "panels": {
             "chapters": render_to_string("studio/chapters.html", context, request),
             "desk": render_to_string("studio/desk.html", context, request),

@@ -3,37 +3,41 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from functools import cache
 from typing import NamedTuple
 
 from yemba.core.change.difference import Change
 from yemba.core.check.alt_text import pictures_without_alt
 from yemba.core.check.starter_words import starter_sections
+from yemba.core.part.part import BEFORE, parts
+from yemba.core.site.document import Navigation
 from yemba.core.site.resolve import Look
 from yemba.core.site.settings import SETTINGS
-
-NAMES = {
-    "template": "Template",
-    "palette": "Palette",
-    "type": "Type",
-    "logo": "Logo",
-    "header": "Header",
-    "pages": "Pages",
-    "footer": "Footer",
-    "proof": "Proof",
-}
+from yemba.studio.controls import chapter_of
 
 
-DESKS = {**NAMES, "pictures": "Pictures", "history": "History"}
-"""Every desk there is: the chapters, and what belongs to none of them."""
+@cache
+def names() -> dict[str, str]:
+    """The chapters by slug; each part has its own, those before the content before Pages, the others after."""
+    before = {part.slug: part.name for part in parts().values() if part.stands == BEFORE}
+    after = {part.slug: part.name for part in parts().values() if part.stands != BEFORE}
+    first = {"template": "Template", "palette": "Palette", "type": "Type", "logo": "Logo"}
+    return {**first, **before, "pages": "Pages", **after, "proof": "Proof"}
+
+
+@cache
+def desks() -> dict[str, str]:
+    """Every desk there is: the chapters, and what belongs to none of them."""
+    return {**names(), "pictures": "Pictures", "history": "History"}
 
 
 class Chapter(NamedTuple):
-    """`state` is "yours" (set by the owner), "template" (as it came) or "look" (needs a look)."""
+    """`state` is "yours" (set by the owner), "template" (as it came) or "look" (needs a look); `reason` says it."""
 
     slug: str
     name: str
     state: str
-    said: str
+    reason: str
     digit: int
 
 
@@ -41,24 +45,30 @@ def chapters(look: Look, waiting: Sequence[Change]) -> list[Chapter]:
     """All chapters with their states."""
     return [
         Chapter(slug, name, *_state(slug, look, waiting), digit)
-        for digit, (slug, name) in enumerate(NAMES.items(), start=1)
+        for digit, (slug, name) in enumerate(names().items(), start=1)
     ]
 
 
 def _state(slug: str, look: Look, waiting: Sequence[Change]) -> tuple[str, str]:
-    document = look.document
     if slug == "proof":
         return ("yours", f"{len(waiting)} waiting") if waiting else ("template", "nothing waits")
     if slug == "pages" and (reason := _unfinished(look)):
         return "look", reason
-    mine = {
+    mine = _content_set(slug, look) or any(
+        chapter_of(setting.subject) == slug and look.resolve(key).set_by_owner for key, setting in SETTINGS.items()
+    )
+    return ("yours", "set by you") if mine else ("template", "as the template has it")
+
+
+def _content_set(slug: str, look: Look) -> bool:
+    """Whether the owner has set what a chapter decides beside design values."""
+    document = look.document
+    return {
         "template": document.ready_sheet is not None,
         "logo": bool(document.tagline),
-        "header": document.navigation != type(document.navigation)(),
+        "header": document.navigation != Navigation(),
         "pages": True,
-    }.get(slug, False)
-    mine = mine or any(s.chapter == slug and look.resolve(key).set_by_owner for key, s in SETTINGS.items())
-    return ("yours", "set by you") if mine else ("template", "as the template has it")
+    }.get(slug, slug in document.shared)
 
 
 def _unfinished(look: Look) -> str:

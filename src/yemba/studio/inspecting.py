@@ -3,16 +3,28 @@
 from __future__ import annotations
 
 import json
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
+from typing import Any, NamedTuple
 
-from yemba.core.check.finding import Inspected, Measured, Result, Target, inspect
+from yemba.core.check.finding import Cure, Finding, Inspected, Measured, Result, Target, inspect
 from yemba.core.errors import Fault
+from yemba.core.site.resolve import Look
 from yemba.hosting import services as hosting
 from yemba.sites import services as sites
 from yemba.sites import store
 from yemba.sites.models import Site
+from yemba.studio.controls import control
 
 _MOST = 900_000  # characters of a measuring; a few hundred pages
+
+
+class Listed(NamedTuple):
+    """A finding with the address and the id of its control."""
+
+    sentence: str
+    cure: Cure | None
+    address: str
+    control: str
 
 
 def checks(site: Site, measured: Mapping[str, Measured] | None = None) -> list[Result]:
@@ -20,19 +32,37 @@ def checks(site: Site, measured: Mapping[str, Measured] | None = None) -> list[R
     return inspect(Inspected(sites.look(site), store.load, hosting.weigh, measured or {}))
 
 
+def listed_checks(site: Site, look: Look, results: Sequence[Result]) -> list[dict[str, Any]]:
+    """The results as a desk shows them."""
+    return [
+        {"slug": result.slug, "name": result.name, "findings": [_listed(site, look, one) for one in result.findings]}
+        for result in results
+    ]
+
+
+def _listed(site: Site, look: Look, finding: Finding) -> Listed:
+    decides = control(finding.place, look)
+    return Listed(finding.sentence, finding.cure, decides.address(site), decides.id)
+
+
 def read_measured(text: str) -> dict[str, Measured]:
     """What the windows measured, by page id. Raises Fault ``measuring-unreadable``."""
     try:
         if len(text) > _MOST:
             raise ValueError(f"{len(text)} characters")
-        return {str(page): _measured(told) for page, told in json.loads(text).items()}
+        return {str(page): _measured(plain) for page, plain in json.loads(text).items()}
     except (ValueError, KeyError, TypeError, AttributeError, RecursionError) as error:
         raise Fault("measuring-unreadable", f"The windows’ measuring cannot be read: {error}.") from error
 
 
-def _measured(told: Mapping[str, object]) -> Measured:
-    targets = told["targets"]
+def _measured(plain: Mapping[str, Any]) -> Measured:
+    targets = plain["targets"]
     if not isinstance(targets, list):
         raise TypeError("targets is no list")
-    read = [Target(str(t[0]), str(t[1])[:60], *(float(side) for side in t[2:6])) for t in targets]
-    return Measured(int(str(told["width"])), int(str(told["content"])), str(told["widest"]), read)
+    width, content = int(str(plain["width"])), int(str(plain["content"]))
+    return Measured(width, content, str(plain["widest"]), [_target(one) for one in targets])
+
+
+def _target(plain: list[Any]) -> Target:
+    x, y, width, height = (float(side) for side in plain[2:6])
+    return Target(str(plain[0]), str(plain[1])[:60], x, y, width, height)

@@ -2,23 +2,34 @@
 
 from __future__ import annotations
 
-from collections import OrderedDict
 from collections.abc import Collection
+from datetime import date
 from typing import Any, NamedTuple
 
+from yemba.core.cache import Cache
 from yemba.core.site.document import Document
 from yemba.hosting.services import rendering
 from yemba.render.files import style_names
-from yemba.render.reach import State
+from yemba.render.page import fragments
+from yemba.render.recorder import Answers
 from yemba.render.style import style
 
 
-class Shown(NamedTuple):
-    """A page as the windows have it: what all its places share, and the markup of each."""
+class PageState(NamedTuple):
+    """A page as the windows have it: what all its places share, and the markup of each. `document` and `day` are what
+    it was made from."""
 
-    state: State
+    document: Document
+    day: date
     shared: dict[str, Any]
-    pieces: dict[str, str]
+    markup: dict[str, str]
+
+
+_STATES: Cache[tuple[int, str], PageState] = Cache(
+    "pages as windows show them",
+    most=8_000_000,
+    weigh=lambda state: 300_000 + sum(map(len, state.markup.values())),
+)
 
 
 def patch(
@@ -33,40 +44,28 @@ def patch(
     """
     if page not in after.pages:
         return {"follow": after.order[0]}
+    now = _state(after, page)
     if before is None or page not in before.pages:
-        shown = _shown(after, page)
-        return shown.shared | {"fragments": shown.pieces}
-    was = _shown(before, page)
-    shown = _shown(after, page, was)
+        return now.shared | {"fragments": now.markup}
+    was = _state(before, page)
     again = streamed or ()
-    pieces = {place: html for place, html in shown.pieces.items() if was.pieces.get(place) != html or place in again}
-    shared = {key: value for key, value in shown.shared.items() if streamed is not None or was.shared[key] != value}
-    return shared | {"fragments": pieces}
+    differing = {p: html for p, html in now.markup.items() if was.markup.get(p) != html or p in again}
+    shared = {key: value for key, value in now.shared.items() if streamed is not None or was.shared[key] != value}
+    return shared | {"fragments": differing}
 
 
-_KEPT = 8
-_kept: OrderedDict[tuple[int, str], Shown] = OrderedDict()
-
-
-def _shown(document: Document, page: str, like: Shown | None = None) -> Shown:
+def _state(document: Document, page: str) -> PageState:
     """What a page shows. The last few are kept: what an edit ends with, the next begins with."""
     site = rendering(document, draft=True)
-    shown = _kept.pop((id(document), page), None)
-    if shown is None or shown.state.look.document is not document or shown.state.site.today != site.today:
-        look = style(site.look, draft=True)
-        state = State(site)
-        order = document.pages[page].order
-        pieces = {place: _piece(state, page, place, like) for place in ("header", *order, "footer")}
-        shared = {"values": look.values, "rules": style_names(look)[0], "order": order}
-        shown = Shown(state, shared | {"arrangement": site.look.value("header.arrangement")}, pieces)
-    _kept[id(document), page] = shown
-    while len(_kept) > _KEPT:
-        _kept.popitem(last=False)
-    return shown
-
-
-def _piece(state: State, page: str, place: str, like: Shown | None) -> str:
-    """The markup of a place; that of the page as it was, where it is made from the same."""
-    if like is not None and place in like.pieces and like.state.facts(page, place) == state.facts(page, place):
-        return like.pieces[place]
-    return state.written(page, place)
+    kept = _STATES.get((id(document), page))
+    if kept and kept.document is document and kept.day == site.today:
+        return kept
+    made = style(site.look, draft=True)
+    markup = {place: fragment.html for place, fragment in fragments(Answers(site), page).items()}
+    shared = {
+        "values": made.values,
+        "rules": style_names(made)[0],
+        "order": document.pages[page].order,
+        "arrangement": site.look.value("header.arrangement"),
+    }
+    return _STATES.put((id(document), page), PageState(document, site.today, shared, markup))

@@ -1,9 +1,10 @@
 from django.urls import path
 
-from yemba.studio.views import editions, fonts, front, inbox, palette, pictures, proof, sheets, workbench
+from yemba.studio.views import editions, fonts, front, inbox, palette, pictures, proof, sheets, templates, workbench
 
 urlpatterns = [
     path("", front.front, name="front"),
+    path("templates/<slug:slug>/picture/", templates.picture, name="template-picture"),
     path("sites/", front.site_list, name="sites"),
     path("sites/new/", front.new_site, name="new-site"),
     path("brand-sheets/", sheets.listed, name="sheets"),

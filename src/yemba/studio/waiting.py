@@ -2,40 +2,45 @@
 
 from __future__ import annotations
 
-from collections import OrderedDict
 from collections.abc import Collection
 from typing import NamedTuple
 
 from pydantic import ValidationError
 
+from yemba.core.cache import Cache
 from yemba.core.change.difference import Change, difference
 from yemba.core.change.operation import apply
-from yemba.core.change.subset import closed, take
+from yemba.core.change.subset import closed, document_with
 from yemba.core.errors import Fault
+from yemba.core.part.part import parts
 from yemba.core.site.document import Document
+from yemba.core.site.resolve import Look
 from yemba.hosting import services as hosting
-from yemba.render.reach import Place, State, of_change
+from yemba.render.reach import Spot, State, of_change
 from yemba.sites import services as sites
 from yemba.sites.catalogue import catalogue
 from yemba.sites.models import Site
+from yemba.studio.controls import Control, control
 
 
 class Waiting(NamedTuple):
-    """A change, the places it touches, and these in words."""
+    """A change, the places it touches, these in words, and the control that decides it."""
 
     change: Change
-    places: list[Place]
+    spots: list[Spot]
     reach: str
+    control: Control
+    address: str
 
     @property
     def marks(self) -> str:
         """The ids of the places, for marking them in the windows."""
-        return " ".join(dict.fromkeys(place.section for place in self.places))
+        return " ".join(dict.fromkeys(spot.place for spot in self.spots))
 
     @property
     def pages(self) -> str:
         """The ids of the pages, for marking them on the map."""
-        return " ".join(dict.fromkeys(place.page for place in self.places))
+        return " ".join(dict.fromkeys(spot.page for spot in self.spots))
 
     @property
     def short(self) -> str:
@@ -48,7 +53,14 @@ def waiting(site: Site) -> list[Waiting]:
     live = hosting.live_document(site)
     if live is None:
         return []
-    return compare(live, sites.document(site))
+    look = sites.look(site)
+    reached, shown = _reached(site, live), []
+    for change in difference(live, look.document, catalogue()):
+        spots = reached.spots(change)
+        decides = control(change.place, look)
+        reach = in_words(spots, len(look.document.pages))
+        shown.append(Waiting(change, spots, reach, decides, decides.address(site)))
+    return shown
 
 
 def chosen(site: Site, keys: Collection[str]) -> tuple[Document, list[Change]]:
@@ -63,7 +75,7 @@ def chosen(site: Site, keys: Collection[str]) -> tuple[Document, list[Change]]:
     going = closed(keys, every)
     if not going:
         raise Fault("nothing-chosen", "Nothing is ticked. Tick what should go out.")
-    return take(live, draft, going, catalogue()), [change for change in every if change.key in going]
+    return document_with(live, draft, going, catalogue()), [change for change in every if change.key in going]
 
 
 def without(site: Site, key: str) -> Document:
@@ -78,49 +90,45 @@ def without(site: Site, key: str) -> Document:
         return draft
 
 
-def compare(live: Document, draft: Document) -> list[Waiting]:
-    reached = _reached(live)
-    shown = []
-    for change in difference(live, draft, catalogue()):
-        steps = repr(change.steps)
-        if steps not in reached.places:
-            reached.places[steps] = of_change(change, reached.state)
-        places = reached.places[steps]
-        shown.append(Waiting(change, places, _said(places, len(draft.pages))))
-    return shown
+class _Reached:
+    """What is known of the reach of changes upon one live document; it follows from their steps alone."""
+
+    def __init__(self, state: State) -> None:
+        self.state = state
+        self._spots: Cache[str, list[Spot]] = Cache(
+            "reach of changes", most=4_000_000, weigh=lambda spots: 100 * len(spots)
+        )
+
+    def spots(self, change: Change) -> list[Spot]:
+        return self._spots.get_or_make(repr(change.steps), lambda: of_change(change, self.state))
 
 
-class _Reached(NamedTuple):
-    """What is known of the reach of steps upon one live document; it follows from these two alone."""
-
-    state: State
-    places: dict[str, list[Place]]
+_STATES: Cache[int, _Reached] = Cache("states of live sites", most=8, weigh=lambda _: 1)
 
 
-_KEPT, _MOST = 8, 2000
-_known: OrderedDict[int, _Reached] = OrderedDict()
-
-
-def _reached(live: Document) -> _Reached:
+def _reached(site: Site, live: Document) -> _Reached:
     """Kept for the object: the same text comes back as the same document (`sites.read_again`)."""
-    found = _known.pop(id(live), None)
-    state = State(hosting.rendering(live))
-    same = found is not None and found.state.look.document is live and found.state.site.today == state.site.today
-    if found is None or not same or len(found.places) > _MOST:
-        found = _Reached(state, {})
-    _known[id(live)] = found
-    while len(_known) > _KEPT:
-        _known.popitem(last=False)
-    return found
+    held = _STATES.get(id(live))
+    today = hosting.rendering(live).today
+    if held and held.state.look.document is live and held.state.site.today == today:
+        return held
+    state = hosting.live_state(site) or State(hosting.rendering(live))
+    return _STATES.put(id(live), _Reached(state))
 
 
-def _said(places: list[Place], pages: int) -> str:
+def live_look(site: Site) -> Look | None:
+    """The live site, resolved; None before the first publishing."""
+    live = hosting.live_document(site)
+    return Look(live, catalogue()) if live else None
+
+
+def in_words(spots: list[Spot], pages: int) -> str:
     """Reach in words: "14 places, 5 pages"; a part that stands on every page counts once."""
-    sections = {place.section for place in places}
-    touched = {place.page for place in places}
-    if not places:
+    places = {spot.place for spot in spots}
+    touched = {spot.page for spot in spots}
+    if not spots:
         return "nothing seen changes"
-    if sections <= {"header", "footer"}:
+    if places <= parts().keys():
         return "every page" if len(touched) >= pages else f"{len(touched)} pages"
-    count = f"{len(sections)} place{'s' if len(sections) > 1 else ''}"
+    count = f"{len(places)} place{'s' if len(places) > 1 else ''}"
     return f"{count}, {len(touched)} page{'s' if len(touched) > 1 else ''}"

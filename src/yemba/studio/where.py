@@ -2,134 +2,127 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterator
 from typing import NamedTuple
-from urllib.parse import urlencode
-
-from django.urls import reverse
 
 from yemba.core.colour.grounds import ROLE_NAMES
 from yemba.core.errors import Fault
-from yemba.core.site.one_offs import NAMES, field_of, in_words, level_of
+from yemba.core.part.part import Part, parts
+from yemba.core.place import OfField, OfOneOff, OfRole, OfSection, OfSetting, Place
+from yemba.core.site.document import Standing
+from yemba.core.site.one_offs import PROPERTIES, field_of, in_words, level_of
 from yemba.core.site.resolve import Look, Origin, Resolved
 from yemba.core.type.levels import LEVELS
 from yemba.sites.models import Site
+from yemba.studio.controls import control
 
 
 class Fact(NamedTuple):
-    """One thing that decides how an element looks: what, its value, its origin, and its chapter's address."""
+    """One thing that decides how an element looks: what, its value, its origin, and where it is decided."""
 
     what: str
     value: str
     origin: str
-    address: str
+    place: Place
 
 
-class Told(NamedTuple):
-    """`address` opens the chapter that decides the element, `control` is the id to go to there."""
+class Provenance(NamedTuple):
+    """An element by name, all that decides its look, and the place that decides it first."""
 
     name: str
     facts: list[Fact]
+    place: Place
+
+
+class Answer(NamedTuple):
+    """Provenance as it is shown: facts with the addresses of their controls; where the element's own control is."""
+
+    name: str
+    facts: list[tuple[Fact, str]]
     address: str
     control: str
 
 
-_HEADER = {"logo": ("logo", "Logo"), "tagline": ("logo", "Tagline"), "navigation": ("header", "Navigation")}
-_FOOTER = {"copyright": "footer.copyright", "words": "footer.words", "navigation": "footer.navigation"}
-
-
-def where(site: Site, look: Look, place: str, field: str = "", item: str = "") -> Told:
-    """Raises Fault ``gone`` for a section that is no longer there."""
-    if place == "header":
-        chapter, name = _HEADER.get(field, ("header", "Header"))
-        control = {"logo": "title", "tagline": "tagline", "navigation": "menu-entries"}.get(field, "header.ground")
-        facts = [
-            *_on_ground(site, look, look.value("header.ground"), "header", field),
-            *_type(site, look, {"logo": "title", "tagline": "small"}.get(field, "navigation")),
-        ]
-        return Told(name, facts, _address(site, chapter), control)
-    if place == "footer":
-        control = _FOOTER.get(field, "footer.ground")
-        facts = [
-            *_on_ground(site, look, look.value("footer.ground"), "footer", "words"),
-            *_type(site, look, "footer"),
-        ]
-        return Told({"copyright": "Copyright line"}.get(field, "Footer"), facts, _address(site, "footer"), control)
-    page_id, section = look.document.section(place)
-    kind = look.catalogue.kind(section.kind)
-    ground, layout = look.ground(section), look.layout(section)
-    known = kind.item_field(field).name if item and field else kind.field(field).name if field else ""
-    page = look.document.pages[page_id].name
-    name = f"{known} in {kind.name}, {page}" if known else f"{kind.name}, {page}"
-    address = _address(site, "pages", page=page_id, section=place)
-    element = f"{item}.{field}" if item else field
-    facts = [*_on_ground(site, look, ground.value, "", field)]
-    if field_of(look.catalogue, section, element):
-        facts += _type(site, look, level_of(look, section, element))
-    facts.append(Fact("Layout", kind.layout_names()[layout.value], _from(layout), address))
-    facts += [
-        Fact(NAMES[name], in_words(look, name, value), Origin.ONE_OFF.value, address)
-        for name, value in section.one_offs.get(element, {}).items()
-    ]
-    control = f"words-{item}-{field}" if item else f"words-{field}" if field else f"section-{place}"
-    return Told(name, facts, address, control)
-
-
-def _address(site: Site, chapter: str, **query: str) -> str:
-    address = reverse("workbench", args=(site.slug, chapter))
-    return f"{address}?{urlencode(query)}" if query else address
-
-
-def _from(found: Resolved) -> str:
-    return f"{found.origin} {found.detail}".strip()
-
-
-# The roles an element shows, by its field, the one it is known by first.
+# The roles an element of a section shows, by its field, the one it is known by first.
 _ROLES = {
     "heading": ("heading", "fill"),
     "title": ("heading", "fill"),
     "button": ("button", "button_text", "button_edge", "button_hover", "button_pressed"),
     "label": ("link", "link_hover", "visited"),
     "link": ("link", "link_hover", "visited"),
-    "navigation": ("text", "link_hover", "fill"),
     "": ("fill", "text"),
     "picture": ("fill",),
 }
+_RUNNING = ("text", "link", "fill")
 
 
-def _on_ground(site: Site, look: Look, slug: str, part: str, field: str) -> list[Fact]:
+def provenance(look: Look, place: str, field: str = "", item: str = "") -> Provenance:
+    """Of an element of a part (`place` is its slug) or of a section (its id). Raises Fault ``gone``."""
+    if place in parts():
+        return _of_part(look, parts()[place], field)
+    return _of_section(look, look.document.section(place), field, item)
+
+
+def answer(site: Site, look: Look, place: str, field: str, item: str) -> Answer | None:
+    """As `provenance`, with addresses; None for anything that is no longer there."""
+    try:
+        found = provenance(look, place, field, item)
+    except Fault:
+        return None
+    decides = control(found.place, look)
+    facts = [(fact, control(fact.place, look).address(site)) for fact in found.facts]
+    return Answer(found.name, facts, decides.address(site), decides.id)
+
+
+def _of_part(look: Look, part: Part, field: str) -> Provenance:
+    element = part.element(field)
+    facts = [
+        *_colours(look, look.value(part.ground), element.roles, f" in the {part.name.lower()}"),
+        *_type(look, element.level),
+    ]
+    return Provenance(element.name, facts, element.place)
+
+
+def _of_section(look: Look, standing: Standing, field: str, item: str) -> Provenance:
+    section, kind = standing.section, look.catalogue.kind(standing.section.kind)
+    page = look.document.pages[standing.page].name if standing.page else parts()[standing.part].name
+    name = f"{kind.field(field, item).name} in {kind.name}, {page}" if field else f"{kind.name}, {page}"
+    element = f"{item}.{field}" if item else field
+    facts = [*_colours(look, look.ground(section).value, _ROLES.get(field, _RUNNING), "")]
+    if field_of(look.catalogue, section, element):
+        facts += _type(look, level_of(look, section, element))
+    layout = look.layout(section)
+    facts.append(Fact("Layout", kind.layout_names()[layout.value], _origin(layout), OfSection(standing.key, "layout")))
+    for key, value in section.one_offs.get(element, {}).items():
+        place = OfOneOff(standing.key, element, key)
+        facts.append(Fact(PROPERTIES[key].name, in_words(look, key, value), Origin.ONE_OFF.value, place))
+    decides = OfField(standing.key, field, item) if field else OfSection(standing.key)
+    return Provenance(name, facts, decides)
+
+
+def _origin(found: Resolved) -> str:
+    return f"{found.origin} {found.detail}".strip()
+
+
+def _colours(look: Look, slug: str, roles: tuple[str, ...], where: str) -> Iterator[Fact]:
     """Every colour of an element: brand colour, worked out or by hand, by its role, on its ground."""
-    place = f" in the {part}" if part else ""
-    facts = []
-    for role in _ROLES.get(field, ("text", "link", "fill")):
+    for role in roles:
         colour = getattr(look.grounds[slug], role)
         by_hand, named = f"{slug}.{role}" in look.by_hand, look.brand_name(colour)
-        origin = "you, by hand" if by_hand else _from(look.resolve("palette"))
+        origin = "you, by hand" if by_hand else _origin(look.resolve("palette"))
         value = named or f"{colour.hex}{'' if by_hand else ', worked out'}"
-        said = f"{value}, {ROLE_NAMES[role]} on {look.ground_names[slug]}{place}"
-        facts.append(
-            Fact("Colour" if not facts else "", said, origin, _address(site, "palette", ground=slug, role=role))
-        )
-    return facts
+        words = f"{value}, {ROLE_NAMES[role]} on {look.ground_names[slug]}{where}"
+        yield Fact("Colour" if role == roles[0] else "", words, origin, OfRole(slug, role))
 
 
-def _type(site: Site, look: Look, slug: str) -> list[Fact]:
+def _type(look: Look, slug: str) -> Iterator[Fact]:
     """The face and the size of a level of text."""
     level, text = LEVELS[slug], look.texts[slug]
     own = level.faced and look.value(f"{slug}.face") == text.face
-    face = look.resolve(f"{slug}.face" if own else f"type.{level.follows}")
+    face = f"{slug}.face" if own else f"type.{level.follows}"
+    yield Fact("Typeface", look.families[text.face].name, _origin(look.resolve(face)), OfSetting(face))
+    ends = (look.resolve(f"{slug}.{end}") for end in ("wide", "phone"))
+    size = next((end for end in ends if end.set_by_owner), look.resolve("type.ratio"))
     low, high = text.size
-    by_hand = next((found for end in ("wide", "phone") if (found := look.resolve(f"{slug}.{end}")).set_by_owner), None)
-    size = by_hand or look.resolve("type.ratio")
-    sizes = _address(site, "type", show="sizes", level=slug)
-    return [
-        Fact("Typeface", look.families[text.face].name, _from(face), _address(site, "type")),
-        Fact("Size", f"{level.name}, {low:.3g} to {high:.3g} px", _from(size), sizes),
-    ]
-
-
-def safe_where(site: Site, look: Look, place: str, field: str, item: str) -> Told | None:
-    """As `where`, None for anything that is no longer there."""
-    try:
-        return where(site, look, place, field, item)
-    except Fault:
-        return None
+    words = f"{level.name}, {low:.3g} to {high:.3g} px"
+    yield Fact("Size", words, _origin(size), OfSetting(f"{slug}.wide"))

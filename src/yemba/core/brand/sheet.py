@@ -8,21 +8,23 @@ import json
 from collections.abc import Collection, Mapping, Sequence
 from typing import Any, NamedTuple
 
-from yemba.core.change.said import said
+from yemba.core.change.words import value_in_words
 from yemba.core.errors import Fault
 from yemba.core.picture.intake import Taken, take
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.ids import new_id
 from yemba.core.site.own_fonts import font_id
 from yemba.core.site.resolve import Look
-from yemba.core.site.settings import SETTINGS, Line, names_family
+from yemba.core.site.setting import SHEET
+from yemba.core.site.settings import SETTINGS, refers
 from yemba.core.type.apart import take_apart
 from yemba.core.type.intake import Taken as TakenFont
+from yemba.core.value.line import Line
 
 FORMAT, VERSION = "brand-sheet", 1
 MOST_BYTES = 20_000_000
 _LOGO = "logo.picture"
-KEYS = tuple(key for key, setting in SETTINGS.items() if setting.home == "sheet")
+KEYS = tuple(key for key, setting in SETTINGS.items() if setting.home == SHEET)
 """The design values a sheet holds."""
 
 
@@ -54,7 +56,7 @@ def values_of_look(look: Look) -> dict[str, Any]:
 
 def fonts_of(values: Mapping[str, Any], look: Look) -> dict[str, Any]:
     """The owner's own fonts that these values name, as documents keep them."""
-    named = {value for key, value in values.items() if names_family(key)}
+    named = {value for key, value in values.items() if refers(key, "face")}
     return {key: own.model_dump() for key, own in look.document.fonts.items() if key in named}
 
 
@@ -70,8 +72,8 @@ def read_values(values: Mapping[str, Any], catalogue: Catalogue, own: Collection
         setting = SETTINGS[key]
         colours = key == "palette" and isinstance(value, list)
         given = [_colour(c) for c in value if isinstance(c, Mapping)] if colours else value
-        read[key] = setting.rule.read(given, setting.name, key)
-        if names_family(key) and str(value) not in catalogue.families and str(value) not in own:
+        read[key] = setting.read(given)
+        if refers(key, "face") and str(value) not in catalogue.families and str(value) not in own:
             raise Fault("no-such-family", f"{setting.name} “{value}” does not ship with this Yemba.", "file")
     return read
 
@@ -162,5 +164,10 @@ def compare(first: Mapping[str, Any], second: Mapping[str, Any], look: Look) -> 
             same = [c["hex"] for c in one] == [c["hex"] for c in other]
             rows.append(Compared("Palette", one, other, same))
         else:
-            rows.append(Compared(SETTINGS[key].name, said(key, one, look), said(key, other, look), one == other))
+            rows.append(_compared(key, one, other, look))
     return sorted(rows, key=lambda row: row.same)
+
+
+def _compared(key: str, one: Any, other: Any, look: Look) -> Compared:
+    words = [value_in_words(key, value, look) for value in (one, other)]
+    return Compared(SETTINGS[key].name, words[0], words[1], one == other)

@@ -6,9 +6,10 @@ from datetime import date
 from decimal import Decimal
 from typing import NamedTuple
 
-from babel import Locale
 from babel.dates import format_date
 from babel.numbers import format_currency
+
+from yemba.core.language import locale
 
 
 class Day(NamedTuple):
@@ -17,19 +18,15 @@ class Day(NamedTuple):
     month: str
 
 
-def _locale(language: str) -> Locale:
-    return Locale.parse(language, sep="-")
-
-
 def day(iso: str, language: str) -> str:
     """Saturday 5 December 2026, as the language orders it. `iso` is YYYY-MM-DD."""
-    return str(format_date(date.fromisoformat(iso), "full", locale=_locale(language)))
+    return str(format_date(date.fromisoformat(iso), "full", locale=locale(language)))
 
 
 def parts(iso: str, language: str) -> Day:
     """Weekday, number and month, apart."""
-    moment, locale = date.fromisoformat(iso), _locale(language)
-    return Day(*(str(format_date(moment, form, locale=locale)) for form in ("EEE", "d", "MMMM")))
+    moment, known = date.fromisoformat(iso), locale(language)
+    return Day(*(str(format_date(moment, form, locale=known)) for form in ("EEE", "d", "MMMM")))
 
 
 def hours(begins: str | None, ends: str | None) -> str:
@@ -42,5 +39,5 @@ def price(stored: str, currency: str, language: str) -> str:
     prefix, _, amount = stored.rpartition("from ")
     number = Decimal(amount)
     form = "¤#,##0" if number == int(number) else "¤#,##0.00"
-    said = format_currency(number, currency, form, locale=_locale(language), currency_digits=False)
+    said = format_currency(number, currency, form, locale=locale(language), currency_digits=False)
     return ("from " if stored.startswith("from ") else prefix) + said

@@ -15,8 +15,8 @@ from pydantic import BaseModel, ConfigDict, ValidationError
 
 from yemba.core.change.operation import Operation
 from yemba.core.errors import Fault
-from yemba.core.site.catalogue import Catalogue
-from yemba.core.site.document import Document
+from yemba.core.site.ids import Ids
+from yemba.core.site.resolve import Look
 
 
 class Command(BaseModel):
@@ -29,11 +29,12 @@ class Command(BaseModel):
     name: ClassVar[str]
     by_hand: ClassVar[bool] = True
 
-    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
-        """The steps, on the document as it is now. Raises Fault where it cannot be done."""
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        """The steps, on the document as it is now; `ids` gives one for each new thing. The same look and ids, the same
+        steps. Raises Fault where it cannot be done."""
         raise NotImplementedError
 
-    def say(self, document: Document, catalogue: Catalogue) -> str:
+    def say(self, look: Look) -> str:
         """What was done, in words for the history: "Rename page Repairs to Mending"."""
         raise NotImplementedError
 

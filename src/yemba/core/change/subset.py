@@ -6,13 +6,15 @@ from collections.abc import Collection, Sequence
 
 from pydantic import ValidationError
 
-from yemba.core.change.difference import Change, difference
+from yemba.core.change.difference import PAGE, Change, difference
 from yemba.core.change.operation import apply
 from yemba.core.errors import Fault
+from yemba.core.place import OfGround, OfSheet, OfTemplate
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
 
-_UNDER = ("template", "ready-sheet")
+_LAYERS = (OfTemplate, OfSheet)
+"""What other values stand on: such a change goes last, so that what was set beside it keeps its other values."""
 
 
 def companions(change: Change, changes: Sequence[Change]) -> set[str]:
@@ -21,29 +23,40 @@ def companions(change: Change, changes: Sequence[Change]) -> set[str]:
     What mentions a page or a ground that is new needs it; one that goes needs the changes that
     take the mentions of it away.
     """
-    new = {other.page: other.key for other in changes if other.form == "page" and other.after == "new"}
-    grounds = {other.key.partition(".")[2]: other for other in changes if other.key.startswith("ground.")}
-    new |= {ground: other.key for ground, other in grounds.items() if not other.before}
-    found = {key for page, key in new.items() if key != change.key and page in _mentioned(change, "new")}
-    if change.form == "page" and change.after == "gone":
-        found |= {o.key for o in changes if o.key != change.key and change.page in _mentioned(o, "old")}
-    for ground, other in grounds.items():
-        if change is other and not change.after:
-            found |= {o.key for o in changes if o is not change and ground in _mentioned(o, "old")}
-    return found
+    others = [other for other in changes if other.key != change.key]
+    needed = {other.key for other in others if (new := _comes(other)) and new in _mentioned(change, "new")}
+    gone = _goes(change)
+    if gone:
+        needed |= {other.key for other in others if gone in _mentioned(other, "old")}
+    return needed
+
+
+def _comes(change: Change) -> str:
+    """The id of a page or a ground that comes with a change, "" where none does."""
+    if change.kind == PAGE and change.after == "new":
+        return change.page
+    return change.place.ground if isinstance(change.place, OfGround) and not change.before else ""
+
+
+def _goes(change: Change) -> str:
+    """The id of a page or a ground that goes with a change, "" where none does."""
+    if change.kind == PAGE and change.after == "gone":
+        return change.page
+    return change.place.ground if isinstance(change.place, OfGround) and not change.after else ""
 
 
 def closed(keys: Collection[str], changes: Sequence[Change]) -> set[str]:
     """The chosen keys with all that must come along."""
     chosen = set(keys)
     while True:
-        more = {key for change in changes if change.key in chosen for key in companions(change, changes)} - chosen
+        along = [companions(change, changes) for change in changes if change.key in chosen]
+        more = set().union(*along) - chosen
         if not more:
             return chosen
         chosen |= more
 
 
-def take(live: Document, draft: Document, keys: Collection[str], catalogue: Catalogue) -> Document:
+def document_with(live: Document, draft: Document, keys: Collection[str], catalogue: Catalogue) -> Document:
     """`live` with the chosen changes of `draft`; all of them give the draft, none the live document.
 
     The outcome does not depend on the order of `keys`. Raises Fault ``needs-others`` where a change
@@ -52,22 +65,30 @@ def take(live: Document, draft: Document, keys: Collection[str], catalogue: Cata
     every = difference(live, draft, catalogue)
     wanted = closed(keys, every)
     if wanted >= {change.key for change in every}:
-        return draft
+        return draft  # with its bin and what no page shows, which are no changes
+    return one_by_one(live, draft, wanted, catalogue)
+
+
+def one_by_one(live: Document, draft: Document, wanted: Collection[str], catalogue: Catalogue) -> Document:
+    """The wanted changes put onto `live` one after the other, the difference computed anew after each.
+
+    Raises Fault ``needs-others``.
+    """
     made = live
     while todo := [change for change in difference(made, draft, catalogue) if change.key in wanted]:
-        # what the owner set goes before what it stands on, so that it keeps the other values it was set beside
-        for change in sorted(todo, key=lambda change: change.key in _UNDER):
-            try:
-                made = apply(made, change.steps)
-            except ValidationError:
-                continue  # perhaps another has to come first
-            break
-        else:
-            names = ", ".join(f"“{change.subject}”" for change in todo)
-            raise Fault(
-                "needs-others", f"{names} cannot go out without a change that waits. Let it go too, or hold it."
-            )
+        made = _with_first(made, todo)
     return made
+
+
+def _with_first(document: Document, todo: Sequence[Change]) -> Document:
+    """With the first of the changes that can stand; perhaps another has to come before the rest."""
+    for change in sorted(todo, key=lambda change: isinstance(change.place, _LAYERS)):
+        try:
+            return apply(document, change.steps)
+        except ValidationError:
+            continue
+    names = ", ".join(f"“{change.subject}”" for change in todo)
+    raise Fault("needs-others", f"{names} cannot go out without a change that waits. Let it go too, or hold it.")
 
 
 def _mentioned(change: Change, side: str) -> str:

@@ -6,7 +6,8 @@ import re
 from collections.abc import Iterator
 
 from yemba.core.check.finding import Cure, Finding, Inspected
-from yemba.core.site.document import Page, ordered_sections
+from yemba.core.place import OfPage
+from yemba.core.site.document import Page
 from yemba.core.site.words import plain
 
 NAME = "Titles and descriptions"
@@ -22,18 +23,18 @@ def find(inspected: Inspected) -> Iterator[Finding]:
             offered = proposed(page)
             arguments = {"page": page_id, "page_name": page.name, "description": offered}
             cure = Cure(f"Take “{offered}”", "rename-page", arguments) if offered else None
-            said = f"{page.name} has no description; result lists then show whatever stands on the page."
-            yield Finding(said, "pages", page_id, control="page-description", cure=cure)
+            sentence = f"{page.name} has no description; result lists then show whatever stands on the page."
+            yield Finding(sentence, OfPage(page_id, "description"), page_id, cure)
         title = page.title or page.name
         if title in titles:
-            said = f"{page.name} and {titles[title]} have the same title, “{title}”. Give one of them its own."
-            yield Finding(said, "pages", page_id, control="page-title")
+            sentence = f"{page.name} and {titles[title]} have the same title, “{title}”. Give one of them its own."
+            yield Finding(sentence, OfPage(page_id, "title"), page_id)
         titles.setdefault(title, page.name)
 
 
 def proposed(page: Page) -> str:
     """A description from the page's own words: whole sentences of its first words, as many as fit; "" for none."""
-    for _, section in ordered_sections(page):
+    for _, section in page.ordered():
         for slug in ("lead", "body", "text"):
             text = plain(section.fields.get(slug, ""))
             if len(text) < 25:

@@ -8,6 +8,8 @@ from collections.abc import Callable, Iterable, Mapping, Sequence
 from functools import cache
 from typing import Any, NamedTuple, Protocol
 
+from yemba.core.part.part import parts
+from yemba.core.place import OfSection, Place
 from yemba.core.site.document import Picture
 from yemba.core.site.resolve import Look
 
@@ -52,13 +54,12 @@ class Cure(NamedTuple):
 
 
 class Finding(NamedTuple):
-    """`sentence` names the thing and its value. `chapter`, `page`, `section` and `control` say where it is decided."""
+    """`sentence` names the thing and its value, `place` is where it is decided, `page` the id of the page it shows on,
+    "" for the whole site."""
 
     sentence: str
-    chapter: str
+    place: Place
     page: str = ""
-    section: str = ""
-    control: str = ""
     cure: Cure | None = None
 
 
@@ -87,13 +88,18 @@ def checks() -> dict[str, Check]:
     return {m.__name__.rpartition(".")[2]: m for m in modules if hasattr(m, "NAME")}
 
 
-def where(look: Look, page: str, place: str) -> str:
-    """A place as the owner knows it: "Offers on Home", "the header"."""
-    if place in ("header", "footer"):
-        return f"the {place}"
+def where(look: Look, page: str, fragment: str) -> str:
+    """A fragment of a page as the owner knows it: "Offers on Home", "the header"."""
+    if fragment in parts():
+        return f"the {parts()[fragment].name.lower()}"
     held = look.document.pages[page]
-    kind = look.catalogue.kind(held.sections[place].kind).name if place in held.sections else "a section"
+    kind = look.catalogue.kind(held.sections[fragment].kind).name if fragment in held.sections else "a section"
     return f"{kind} on {held.name}"
+
+
+def place_of(fragment: str) -> Place:
+    """Where a fragment of a page is decided: a part by its ground, a section by itself."""
+    return parts()[fragment].element("").place if fragment in parts() else OfSection(fragment)
 
 
 def inspect(inspected: Inspected) -> list[Result]:

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from yemba.core.check.finding import Cure, Finding, Inspected
+from yemba.core.place import OfFont
 from yemba.core.site.texts import texts
 from yemba.core.type.intake import LICENCES, UNLICENSED
 
@@ -14,8 +15,8 @@ NAME = "Leave to use fonts"
 def find(inspected: Inspected) -> Iterator[Finding]:
     """Each that is used; cured by the owner's word that there is leave."""
     fonts = inspected.look.document.fonts
-    used = dict.fromkeys(shown.family.slug for shown in texts(inspected.look))
+    used = dict.fromkeys(text.family.slug for text in texts(inspected.look))
     for key in used:
         if key in fonts and fonts[key].licence in UNLICENSED:
-            said = f"{fonts[key].name}: {LICENCES[fonts[key].licence]}"
-            yield Finding(said, "type", control=f"font-{key}", cure=Cure("I have leave", "allow-font", {"font": key}))
+            sentence = f"{fonts[key].name}: {LICENCES[fonts[key].licence]}"
+            yield Finding(sentence, OfFont(key), cure=Cure("I have leave", "allow-font", {"font": key}))

@@ -8,6 +8,7 @@ from typing import NamedTuple
 from yemba.core.check.contrast import grounds_in_use
 from yemba.core.check.finding import Cure, Finding, Inspected
 from yemba.core.colour.contrast import LARGE, ratio
+from yemba.core.place import OfSetting
 from yemba.core.site.resolve import COMFORTABLE, Look
 from yemba.core.type.levels import LEVELS, Level, Text
 from yemba.core.type.scale import ENLARGE_LIMIT, SMALL_FLOOR, SMALLEST
@@ -23,7 +24,7 @@ _LIGHT, _HEAVY = 300, 600
 _WIDEST_MEASURE = 80  # characters; WCAG 2.2 SC 1.4.8
 
 
-class Told(NamedTuple):
+class Remark(NamedTuple):
     """A sentence about one property of a level; `warns` says that a limit is passed."""
 
     level: str
@@ -37,7 +38,7 @@ class Told(NamedTuple):
         return f"{self.level}.{self.name}"
 
 
-def told(look: Look, slug: str) -> list[Told]:
+def remarks(look: Look, slug: str) -> list[Remark]:
     """All that can be said of a level as it is set."""
     level, text = LEVELS[slug], look.texts[slug]
     made = [
@@ -46,7 +47,7 @@ def told(look: Look, slug: str) -> list[Told]:
         *_letters(look, level, text),
         *_effects(look, level, text),
     ]
-    return [Told(slug, name, sentence, warns) for name, sentence, warns in made]
+    return [Remark(slug, name, sentence, warns) for name, sentence, warns in made]
 
 
 _Said = tuple[str, str, bool]
@@ -130,7 +131,7 @@ def _against_shadow(look: Look, ground: str) -> float:
     return ratio(look.grounds[ground].heading, look.grounds[ground].line)
 
 
-def measure_told(look: Look) -> str:
+def measure_remark(look: Look) -> str:
     """What is wrong with the longest line, "" where nothing is."""
     low, high = COMFORTABLE
     if low <= look.measure <= high:
@@ -143,11 +144,11 @@ def find(inspected: Inspected) -> Iterator[Finding]:
     """Every warning, cured by what the template or the scale would give where the owner set it."""
     look = inspected.look
     for slug, level in LEVELS.items():
-        for one in told(look, slug):
-            if one.warns:
-                mine = look.resolve(one.key).set_by_owner
-                cure = Cure("Return it", "return-value", {"key": one.key}) if mine else None
-                yield Finding(f"{level.name}: {one.sentence}", level.chapter, control=one.key, cure=cure)
-    if said := measure_told(look):
+        for remark in remarks(look, slug):
+            if remark.warns:
+                mine = look.resolve(remark.key).set_by_owner
+                cure = Cure("Return it", "return-value", {"key": remark.key}) if mine else None
+                yield Finding(f"{level.name}: {remark.sentence}", OfSetting(remark.key), cure=cure)
+    if reason := measure_remark(look):
         cure = Cure("Return it", "return-value", {"key": "type.measure"})
-        yield Finding(f"Longest line: {said}", "type", control="type.measure", cure=cure)
+        yield Finding(f"Longest line: {reason}", OfSetting("type.measure"), cure=cure)

@@ -6,10 +6,10 @@ from collections.abc import Iterator
 from typing import NamedTuple
 
 from yemba.core.check.finding import Cure, Finding, Inspected
+from yemba.core.place import OfSetting
 from yemba.core.site.catalogue import Family
 from yemba.core.site.resolve import Look
-from yemba.core.site.texts import Shown, texts
-from yemba.core.type.alphabets import letters_of
+from yemba.core.site.texts import SiteText, texts
 from yemba.core.type.levels import LEVELS
 
 NAME = "Letters"
@@ -22,32 +22,33 @@ class Lacking(NamedTuple):
 
     family: Family
     letters: str
-    texts: list[Shown]
+    texts: list[SiteText]
     having: list[str]
     setting: str
 
 
 def lacking(look: Look) -> list[Lacking]:
     """What each family lacks of the texts it sets."""
-    found: dict[str, tuple[set[str], list[Shown]]] = {}
-    for shown in texts(look):
-        if letters := shown.family.lacks(shown.words):
-            held = found.setdefault(shown.family.slug, (set(), []))
-            held[0].update(letters)
-            held[1].append(shown)
-    return [_lacking(look, shown[0].family, "".join(sorted(letters)), shown) for letters, shown in found.values()]
+    texts_of: dict[str, list[SiteText]] = {}
+    for text in texts(look):
+        if text.family.lacks(text.words):
+            texts_of.setdefault(text.family.slug, []).append(text)
+    return [_lacking(look, found) for found in texts_of.values()]
 
 
 def lacks_of_language(look: Look, family: Family) -> str:
     """Letters of the site's language that a family lacks, whether they are written yet or not."""
-    return family.lacks(letters_of(look.document.language))
+    return family.lacks(look.language.alphabet)
 
 
-def _lacking(look: Look, family: Family, letters: str, shown: list[Shown]) -> Lacking:
+def _lacking(look: Look, found: list[SiteText]) -> Lacking:
+    """`found` are the texts of one family that have letters it lacks."""
+    family = found[0].family
+    letters = family.lacks("".join(text.words for text in found))
     having = [slug for slug, other in look.families.items() if not other.lacks(letters)]
-    level = LEVELS[shown[0].level]
+    level = LEVELS[found[0].level]
     own = level.faced and look.value(f"{level.slug}.face") == family.slug
-    return Lacking(family, letters, shown, having, f"{level.slug}.face" if own else f"type.{level.follows}")
+    return Lacking(family, letters, found, having, f"{level.slug}.face" if own else f"type.{level.follows}")
 
 
 def find(inspected: Inspected) -> Iterator[Finding]:
@@ -56,9 +57,13 @@ def find(inspected: Inspected) -> Iterator[Finding]:
     for one in lacking(look):
         names = ", ".join(look.families[slug].name for slug in one.having[:_OFFERED])
         offer = f"{names} {'have' if len(one.having) > 1 else 'has'} them." if one.having else "No face here has all."
-        said = f"{one.family.name} lacks “{one.letters[:40]}”, first in {one.texts[0].where}. {offer}"
-        cure = None
-        if one.having:
-            best = one.having[0]
-            cure = Cure(f"Take {look.families[best].name}", "set-value", {"key": one.setting, "value": best})
-        yield Finding(said, "type", control=one.setting, cure=cure)
+        sentence = f"{one.family.name} lacks “{one.letters[:40]}”, first in {one.texts[0].where}. {offer}"
+        yield Finding(sentence, OfSetting(one.setting), cure=_cure(look, one))
+
+
+def _cure(look: Look, one: Lacking) -> Cure | None:
+    """The first family that has all of the letters."""
+    if not one.having:
+        return None
+    best = look.families[one.having[0]]
+    return Cure(f"Take {best.name}", "set-value", {"key": one.setting, "value": best.slug})

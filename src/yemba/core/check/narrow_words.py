@@ -5,10 +5,13 @@ from __future__ import annotations
 
 import re
 from collections.abc import Iterator
+from typing import NamedTuple
 
-from yemba.core.check.finding import Cure, Finding, Inspected, where
-from yemba.core.site.document import ordered_items, ordered_sections
-from yemba.core.site.settings import SETTINGS, Between
+from yemba.core.check.finding import Cure, Finding, Inspected, place_of, where
+from yemba.core.place import OfField
+from yemba.core.site.document import Document, Standing, ordered_items
+from yemba.core.site.resolve import Look
+from yemba.core.site.settings import RATIO
 
 NAME = "At 320 px"
 NARROWEST = 320
@@ -24,54 +27,66 @@ def _sideways(inspected: Inspected) -> Iterator[Finding]:
     """Pages that came out wider than their window, as it measured them."""
     for page_id, measured in inspected.measured.items():
         if page_id in inspected.look.document.pages and measured.content > measured.width:
-            place = measured.widest
-            said = (
+            fragment = measured.widest
+            sentence = (
                 f"{inspected.look.document.pages[page_id].name} scrolls sideways on a phone: "
-                f"{where(inspected.look, page_id, place)} is {measured.content} px wide in {measured.width}."
+                f"{where(inspected.look, page_id, fragment)} is {measured.content} px wide in {measured.width}."
             )
-            part = place in ("header", "footer")
-            yield Finding(said, place if part else "pages", page_id, "" if part else place)
+            yield Finding(sentence, place_of(fragment), page_id)
+
+
+class _Heading(NamedTuple):
+    """A heading with the level of text it is set in."""
+
+    standing: Standing
+    place: OfField
+    level: str
+    words: str
 
 
 def _broken(inspected: Inspected) -> Iterator[Finding]:
     """Headings with a word that does not fit beside the gutters; cured by a smaller ratio where one is enough."""
     look = inspected.look
     room = NARROWEST - 2 * look.template.measures.gutter
-    for page_id, page in look.document.ordered_pages():
-        for place, (key, section) in enumerate(ordered_sections(page)):
-            kind = look.catalogue.kind(section.kind)
-            level = "h2" if place else "h1"
-            headings = [("words-heading", level, section.fields.get("heading", ""))]
-            heads = [field.slug for field in kind.items.fields if field.heads] if kind.items else []
-            headings += [
-                (f"words-{item_id}-{slug}", "h4", item.fields.get(slug, ""))
-                for item_id, item in ordered_items(section)
-                for slug in heads
-            ]
-            for control, size, text in headings:
-                word = max(_BREAK.split(text), key=lambda part: _width(inspected, part, size), default="")
-                wide = _width(inspected, word, size)
-                if wide <= room:
-                    continue
-                said = (
-                    f"“{word}” in {kind.name} on {page.name} is {wide:.0f} px wide; a narrow phone has room for "
-                    f"{room:.0f}, so it would break in the middle."
-                )
-                yield Finding(said, "pages", page_id, key, control, _smaller(inspected, word, size, room))
+    for heading in _headings(look):
+        parts = _BREAK.split(heading.words)
+        word = max(parts, key=lambda part: _width(look, part, heading.level), default="")
+        wide = _width(look, word, heading.level)
+        if wide <= room:
+            continue
+        sentence = (
+            f"“{word}” in {look.where(heading.standing)} is {wide:.0f} px wide; a narrow phone has room for "
+            f"{room:.0f}, so it would break in the middle."
+        )
+        yield Finding(sentence, heading.place, heading.standing.page, _smaller(look, word, heading.level, room))
 
 
-def _width(inspected: Inspected, word: str, level: str, ratio: float | None = None) -> float:
-    """Width in px of a word at a level on a phone."""
-    look = inspected.look
+def _headings(look: Look) -> Iterator[_Heading]:
+    for standing in look.document.standing():
+        section, kind = standing.section, look.catalogue.kind(standing.section.kind)
+        level = "h1" if _leads(look.document, standing) else "h2"
+        yield _Heading(standing, OfField(standing.key, "heading"), level, section.fields.get("heading", ""))
+        heads = [field.slug for field in kind.fields_of("item") if field.heads]
+        for key, item in ordered_items(section):
+            for slug in heads:
+                yield _Heading(standing, OfField(standing.key, slug, key), "h4", item.fields.get(slug, ""))
+
+
+def _leads(document: Document, standing: Standing) -> bool:
+    """Whether a section is the first of its page."""
+    return bool(standing.page) and document.pages[standing.page].order[0] == standing.key
+
+
+def _width(look: Look, word: str, level: str, ratio: float | None = None) -> float:
+    """Width in px of a word at a level on a phone, as it would be for another ratio where one is given."""
     sizes = look.sizes if ratio is None else look.sized(ratio)
     return look.face(level).text_width(look.texts[level], word, sizes[level].low)
 
 
-def _smaller(inspected: Inspected, word: str, level: str, room: float) -> Cure | None:
-    rule, now = SETTINGS["type.ratio"].rule, inspected.look.value("type.ratio")
-    if not isinstance(rule, Between):
-        return None
-    steps = int((now - rule.low) / rule.step)
-    tried = (round(now - n * rule.step, 3) for n in range(1, steps + 1))
-    fits = next((ratio for ratio in tried if _width(inspected, word, level, ratio) <= room), None)
+def _smaller(look: Look, word: str, level: str, room: float) -> Cure | None:
+    """The largest ratio below the present one at which the word fits."""
+    now = look.value("type.ratio")
+    steps = int((now - RATIO.low) / RATIO.step)
+    ratios = (round(now - n * RATIO.step, 3) for n in range(1, steps + 1))
+    fits = next((ratio for ratio in ratios if _width(look, word, level, ratio) <= room), None)
     return Cure(f"Ratio {fits:g}", "set-value", {"key": "type.ratio", "value": fits}) if fits else None

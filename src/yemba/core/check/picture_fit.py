@@ -7,7 +7,8 @@ from collections.abc import Iterator
 from yemba.core.check.finding import Cure, Finding, Inspected
 from yemba.core.picture.crop import crop, ratio_of
 from yemba.core.picture.sizes import drawn_width
-from yemba.core.site.document import Picture, ordered_sections
+from yemba.core.place import OfSection, Place
+from yemba.core.site.document import Picture
 from yemba.core.site.pictures import Use, uses
 
 NAME = "Pictures"
@@ -23,61 +24,66 @@ def find(inspected: Inspected) -> Iterator[Finding]:
 
 
 def _too_small(inspected: Inspected) -> Iterator[Finding]:
-    document = inspected.look.document
-    for key, places in uses(document).items():
-        picture = document.pictures[key]
+    look = inspected.look
+    for key, places in uses(look.document).items():
+        picture = look.document.pictures[key]
         if picture.format == "svg":
             continue
         for use in places:
-            if not use.page:
+            wanted, own = round(_drawn(inspected, use, WIDE)), _own_width(picture)
+            if use.standing is None or own >= wanted:
                 continue
-            wanted = round(_drawn(inspected, use, WIDE))
-            own = _own_width(picture)
-            if own >= wanted:
-                continue
-            kind = inspected.look.catalogue.kind(document.pages[use.page].sections[use.section].kind)
-            said = (
-                f"{picture.name} is {own} px wide; {kind.name} on {document.pages[use.page].name} draws it "
-                f"{wanted} px wide. Replace it by a larger one."
+            sentence = (
+                f"{picture.name} is {own} px wide; {look.where(use.standing)} draws it {wanted} px wide. "
+                "Replace it by a larger one."
             )
-            control = f"words-{use.item}-{use.field}" if use.item else f"words-{use.field}"
-            cure = None
-            if picture.shape and picture.width >= wanted:
-                cure = Cure("Show it whole, uncropped", "show-whole", {"picture": key})
-            yield Finding(said, "pages", use.page, use.section, control, cure)
+            whole = picture.shape and picture.width >= wanted
+            cure = Cure("Show it whole, uncropped", "show-whole", {"picture": key}) if whole else None
+            yield Finding(sentence, use.place, use.page, cure)
 
 
 def _too_heavy(inspected: Inspected) -> Iterator[Finding]:
     document = inspected.look.document
-    on_page: dict[str, list[tuple[str, Use]]] = {}
-    for key, places in uses(document).items():
-        for use in places:
-            on_page.setdefault(use.page, []).append((key, use))
-    for page_id, page in document.ordered_pages():
-        weights: dict[str, int] = {}
-        for key, use in on_page.get(page_id, []):
-            width = round(_drawn(inspected, use, PHONE) * DENSITY)
-            weights[key] = max(weights.get(key, 0), inspected.weigh(document.pictures[key], width))
-        total = sum(weights.values())
-        heaviest = max(weights, key=lambda key: weights[key], default="")
-        drawing = heaviest and document.pictures[heaviest].format == "svg" and weights[heaviest] > _HEAVY_DRAWING
+    for page_id, on_page in _by_page(inspected).items():
+        weights = {key: _weight(inspected, key, places) for key, places in on_page.items()}
+        total, heaviest = sum(weights.values()), max(weights, key=lambda key: weights[key])
+        drawing = document.pictures[heaviest].format == "svg" and weights[heaviest] > _HEAVY_DRAWING
         if total <= MOST_BYTES and not drawing:
             continue
-        section = next(use.section for key, use in on_page[page_id] if key == heaviest)
-        said = (
-            f"The pictures of {page.name} come to {total / 1000:.0f} kB on a phone; {MOST_BYTES // 1000} kB are a good "
-            f"limit. The heaviest is {document.pictures[heaviest].name} with {weights[heaviest] / 1000:.0f} kB."
+        sentence = (
+            f"The pictures of {document.pages[page_id].name} come to {total / 1000:.0f} kB on a phone; "
+            f"{MOST_BYTES // 1000} kB are a good limit. The heaviest is {document.pictures[heaviest].name} "
+            f"with {weights[heaviest] / 1000:.0f} kB."
         )
-        yield Finding(said, "pages", page_id, section)
+        yield Finding(sentence, _section_of(on_page[heaviest][0]), page_id)
+
+
+def _by_page(inspected: Inspected) -> dict[str, dict[str, list[Use]]]:
+    """The pictures of each page that has any, with their places."""
+    found: dict[str, dict[str, list[Use]]] = {}
+    for key, places in uses(inspected.look.document).items():
+        for use in places:
+            if use.page:
+                found.setdefault(use.page, {}).setdefault(key, []).append(use)
+    return {page: found[page] for page in inspected.look.document.order if page in found}
+
+
+def _weight(inspected: Inspected, key: str, places: list[Use]) -> int:
+    """Bytes that a phone loads of a picture: of the widest it is drawn."""
+    widths = (round(_drawn(inspected, use, PHONE) * DENSITY) for use in places)
+    return max(inspected.weigh(inspected.look.document.pictures[key], width) for width in widths)
+
+
+def _section_of(use: Use) -> Place:
+    return OfSection(use.standing.key) if use.standing else use.place
 
 
 def _drawn(inspected: Inspected, use: Use, window: int) -> float:
     """How wide a section draws its pictures in a window, in px; never wider than its page frame allows."""
-    if use.field == "backdrop":
+    if use.field == "backdrop" or use.standing is None:
         return window
-    look = inspected.look
-    found = dict(ordered_sections(look.document.pages[use.page]))[use.section]
-    sizes = look.catalogue.kind(found.kind).sizes(look.layout(found).value)
+    look, section = inspected.look, use.standing.section
+    sizes = look.catalogue.kind(section.kind).sizes(look.layout(section).value)
     return drawn_width(sizes, window)
 
 

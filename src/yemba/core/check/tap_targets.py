@@ -5,41 +5,59 @@ from __future__ import annotations
 from collections.abc import Iterator, Sequence
 from math import hypot
 
-from yemba.core.check.finding import Finding, Inspected, Target, where
+from yemba.core.check.finding import Finding, Inspected, Target, place_of, where
 
 NAME = "Tap targets"
 LEAST = 24
 """px, on both sides. Links within a sentence are free of it."""
+_TOLERANCE = 0.5  # px; boxes come rounded
 
 
 def find(inspected: Inspected) -> Iterator[Finding]:
-    """Each place once, with its smallest target; from the boxes that the phone window measured."""
+    """Each fragment of a page once, with its smallest target; from the boxes that the phone window measured."""
     for page_id, measured in inspected.measured.items():
         if page_id not in inspected.look.document.pages:
             continue
-        told: set[str] = set()
-        for target in sorted(too_small(measured.targets), key=lambda target: min(target.width, target.height)):
-            if target.place in told:
-                continue
-            told.add(target.place)
-            said = (
-                f"“{target.words or 'A button'}” in {where(inspected.look, page_id, target.place)} is "
+        for fragment, target in _smallest(too_small(measured.targets)).items():
+            sentence = (
+                f"“{target.words or 'A button'}” in {where(inspected.look, page_id, fragment)} is "
                 f"{target.width:.0f} x {target.height:.0f} px and stands close to another; a finger needs {LEAST} px."
             )
-            chapter = target.place if target.place in ("header", "footer") else "pages"
-            yield Finding(said, chapter, page_id, "" if chapter != "pages" else target.place)
+            yield Finding(sentence, place_of(fragment), page_id)
+
+
+def _smallest(targets: Sequence[Target]) -> dict[str, Target]:
+    """By fragment, the smallest ones first."""
+    found: dict[str, Target] = {}
+    for target in sorted(targets, key=_side):
+        found.setdefault(target.place, target)
+    return found
+
+
+def _side(target: Target) -> float:
+    return min(target.width, target.height)
+
+
+def _is_small(target: Target) -> bool:
+    return _side(target) < LEAST - _TOLERANCE
 
 
 def too_small(targets: Sequence[Target]) -> list[Target]:
     """Those below 24 px whose 24 px circle, set on their middle, meets another target or its circle."""
-    small = [target for target in targets if min(target.width, target.height) < LEAST - 0.5]
+    small = [target for target in targets if _is_small(target)]
     return [one for one in small if any(_meets(one, other) for other in targets if other is not one)]
 
 
 def _meets(one: Target, other: Target) -> bool:
-    across, along = one.x + one.width / 2, one.y + one.height / 2
-    if min(other.width, other.height) < LEAST - 0.5:
-        return hypot(across - other.x - other.width / 2, along - other.y - other.height / 2) < LEAST - 0.5
-    near_x = min(max(across, other.x), other.x + other.width)
-    near_y = min(max(along, other.y), other.y + other.height)
-    return hypot(across - near_x, along - near_y) < LEAST / 2 - 0.5
+    """Whether the circle of a small target meets another target: its circle where that is small too, else its box."""
+    x, y = _middle(one)
+    if _is_small(other):
+        other_x, other_y = _middle(other)
+        return hypot(x - other_x, y - other_y) < LEAST - _TOLERANCE
+    near_x = min(max(x, other.x), other.x + other.width)
+    near_y = min(max(y, other.y), other.y + other.height)
+    return hypot(x - near_x, y - near_y) < LEAST / 2 - _TOLERANCE
+
+
+def _middle(target: Target) -> tuple[float, float]:
+    return target.x + target.width / 2, target.y + target.height / 2

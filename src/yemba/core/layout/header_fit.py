@@ -2,10 +2,11 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from math import ceil
 from typing import NamedTuple
 
+from yemba.core.layout.arrangement import Arrangement
 from yemba.core.site.catalogue import Family
 from yemba.core.template.manifest import Measures
 from yemba.core.type.levels import Text
@@ -26,15 +27,23 @@ class Fit(NamedTuple):
     fold: int
 
 
-Shown = tuple[Family, Text]
+class Setting(NamedTuple):
+    """The face that a piece of the header is set in, and how."""
+
+    family: Family
+    text: Text
+
+    def width(self, words: str) -> float:
+        """Width in px of one line on a wide window."""
+        return _ROUNDING * self.family.text_width(self.text, words, self.text.size.high)
 
 
 def fit(
-    arrangement: str,
+    arrangement: Arrangement,
     title: str,
     entries: Sequence[str],
-    title_as: Shown,
-    entries_as: Shown,
+    title_as: Setting,
+    entries_as: Setting,
     measures: Measures,
     logo_width: float | None = None,
 ) -> Fit:
@@ -42,21 +51,22 @@ def fit(
 
     `logo_width` stands in for the title's width where the logo is a picture.
     """
-    title_width = logo_width or _width(title_as, title)
-    widths = [_width(entries_as, entry) + _LINK_PADDING for entry in entries]
+    title_width = logo_width or title_as.width(title)
+    widths = [entries_as.width(entry) + _LINK_PADDING for entry in entries]
     navigation = sum(widths) + measures.nav_gap * max(0, len(widths) - 1)
     edges = 2 * measures.gutter
-    match arrangement:
-        case "side":
-            widest = max([title_width if logo_width else 0, *widths])
-            fold = _SIDE_FROM if widest + edges <= SIDE_COLUMN else _NEVER
-        case "stack":
-            fold = ceil(max(title_width, navigation) + edges)
-        case _:
-            fold = ceil(title_width + _BETWEEN * bool(entries) + navigation + edges)
+    if arrangement.column:
+        widest = max([title_width if logo_width else 0, *widths])
+        fold = _SIDE_FROM if widest + edges <= SIDE_COLUMN else _NEVER
+    else:
+        pieces = {"title": title_width, "navigation": navigation}
+        fold = ceil(_widest_row(arrangement, pieces) + edges)
     return Fit(title_width, navigation, max(_NARROWEST, fold))
 
 
-def _width(shown: Shown, words: str) -> float:
-    family, text = shown
-    return _ROUNDING * family.text_width(text, words, text.size.high)
+def _widest_row(arrangement: Arrangement, pieces: Mapping[str, float]) -> float:
+    return max(_row_width([pieces[piece] for piece in row if pieces[piece]]) for row in arrangement.rows)
+
+
+def _row_width(widths: Sequence[float]) -> float:
+    return sum(widths) + _BETWEEN * max(0, len(widths) - 1)

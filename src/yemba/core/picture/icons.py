@@ -5,10 +5,10 @@ from __future__ import annotations
 import base64
 from io import BytesIO
 
-import resvg_py
 from PIL import Image
 
 from yemba.core.colour.srgb import Colour
+from yemba.core.picture.drawing import drawn
 from yemba.core.type.facts import Face
 
 _ICO = (16, 32, 48)
@@ -61,7 +61,7 @@ def safe_share() -> float:
 
 
 def _draw(svg: bytes, size: int) -> bytes:
-    return bytes(resvg_py.svg_to_bytes(svg_string=svg.decode(), width=size, height=size))
+    return drawn(svg, size, size)
 
 
 def _ico(pictures: list[bytes]) -> bytes:

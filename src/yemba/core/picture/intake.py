@@ -8,12 +8,12 @@ from io import BytesIO
 from typing import NamedTuple
 from xml.etree.ElementTree import Element, ParseError, register_namespace, tostring
 
-import resvg_py
 from defusedxml.common import DefusedXmlException
 from defusedxml.ElementTree import fromstring
 from PIL import Image, ImageOps, UnidentifiedImageError
 
 from yemba.core.errors import Fault
+from yemba.core.picture.drawing import drawn
 
 MOST_BYTES = 12_000_000
 MOST_PIXELS = 50_000_000
@@ -126,7 +126,7 @@ def _take_svg(data: bytes, name: str) -> Taken:
     root.set("height", f"{height:g}")
     clean = tostring(root)
     try:
-        resvg_py.svg_to_bytes(svg_string=clean.decode(), width=32)
+        drawn(clean, 32)
     except Exception as error:
         raise Fault("picture-unreadable", f"“{name}” cannot be drawn. Save it again as plain SVG.", "file") from error
     return Taken(clean, "svg", max(1, round(width)), max(1, round(height)))

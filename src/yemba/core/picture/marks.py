@@ -5,20 +5,15 @@ from __future__ import annotations
 from functools import lru_cache
 from io import BytesIO
 
-import resvg_py
 from PIL import Image
 
 from yemba.core.colour.contrast import ratio
 from yemba.core.colour.srgb import Colour
+from yemba.core.picture.drawing import raster
 
 _SIDE = 64  # px the logo is looked at in
 _SOLID = 128  # alpha from which a pixel belongs to a mark
 _SHARE = 0.25  # the least visible quarter of the marks decides; common practice, no source
-
-
-def raster(data: bytes, form: str, width: int) -> bytes:
-    """A picture as pixels: of an SVG a PNG so many px wide, any other as it is."""
-    return bytes(resvg_py.svg_to_bytes(svg_string=data.decode(), width=width)) if form == "svg" else data
 
 
 @lru_cache(maxsize=64)

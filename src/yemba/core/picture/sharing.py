@@ -4,9 +4,8 @@ from __future__ import annotations
 
 import base64
 
-import resvg_py
-
 from yemba.core.colour.grounds import Ground
+from yemba.core.picture.drawing import drawn
 from yemba.core.type.facts import Face
 
 WIDTH, HEIGHT = 1200, 630
@@ -36,7 +35,7 @@ def card(
 
 def to_png(svg: bytes) -> bytes:
     """The card in pixels."""
-    return bytes(resvg_py.svg_to_bytes(svg_string=svg.decode(), width=WIDTH, height=HEIGHT))
+    return drawn(svg, WIDTH, HEIGHT)
 
 
 def _lead(ground: Ground, logo: tuple[bytes, str, int, int] | None) -> str:

@@ -36,7 +36,8 @@ def resized(data: bytes, width: int, form: str, ratio: float | None = None, foca
     opened = _opened(data)
     whole = opened.crop(crop(opened.width, opened.height, ratio, focal)) if ratio else opened
     height = max(1, round(whole.height * width / whole.width))
-    drawn = whole.resize((width, height), Image.Resampling.LANCZOS) if width < whole.width else whole
+    # a copy of its own: saving leaves its options on the picture, and other threads save the same one
+    drawn = whole.resize((width, height), Image.Resampling.LANCZOS) if width < whole.width else whole.copy()
     out = BytesIO()
     (drawn.convert("RGB") if form == "jpeg" else drawn).save(out, form.upper(), **_OPTIONS[form])
     return out.getvalue()

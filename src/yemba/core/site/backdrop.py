@@ -9,7 +9,7 @@ from typing import NamedTuple
 
 from yemba.core.colour.contrast import LARGE, TEXT
 from yemba.core.layout.header_fit import SIDE_COLUMN
-from yemba.core.picture.marks import raster
+from yemba.core.picture.drawing import raster
 from yemba.core.picture.tint import BOXES, WIDTHS, Ink, least_tint
 from yemba.core.site.document import Picture, Section
 from yemba.core.site.resolve import Look
@@ -51,7 +51,7 @@ def of_header(look: Look) -> Backdrop | None:
         return None
     heights = sorted({int(look.value(f"header.height_{at}")) for at in ("phone", "wide")})
     boxes = [*product(WIDTHS, heights)]
-    if look.value("header.arrangement") == "side":
+    if look.arrangement.column:
         boxes += [(SIDE_COLUMN, height) for height in _WINDOWS]
     return Backdrop(picture, look.value("header.ground"), int(look.value("header.tint")), False, tuple(boxes))
 

@@ -8,6 +8,8 @@ from itertools import groupby
 from typing import NamedTuple
 
 from yemba.core.errors import Fault
+from yemba.core.language import Language, unknown
+from yemba.core.layout.arrangement import Arrangement
 from yemba.core.site.kinds import SectionKind
 from yemba.core.template.manifest import ReadySheet, Template
 from yemba.core.type.facts import FULL, REGULAR, Face, Facts
@@ -123,12 +125,15 @@ def _no_store(digest: str) -> bytes:
 
 
 class Catalogue(NamedTuple):
-    """`stored` gives the bytes of a file of the owner's by its SHA-256: a catalogue alone has none."""
+    """Everything by slug; languages by tag (BCP 47). `stored` gives the bytes of a file of the owner's by its SHA-256:
+    a catalogue alone has none."""
 
     templates: dict[str, Template]
     kinds: dict[str, SectionKind]
     families: dict[str, Family]
     pairings: dict[str, Pairing]
+    arrangements: dict[str, Arrangement]
+    languages: dict[str, Language]
     stored: Callable[[str], bytes] = _no_store
 
     def open_stored(self, digest: str) -> Face:
@@ -146,6 +151,14 @@ class Catalogue(NamedTuple):
         if slug not in self.templates:
             raise Fault("no-such-template", f"There is no template called “{slug}”.", "template")
         return self.templates[slug]
+
+    def language(self, tag: str) -> Language:
+        """A language that ships, or what is known of any other: its tag and its direction."""
+        return self.languages.get(tag) or self.languages.get(tag.partition("-")[0]) or unknown(tag)
+
+    def arrangement(self, slug: str) -> Arrangement:
+        """The arrangement of that slug; the first for one that no longer ships."""
+        return self.arrangements.get(slug) or next(iter(self.arrangements.values()))
 
     def ready_sheet(self, path: str) -> ReadySheet:
         """`path` is "template/sheet". Raises Fault ``no-such-sheet``."""

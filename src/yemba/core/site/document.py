@@ -7,22 +7,17 @@ What the owner did not set is not here; it comes from the template and the engin
 from __future__ import annotations
 
 import json
-from typing import Any, Self, TypeVar
+from collections.abc import Iterator
+from typing import Any, NamedTuple, Self, TypeVar
 
-from pydantic import BaseModel, ConfigDict, Field, ValidationError, model_validator
+from pydantic import Field, ValidationError, model_validator
 
+from yemba.core.cache import Cache, by_identity
 from yemba.core.errors import Fault
-from yemba.core.kept import kept
-
-VERSION = 1
+from yemba.core.site.migrate import VERSION, migrated
+from yemba.core.strict import Strict
 
 Value = str | int | float | bool | list[dict[str, str]]
-
-
-class Strict(BaseModel):
-    """Frozen, and refuses what it does not know."""
-
-    model_config = ConfigDict(extra="forbid", frozen=True)
 
 
 class Item(Strict):
@@ -47,7 +42,22 @@ class Section(Strict):
         return _same(self, "items", self.items, self.order)
 
 
-class Page(Strict):
+class Holder(Strict):
+    """What sections stand in."""
+
+    sections: dict[str, Section] = {}
+    order: list[str] = []
+
+    @model_validator(mode="after")
+    def _ordered(self) -> Self:
+        return _same(self, "sections", self.sections, self.order)
+
+    def ordered(self) -> list[tuple[str, Section]]:
+        """The sections as they stand, each with its id."""
+        return [(key, self.sections[key]) for key in self.order]
+
+
+class Page(Holder):
     """`slug` is the address, "" for the first page; `title` and `description` are for search engines.
 
     `was` are addresses it had before, which lead to the present one.
@@ -58,12 +68,49 @@ class Page(Strict):
     title: str = ""
     description: str = ""
     was: list[str] = []
-    sections: dict[str, Section] = {}
-    order: list[str] = []
 
-    @model_validator(mode="after")
-    def _ordered(self) -> Self:
-        return _same(self, "sections", self.sections, self.order)
+
+class Standing(NamedTuple):
+    """A section and where it stands: `holder` is ("pages", page id), or ("shared", slug) for one of a part."""
+
+    holder: tuple[str, str]
+    key: str
+    section: Section
+
+    @property
+    def path(self) -> tuple[str, ...]:
+        """Where it stands in the document."""
+        return (*self.holder, "sections", self.key)
+
+    @property
+    def page(self) -> str:
+        """The id of its page, "" for one of a part."""
+        return self.holder[1] if self.holder[0] == "pages" else ""
+
+    @property
+    def part(self) -> str:
+        """The slug of its part, "" for one of a page."""
+        return self.holder[1] if self.holder[0] == "shared" else ""
+
+
+class Stored(NamedTuple):
+    """A stored value of a section, or of one of its items (`item` is "" for the section's own)."""
+
+    standing: Standing
+    item: str
+    field: str
+    value: str
+
+    @property
+    def path(self) -> tuple[str, ...]:
+        """Where it stands in the document."""
+        inner = ("items", self.item) if self.item else ()
+        return (*self.standing.path, *inner, "fields", self.field)
+
+    @property
+    def element(self) -> str:
+        """What it is known by within its section: the field's slug, or "ITEM.FIELD"."""
+        return f"{self.item}.{self.field}" if self.item else self.field
 
 
 class Picture(Strict):
@@ -94,7 +141,7 @@ class OwnFont(Strict):
     heaviest: int
 
     @property
-    def said(self) -> str:
+    def in_words(self) -> str:
         """Its weights and style in words."""
         weights = f"{self.lightest}" if self.lightest == self.heaviest else f"{self.lightest} to {self.heaviest}"
         return f"{weights} italic" if self.style == "italic" else weights
@@ -135,24 +182,24 @@ class Binned(Strict):
 class Document(Strict):
     """One site's draft, or what an edition was made from.
 
-    `sheet` and `parts` hold the design values the owner set, by setting key. `ready_sheet` is
+    `site`, `sheet` and `parts` hold the values the owner set, by setting key. `ready_sheet` is
     "template/sheet" where one was applied, `own_sheet` the name of a saved one. `set_aside` keeps
-    what applying it covered.
+    what applying it covered. `shared` are the sections of parts, by the part's slug.
     """
 
     version: int = VERSION
     name: str
     tagline: str = ""
-    language: str = "en-GB"
-    currency: str = "EUR"
     template: str
     ready_sheet: str | None = None
     own_sheet: str | None = None
+    site: dict[str, Value] = {}
     sheet: dict[str, Value] = {}
     parts: dict[str, Value] = {}
     set_aside: dict[str, Value] = {}
     pages: dict[str, Page] = {}
     order: list[str] = []
+    shared: dict[str, Holder] = {}
     navigation: Navigation = Navigation()
     pictures: dict[str, Picture] = {}
     fonts: dict[str, OwnFamily] = {}
@@ -175,6 +222,7 @@ class Document(Strict):
         if self.pages:
             pages = [f"{_canonical(key)}:{_page_text(self.pages[key])}" for key in sorted(self.pages)]
             parts["pages"] = f"{{{','.join(pages)}}}"
+        parts["version"] = str(VERSION)
         return f"{{{','.join(f'{_canonical(key)}:{parts[key]}' for key in sorted(parts))}}}"
 
     def _plain_but_pages(self) -> dict[str, Any]:
@@ -183,12 +231,31 @@ class Document(Strict):
     def ordered_pages(self) -> list[tuple[str, Page]]:
         return [(key, self.pages[key]) for key in self.order]
 
-    def section(self, section: str) -> tuple[str, Section]:
-        """The id of the page it stands on, and the section. Raises Fault ``gone``."""
-        for page_id, page in self.pages.items():
-            if section in page.sections:
-                return page_id, page.sections[section]
+    def holders(self) -> Iterator[tuple[tuple[str, str], Holder]]:
+        """Whatever sections stand in, by path: pages in their order, then parts."""
+        yield from ((("pages", key), self.pages[key]) for key in self.order)
+        yield from ((("shared", key), self.shared[key]) for key in sorted(self.shared))
+
+    def holder(self, path: tuple[str, str]) -> Holder:
+        """What is at such a path; an empty one for a part that has no section yet. Raises Fault ``gone``."""
+        return self.page(path[1]) if path[0] == "pages" else self.shared.get(path[1], Holder())
+
+    def standing(self) -> Iterator[Standing]:
+        """Every section of the site as it stands."""
+        for path, holder in self.holders():
+            yield from (Standing(path, key, section) for key, section in holder.ordered())
+
+    def section(self, section: str) -> Standing:
+        """Raises Fault ``gone``."""
+        for path, holder in self.holders():
+            if section in holder.sections:
+                return Standing(path, section, holder.sections[section])
         raise Fault("gone", "This section is no longer on any page. Undo, or look in the bin.")
+
+    def stored(self) -> Iterator[Stored]:
+        """Every stored value of every section and its items."""
+        for standing in self.standing():
+            yield from stored_of(standing)
 
     def page(self, page: str) -> Page:
         """Raises Fault ``gone``."""
@@ -201,19 +268,24 @@ def _canonical(value: Any) -> str:
     return json.dumps(value, sort_keys=True, ensure_ascii=False, separators=(",", ":"))
 
 
-@kept
+@by_identity("texts of pages", most=20_000_000, weigh=len)
 def _page_text(page: Page) -> str:
     return _canonical(page.model_dump(mode="json", exclude_defaults=True))
 
 
-_MOST_PAGES = 10_000
-_pages: dict[str, Page] = {}
+_PAGES: Cache[str, Page] = Cache("pages read", most=30_000_000, weigh=lambda page: 3 * len(_page_text(page)))
 
 
 def _same_page(page: Page) -> Page:
-    if len(_pages) > _MOST_PAGES:
-        _pages.clear()
-    return _pages.setdefault(_page_text(page), page)
+    return _PAGES.get_or_make(_page_text(page), lambda: page)
+
+
+def stored_of(standing: Standing) -> Iterator[Stored]:
+    """The stored values of one section: its own, then those of each item."""
+    section = standing.section
+    yield from (Stored(standing, "", field, value) for field, value in section.fields.items())
+    for key in section.order:
+        yield from (Stored(standing, key, field, value) for field, value in section.items[key].fields.items())
 
 
 def values_of(section: Section) -> list[str]:
@@ -226,28 +298,31 @@ def fields_of(section: Section) -> list[dict[str, str]]:
     return [section.fields, *(section.items[key].fields for key in section.order)]
 
 
-def ordered_sections(page: Page) -> list[tuple[str, Section]]:
-    """The sections of a page as they stand."""
-    return [(key, page.sections[key]) for key in page.order]
-
-
 def ordered_items(section: Section) -> list[tuple[str, Item]]:
     """The items of a section as they stand."""
     return [(key, section.items[key]) for key in section.order]
 
 
+_PRESENT = f'"version":{VERSION}}}'  # how the canonical text of a present document ends: keys are in order
+
+
 def read(text: str) -> Document:
-    """Read a stored document. Raises Fault ``document-unreadable`` with the first reason.
+    """Read a stored document, of this version or an earlier one. Raises Fault ``document-unreadable`` with the reason.
 
     A page that equals one read before is that same object, so that what is kept for it holds in every document.
     """
     try:
-        found = Document.model_validate_json(text)
-        return found.model_copy(update={"pages": {key: _same_page(page) for key, page in found.pages.items()}})
+        if text.endswith(_PRESENT):
+            found = Document.model_validate_json(text)
+        else:
+            found = Document.model_validate(migrated(json.loads(text)))
     except ValidationError as error:
         first = error.errors()[0]
         where = ".".join(str(step) for step in first["loc"])
         raise Fault("document-unreadable", f"The document cannot be read: {where}: {first['msg']}.") from error
+    except (ValueError, TypeError, RecursionError) as error:
+        raise Fault("document-unreadable", f"The document cannot be read: it is not JSON: {error}.") from error
+    return found.model_copy(update={"pages": {key: _same_page(page) for key, page in found.pages.items()}})
 
 
 Whole = TypeVar("Whole", bound=Strict)

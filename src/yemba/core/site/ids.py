@@ -1,7 +1,10 @@
 """Stable ids for pages, sections, items, colours and pictures."""
 
 import secrets
+from collections.abc import Callable
 
+Ids = Callable[[], str]
+"""Gives an id that nothing has yet, another each time."""
 _LETTERS = "abcdefghjkmnpqrstuvwxyz23456789"  # none that are mistaken for another
 
 

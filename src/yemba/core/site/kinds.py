@@ -2,110 +2,73 @@
 
 from __future__ import annotations
 
-import re
-from collections.abc import Callable
-from datetime import date, time
-from decimal import Decimal
-from typing import Literal
+from functools import cached_property
 
-from yemba.core.errors import Fault
-from yemba.core.site.document import Strict
-from yemba.core.site.settings import Between, Line
-from yemba.core.site.words import clean_words
+from pydantic import field_validator
 
-FieldType = Literal["line", "words", "link", "picture", "price", "date", "time", "percent"]
+from yemba.core.errors import Fault, nearest
+from yemba.core.strict import Strict
+from yemba.core.type.levels import LEVELS
+from yemba.core.value.field_types import field_types
+from yemba.core.value.kind import Kind
 
-_PRICE = re.compile(r"(from )?(\d{1,7}(?:\.\d{1,2})?)")
-_ADDRESS = re.compile(r"(page:x?\w+|https?://[^\s/]+\.[^\s]+|mailto:[^\s@]+@[^\s@]+|tel:\+?[\d ()-]{3,})")
-_LEADS = ("link",)  # fields that say where another leads
-_MOST_WORDS = 12_000
+DATES, HOURS, MESSAGES = "dates", "hours", "messages"
+ROLES = {
+    DATES: "its items are dates: title, day, begins, ends, place, text",
+    HOURS: "it says where and when: address, telephone, mail; items of days, opens, closes",
+    MESSAGES: "visitors send messages through it: items ask further questions by label",
+}
+"""What a kind may be to the rest of a site, with the fields that this takes."""
 
 
 class Field(Strict):
     """One field of a section or an item; `starter` are the words a new one begins with.
 
-    `heads` says that an item's field is set as a heading; `level` in which level of text it is set.
+    `heads` says that an item's field is set as a heading, `level` in which level of text it is set, `will_do` that the
+    starter words may stay as they are.
     """
 
     slug: str
     name: str
-    type: FieldType
+    type: str
     limit: int = 160
     starter: str = ""
     needed: bool = False
     heads: bool = False
     level: str = "body"
+    will_do: bool = False
+
+    @field_validator("type")
+    @classmethod
+    def _known_type(cls, named: str) -> str:
+        return _known(named, field_types())
+
+    @field_validator("level")
+    @classmethod
+    def _known_level(cls, named: str) -> str:
+        return _known(named, LEVELS)
+
+    @cached_property
+    def kind(self) -> Kind:
+        """The kind of value it holds."""
+        return field_types()[self.type].of_field(self.limit, self.needed)
 
     @property
     def sets_text(self) -> bool:
         """Whether it shows as text, which may be set otherwise as a one-off."""
-        return self.type not in ("picture", "percent") and not (self.type == "link" and self.slug in _LEADS)
+        return self.kind.sets_text
 
     def read(self, typed: str) -> str:
         """What is stored for what was typed. Raises Fault naming the value and the cure."""
-        match self.type:
-            case "line":
-                return Line(self.limit, empty=not self.needed).read(typed, self.name, self.slug)
-            case "words":
-                return self._words(typed)
-            case "price":
-                return self._price(typed.strip())
-            case "date":
-                return self._moment(typed.strip(), _date, "a date such as 2027-03-14")
-            case "time":
-                return self._moment(typed.strip(), _time, "a time such as 18:30")
-            case "link":
-                return self._link(typed.strip())
-            case "percent":
-                return f"{Between(0, 100, '%').read(typed, self.name, self.slug):.0f}" if typed.strip() else ""
-            case "picture":
-                return typed
+        return str(self.kind.read(typed, self.name, self.slug))
 
-    def _words(self, typed: str) -> str:
-        if len(typed) > _MOST_WORDS:
-            raise Fault(
-                "too-long",
-                f"{self.name} has {len(typed)} letters. At most {_MOST_WORDS} fit in one section; "
-                "move the rest to a second one.",
-                self.slug,
-            )
-        return clean_words(typed)
 
-    def _price(self, typed: str) -> str:
-        if not typed:
-            return ""
-        match = _PRICE.fullmatch(typed.lower().replace(",", "."))
-        if match is None:
-            raise Fault(
-                "price-unreadable",
-                f"“{typed}” is not a price. Write 24, 24.50 or from 40; leave it empty for none.",
-                self.slug,
-            )
-        return f"{match.group(1) or ''}{Decimal(match.group(2)):.2f}"
-
-    def _moment(self, typed: str, parse: Callable[[str], str], example: str) -> str:
-        if not typed:
-            return ""
-        try:
-            return parse(typed)
-        except ValueError:
-            raise Fault("moment-unreadable", f"“{typed}” is not {example}.", self.slug) from None
-
-    def _link(self, typed: str) -> str:
-        if not typed:
-            return ""
-        if "@" in typed and ":" not in typed:
-            typed = f"mailto:{typed}"
-        elif ":" not in typed and "." in typed:
-            typed = f"https://{typed}"
-        if not _ADDRESS.fullmatch(typed):
-            raise Fault(
-                "link-unreadable",
-                f"“{typed}” is not an address Yemba can link to. Choose a page, or write "
-                "https://…, a mail address, or tel: and a number.",
-                self.slug,
-            )
-        return typed
+def _known(named: str, known: object) -> str:
+    """Raises ValueError with the nearest right name."""
+    names = list(known)  # type: ignore[call-overload]
+    if named not in names:
+        raise ValueError(f"“{named}” is none; {nearest(named, names)}")
+    return named
 
 
 SHARED = (
@@ -133,22 +96,35 @@ class ItemShape(Strict):
 
 
 class SectionKind(Strict):
-    """`layouts` has at least two; the first is the nearest twin for any layout it lacks."""
+    """The first of `layouts` is the nearest twin for any layout it lacks. `roles` are keys of ROLES."""
 
     slug: str
     name: str
     purpose: str
+    roles: list[str] = []
     layouts: list[Layout]
     fields: list[Field]
     items: ItemShape | None = None
 
-    def field(self, slug: str) -> Field:
-        """Raises Fault ``no-such-field``."""
-        return _named(self.fields, slug, self.name)
+    @field_validator("roles")
+    @classmethod
+    def _known_roles(cls, named: list[str]) -> list[str]:
+        return [_known(role, ROLES) for role in named]
 
-    def item_field(self, slug: str) -> Field:
-        """Raises Fault ``no-such-field``."""
-        return _named(self.items.fields if self.items else [], slug, self.name)
+    @field_validator("layouts")
+    @classmethod
+    def _some_layout(cls, layouts: list[Layout]) -> list[Layout]:
+        if not layouts:
+            raise ValueError("a kind has one layout or more")
+        return layouts
+
+    def fields_of(self, item: str) -> list[Field]:
+        """The fields of a section, or of one of its items where `item` is an id."""
+        return (self.items.fields if self.items else []) if item else self.fields
+
+    def field(self, slug: str, item: str = "") -> Field:
+        """A field of a section, or of one of its items where `item` is an id. Raises Fault ``no-such-field``."""
+        return _named(self.fields_of(item), slug, self.name)
 
     def sizes(self, layout: str) -> str:
         return next((known.sizes for known in self.layouts if known.slug == layout), "")
@@ -162,11 +138,3 @@ def _named(fields: list[Field], slug: str, where: str) -> Field:
         if field.slug == slug:
             return field
     raise Fault("no-such-field", f"{where} has no field “{slug}”.")
-
-
-def _date(typed: str) -> str:
-    return date.fromisoformat(typed).isoformat()
-
-
-def _time(typed: str) -> str:
-    return f"{time.fromisoformat(typed.zfill(5)):%H:%M}"

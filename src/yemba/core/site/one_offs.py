@@ -9,97 +9,125 @@ from collections.abc import Iterator, Mapping
 from typing import NamedTuple
 
 from yemba.core.colour.srgb import Colour
+from yemba.core.place import OfOneOff, OfSection, Place
 from yemba.core.site.catalogue import Catalogue, Family
-from yemba.core.site.document import Section, ordered_sections
+from yemba.core.site.document import Section, Standing
 from yemba.core.site.kinds import Field
 from yemba.core.site.resolve import Look
-from yemba.core.site.settings import Between, Identifier, OneOf, Rule
 from yemba.core.type.levels import STYLES, Text
 from yemba.core.type.scale import Fluid, calm_size
+from yemba.core.value.choice import Choice
+from yemba.core.value.colour import ColourCode
+from yemba.core.value.face import Face
+from yemba.core.value.kind import Kind
+from yemba.core.value.number import Number
 
 ALIGNMENTS = {"start": "At the start", "center": "Centred", "end": "At the end"}
-RULES: Mapping[str, Rule] = {
-    "face": Identifier(),
-    "size": Between(10, 160, "px", 0.5),
-    "weight": Between(100, 900, "", 10),
-    "style": OneOf(STYLES),
-    "colour": Identifier(),
-    "align": OneOf(ALIGNMENTS),
+_ALIGNED = {value: name.lower() for value, name in ALIGNMENTS.items()}
+_STYLED = {value: name.lower() for value, name in STYLES.items()}
+
+
+class Property(NamedTuple):
+    """Something that may be set apart: its name, and the kind of value it is."""
+
+    name: str
+    kind: Kind
+
+
+PROPERTIES: Mapping[str, Property] = {
+    "face": Property("Typeface", Face()),
+    "size": Property("Size", Number(10, 160, "px", 0.5)),
+    "weight": Property("Weight", Number(100, 900, "", 10)),
+    "style": Property("Style", Choice(_STYLED)),
+    "colour": Property("Colour", ColourCode()),
+    "align": Property("Alignment", Choice(_ALIGNED)),
 }
-"""What may be a one-off of a text. A colour is "@" and a brand colour's id, or a code."""
-NAMES = {
-    "face": "Typeface",
-    "size": "Size",
-    "weight": "Weight",
-    "style": "Style",
-    "colour": "Colour",
-    "align": "Alignment",
-}
+"""What may be a one-off of a text."""
 
 
 class OneOff(NamedTuple):
     """`path` is where it stands in the document; `applies` says whether the present template shows it. `element` is ""
-    for one of a whole section, `control` the id of the control that decides it."""
+    for one of a whole section. `value` is in words, `otherwise` what would stand there without it."""
 
-    page: str
-    section: str
+    standing: Standing
     where: str
     what: str
     value: str
     otherwise: str
     applies: bool
     path: tuple[str, ...]
+    place: Place
     element: str = ""
-    control: str = ""
 
     @property
     def key(self) -> str:
         """What it is known by: its path as one word."""
         return "/".join(self.path[3:])  # section ids are unique on a site
 
+    @property
+    def property(self) -> str:
+        """The key of its property, or "layout" or "ground"."""
+        return self.path[-1]
+
 
 def one_offs(look: Look) -> list[OneOff]:
-    """Every one-off of the site, pages in their order; `otherwise` is what would stand there without it."""
-    return [
-        one
-        for page_id, page in look.document.ordered_pages()
-        for key, section in ordered_sections(page)
-        for one in of_section(look, page_id, key, section)
-    ]
+    """Every one-off of the site, as its sections stand."""
+    return [one for standing in look.document.standing() for one in of_section(look, standing)]
 
 
-def of_section(look: Look, page: str, key: str, section: Section) -> Iterator[OneOff]:
-    kind = look.catalogue.kind(section.kind)
-    where, here = f"{kind.name} on {look.document.pages[page].name}", ("pages", page, "sections", key)
-    bare = section.model_copy(update={"layout": None, "ground": None})
-    if section.layout:
-        names, shown = kind.layout_names(), look.layout(section).value == section.layout
-        said = names.get(section.layout, section.layout), names[look.layout(bare).value]
-        yield OneOff(page, key, where, "Layout", *said, shown, (*here, "layout"), control=f"layout-of-{key}")
-    if section.ground:
-        names = look.ground_names
-        said = names.get(section.ground, section.ground), names[look.ground(bare).value]
-        shown = look.ground(section).value == section.ground
-        yield OneOff(page, key, where, "Ground", *said, shown, (*here, "ground"), control=f"ground-of-{key}")
+def of_section(look: Look, standing: Standing) -> Iterator[OneOff]:
+    """Those of one section."""
+    where = look.where(standing)
+    yield from _of_whole(look, standing, where)
+    section = standing.section
     for element, values in section.one_offs.items():
         field = field_of(look.catalogue, section, element)
         if field is None:
             continue  # its entry is gone; undo brings both back
         text = look.texts[level_of(look, section, element)]
-        for name, value in values.items():
-            what = f"{NAMES[name]} of the {_named(section, element, field)}"
-            said = in_words(look, name, value), _otherwise(look, section, name, text)
-            path = (*here, "one_offs", element, name)
-            yield OneOff(page, key, where, what, *said, True, path, element, f"one-{element}-{name}")
+        for key, value in values.items():
+            yield OneOff(
+                standing=standing,
+                where=where,
+                what=f"{PROPERTIES[key].name} of the {_named(section, element, field)}",
+                value=in_words(look, key, value),
+                otherwise=_otherwise(look, section, key, text),
+                applies=True,
+                path=(*standing.path, "one_offs", element, key),
+                place=OfOneOff(standing.key, element, key),
+                element=element,
+            )
+
+
+def _of_whole(look: Look, standing: Standing, where: str) -> Iterator[OneOff]:
+    """A layout and a ground that the owner chose for a section."""
+    section = standing.section
+    layouts = look.catalogue.kind(section.kind).layout_names()
+    for what, names, resolve in (
+        ("layout", layouts, look.layout_of),
+        ("ground", look.ground_names, look.ground_of),
+    ):
+        stored = getattr(section, what)
+        if stored:
+            shown, otherwise = resolve(section.kind, stored).value, resolve(section.kind, None).value
+            yield OneOff(
+                standing=standing,
+                where=where,
+                what=what.capitalize(),
+                value=names.get(stored, stored),
+                otherwise=names[otherwise],
+                applies=shown == stored,
+                path=(*standing.path, what),
+                place=OfSection(standing.key, what),
+            )
 
 
 def field_of(catalogue: Catalogue, section: Section, element: str) -> Field | None:
     """The field an element shows; None for one that the section does not have."""
-    kind = catalogue.kind(section.kind)
     item, _, slug = element.rpartition(".")
-    if item and (item not in section.items or kind.items is None):
+    if item and item not in section.items:
         return None
-    fields = kind.items.fields if item and kind.items else kind.fields
+    fields = catalogue.kind(section.kind).fields_of(item)
     return next((field for field in fields if field.slug == slug and field.sets_text), None)
 
 
@@ -118,22 +146,16 @@ def _named(section: Section, element: str, field: Field) -> str:
     return f"{field.name.lower()} of entry {section.order.index(item) + 1}" if item else field.name.lower()
 
 
-def in_words(look: Look, name: str, value: str) -> str:
+def in_words(look: Look, key: str, value: str) -> str:
     """A one-off's value as its owner knows it."""
-    rule = RULES[name]
-    if name == "face":
-        family = look.families.get(value)
-        return family.name if family else "a face that is gone"
-    if name == "colour":
-        found = look.read_colour(value)
-        return (look.brand_name(found.colour) or found.colour.hex) if found else "a colour that is gone"
-    if isinstance(rule, OneOf):
-        return rule.choices.get(value, value).lower()
-    return f"{value} {rule.unit}".strip() if isinstance(rule, Between) else value
+    kind = PROPERTIES[key].kind
+    if kind.refers_to == "face" and value not in look.families:
+        return "a face that is gone"
+    return kind.say(value, look)
 
 
-def _otherwise(look: Look, section: Section, name: str, text: Text) -> str:
-    match name:
+def _otherwise(look: Look, section: Section, key: str, text: Text) -> str:
+    match key:
         case "face":
             return look.families[text.face].name
         case "size":
@@ -141,14 +163,14 @@ def _otherwise(look: Look, section: Section, name: str, text: Text) -> str:
         case "weight":
             return f"{text.weight}"
         case "style":
-            return STYLES[text.style].lower()
+            return _STYLED[text.style]
         case "colour":
             return f"{look.ground_names[look.ground(section).value]}’s own"
         case _:
             return "the layout’s own"
 
 
-class Shown(NamedTuple):
+class Apart(NamedTuple):
     """The one-offs of an element as they show; None or "" for what is not set, or names what is gone."""
 
     face: Family | None
@@ -158,11 +180,11 @@ class Shown(NamedTuple):
     colour: Colour | None
 
 
-def shown_values(look: Look, section: Section, element: str) -> Shown:
-    stored = section.one_offs.get(element, {})
+def apart(look: Look, stored: Mapping[str, str]) -> Apart:
+    """One-offs of an element, as stored, resolved."""
     size, colour = stored.get("size"), stored.get("colour")
     read = look.read_colour(colour) if colour else None
-    return Shown(
+    return Apart(
         face=look.families.get(stored.get("face", "")),
         size=Fluid(calm_size(float(size)), float(size)) if size else None,
         weight=stored.get("weight", ""),
@@ -181,6 +203,6 @@ def weights_of_one_offs(look: Look) -> list[int]:
     return [int(weight) for weight in _given(look, "weight")]
 
 
-def _given(look: Look, name: str) -> list[str]:
-    sections = (section for page in look.document.pages.values() for section in page.sections.values())
-    return sorted({v[name] for section in sections for v in section.one_offs.values() if name in v})
+def _given(look: Look, key: str) -> list[str]:
+    values = (of for standing in look.document.standing() for of in standing.section.one_offs.values())
+    return sorted({of[key] for of in values if key in of})

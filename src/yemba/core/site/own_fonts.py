@@ -8,7 +8,7 @@ from typing import Any
 
 from yemba.core.site.catalogue import Catalogue, Family, FontFile
 from yemba.core.site.document import Document, OwnFamily, OwnFont
-from yemba.core.site.settings import names_family
+from yemba.core.site.settings import referring
 from yemba.core.type.facts import REGULAR, Facts
 from yemba.core.type.intake import Taken
 
@@ -73,6 +73,6 @@ def plain_facts(facts: Facts) -> dict[str, Any]:
 
 def settings_with(document: Document, font: str) -> Iterator[tuple[str, str]]:
     """Where a font is chosen: (home, key) of every setting that names it."""
-    for home in ("sheet", "parts"):
-        held = getattr(document, home)
-        yield from ((home, key) for key, value in held.items() if value == font and names_family(key))
+    for setting in referring("face"):
+        if getattr(document, setting.home).get(setting.key) == font:
+            yield setting.home, setting.key

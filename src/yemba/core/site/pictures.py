@@ -4,41 +4,36 @@ from __future__ import annotations
 
 from typing import NamedTuple
 
-from yemba.core.site.document import Document
-from yemba.core.site.settings import SETTINGS
+from yemba.core.place import OfField, OfSetting, Place
+from yemba.core.site.document import Document, Standing
+from yemba.core.site.settings import referring
 
 
 class Use(NamedTuple):
-    """A field that shows a picture: of a section, or of one of its items. `page` is "" for what every page shares:
-    the logo and the picture behind the header, whose `field` is the design value."""
+    """A field that shows a picture: of a section, or of one of its items. Where `standing` is None it is a design value
+    (the logo, the picture behind the header), and `field` its key."""
 
-    page: str
-    section: str = ""
-    item: str = ""
-    field: str = ""
+    path: tuple[str, ...]
+    place: Place
+    field: str
+    standing: Standing | None = None
 
     @property
-    def path(self) -> tuple[str, ...]:
-        """Where the picture's id stands in the document."""
-        if not self.page:
-            return (SETTINGS[self.field].home, self.field)
-        inner = ("items", self.item) if self.item else ()
-        return ("pages", self.page, "sections", self.section, *inner, "fields", self.field)
+    def page(self) -> str:
+        """The id of its page, "" for what stands on every page."""
+        return self.standing.page if self.standing else ""
 
 
 def uses(document: Document) -> dict[str, list[Use]]:
-    """For every picture of the document the places that show it, pages in their order."""
+    """For every picture of the document the places that show it: design values, then sections as they stand."""
     found: dict[str, list[Use]] = {key: [] for key in document.pictures}
-    for key in ("logo.picture", "header.backdrop"):
-        shared = getattr(document, SETTINGS[key].home).get(key)
+    for setting in referring("picture"):
+        shared = getattr(document, setting.home).get(setting.key)
         if shared in found:
-            found[shared].append(Use("", field=key))
-    for page_id, page in document.ordered_pages():
-        for key in page.order:
-            section = page.sections[key]
-            holders = [("", section.fields), *((item, section.items[item].fields) for item in section.order)]
-            for item, fields in holders:
-                for field, value in fields.items():
-                    if value in found:
-                        found[value].append(Use(page_id, key, item, field))
+            found[shared].append(Use((setting.home, setting.key), OfSetting(setting.key), setting.key))
+    for stored in document.stored():
+        if stored.value in found:
+            standing = stored.standing
+            place = OfField(standing.key, stored.field, stored.item)
+            found[stored.value].append(Use(stored.path, place, stored.field, standing))
     return found

@@ -12,10 +12,14 @@ from typing import Any, NamedTuple
 
 from yemba.core.colour.grounds import GROUND_NAMES, ByHand, Ground, work_out
 from yemba.core.colour.srgb import Colour, Read, from_hex, read
+from yemba.core.language import Language
+from yemba.core.layout.arrangement import Arrangement
+from yemba.core.part.part import parts
 from yemba.core.site.catalogue import Catalogue, Family
-from yemba.core.site.document import Document, Section
+from yemba.core.site.document import Document, Section, Standing
 from yemba.core.site.own_fonts import own_families
-from yemba.core.site.settings import SETTINGS, setting
+from yemba.core.site.setting import PARTS, SHEET, SITE
+from yemba.core.site.settings import SETTINGS, refers, setting
 from yemba.core.type.facts import FULL, REGULAR
 from yemba.core.type.levels import LEVELS, STEPPED, Level, Text
 from yemba.core.type.scale import Fluid, calm, line_height, phone_base, scale
@@ -29,12 +33,17 @@ COMFORTABLE = (45, 75)  # characters a line: Bringhurst, The Elements of Typogra
 class Origin(StrEnum):
     """The layer that decided a value, as the owner hears it."""
 
+    SITE = "you, for this site"
     ENGINE = "Yemba’s default"
     TEMPLATE = "the template"
     SHEET = "your brand sheet"
     PART = "you, for this part"
     SECTION = "you, for this section"
     ONE_OFF = "you, as a one-off here"
+
+
+_ORIGINS = {SITE: Origin.SITE, SHEET: Origin.SHEET, PARTS: Origin.PART}
+"""By where a document keeps a value."""
 
 
 class Resolved(NamedTuple):
@@ -61,11 +70,10 @@ class Look:
     def resolve(self, key: str) -> Resolved:
         """A setting's value; one that the template cannot show is passed over. Raises Fault ``no-such-setting``."""
         home = setting(key).home
-        if key in self.document.parts and self._shows(key, self.document.parts[key]):
-            return Resolved(self.document.parts[key], Origin.PART)
-        if key in self.document.sheet and self._shows(key, self.document.sheet[key]):
-            return Resolved(self.document.sheet[key], Origin.SHEET)
-        if home == "sheet" and self._ready and key in self._ready.values:
+        mine = getattr(self.document, home)
+        if key in mine and self._shows(key, mine[key]):
+            return Resolved(mine[key], _ORIGINS[home])
+        if home == SHEET and self._ready and key in self._ready.values:
             return Resolved(self._ready.values[key], Origin.SHEET, self._ready.name)
         own = self.template.sheets[0].values
         for layer in (self.template.design, own):
@@ -74,7 +82,7 @@ class Look:
         return Resolved(SETTINGS[key].default, Origin.ENGINE)
 
     def _shows(self, key: str, value: Any) -> bool:
-        if key.endswith(".ground") and value not in self.grounds:
+        if refers(key, "ground") and value not in self.grounds:
             return False  # a ground that was taken away
         return self.template.shows(key, value)
 
@@ -83,19 +91,28 @@ class Look:
 
     def layout(self, section: Section) -> Resolved:
         """A stored layout that the kind or the template does not have is kept, and its nearest twin shown."""
-        kind = self.catalogue.kind(section.kind)
-        known = {slug for slug in kind.layout_names() if self.template.shows(section.kind, slug)}
-        if section.layout in known:
-            return Resolved(section.layout, Origin.SECTION)
-        wanted = self.template.layouts.get(section.kind)
+        return self.layout_of(section.kind, section.layout)
+
+    def layout_of(self, kind: str, stored: str | None) -> Resolved:
+        """As `layout`, for a kind and what is stored; a template that lacks all of a kind's has its first."""
+        shape = self.catalogue.kind(kind)
+        known = [slug for slug in shape.layout_names() if self.template.shows(kind, slug)]
+        if stored in known:
+            return Resolved(stored, Origin.SECTION)
+        wanted = self.template.layouts.get(kind)
         if wanted in known:
             return Resolved(wanted, Origin.TEMPLATE, self.template.name)
-        return Resolved(kind.layouts[0].slug, Origin.ENGINE)
+        return Resolved(known[0] if known else shape.layouts[0].slug, Origin.ENGINE)
 
     def ground(self, section: Section) -> Resolved:
-        if section.ground in self.grounds:
-            return Resolved(section.ground, Origin.SECTION)
-        wanted = self.template.grounds.get(section.kind)
+        """A stored ground that is gone is passed over."""
+        return self.ground_of(section.kind, section.ground)
+
+    def ground_of(self, kind: str, stored: str | None) -> Resolved:
+        """As `ground`, for a kind and what is stored."""
+        if stored in self.grounds:
+            return Resolved(stored, Origin.SECTION)
+        wanted = self.template.grounds.get(kind)
         if wanted in self.grounds:
             return Resolved(wanted, Origin.TEMPLATE, self.template.name)
         return Resolved("light", Origin.ENGINE)
@@ -195,6 +212,23 @@ class Look:
             self.template.measures.measure * 16 / (self.sizes["body"].high * body.average_width / body.units_per_em)
         )
         return self.value("type.measure") or min(COMFORTABLE[1], max(COMFORTABLE[0], round(natural)))
+
+    def where(self, standing: Standing) -> str:
+        """A section as its owner knows it: "Offers on Home"."""
+        kind = self.catalogue.kind(standing.section.kind).name
+        if standing.part:
+            return f"{kind} in the {parts()[standing.part].name.lower() if standing.part in parts() else standing.part}"
+        return f"{kind} on {self.document.pages[standing.page].name}"
+
+    @cached_property
+    def arrangement(self) -> Arrangement:
+        """How the header's pieces stand."""
+        return self.catalogue.arrangement(self.value("header.arrangement"))
+
+    @cached_property
+    def language(self) -> Language:
+        """What the site is written in."""
+        return self.catalogue.language(self.value("site.language"))
 
     @cached_property
     def families(self) -> dict[str, Family]:

@@ -5,14 +5,17 @@ from __future__ import annotations
 from typing import Any
 
 from yemba.core.calendar.weekdays import days_in
-from yemba.core.site.document import Document, Page, Section, ordered_items, ordered_sections
+from yemba.core.site.document import Page, Section, ordered_items
+from yemba.core.site.kinds import DATES, HOURS
+from yemba.core.site.resolve import Look
 from yemba.core.site.words import plain
 
 
-def business(document: Document, address: str) -> dict[str, Any]:
+def business(look: Look, address: str) -> dict[str, Any]:
     """schema.org LocalBusiness: name, address of the site, and what the first hours and place say."""
+    document = look.document
     first = document.pages[document.order[0]]
-    told: dict[str, Any] = {
+    made: dict[str, Any] = {
         "@context": "https://schema.org",
         "@type": "LocalBusiness",
         "name": document.name,
@@ -20,49 +23,58 @@ def business(document: Document, address: str) -> dict[str, Any]:
         "image": f"{address}sharing.png",
     }
     if first.description or document.tagline:
-        told["description"] = first.description or document.tagline
-    place = _first(document, "hours-and-place")
-    if place is None:
-        return told
-    fields = place.fields
-    if where := plain(fields.get("address", "").replace("<br>", ", ").replace("</p><p>", ", ")):
-        told["address"] = {"@type": "PostalAddress", "streetAddress": where}
-    told |= {key: fields[field] for key, field in (("telephone", "telephone"), ("email", "mail")) if fields.get(field)}
-    if hours := [found for _, item in ordered_items(place) if (found := _hours(item.fields))]:
-        told["openingHoursSpecification"] = hours
-    return told
+        made["description"] = first.description or document.tagline
+    place = _first_of_role(look, HOURS)
+    return made | (_place(place) if place else {})
 
 
-def events(document: Document, page: Page, address: str) -> list[dict[str, Any]]:
+def _place(section: Section) -> dict[str, Any]:
+    """Address, telephone, mail and hours, as far as they are given."""
+    fields, made = section.fields, {}
+    where = plain(fields.get("address", "").replace("<br>", ", ").replace("</p><p>", ", "))
+    if where:
+        made["address"] = {"@type": "PostalAddress", "streetAddress": where}
+    for key, field in (("telephone", "telephone"), ("email", "mail")):
+        if fields.get(field):
+            made[key] = fields[field]  # type: ignore[assignment]
+    hours = [_hours(item.fields) for _, item in ordered_items(section)]
+    if known := [one for one in hours if one]:
+        made["openingHoursSpecification"] = known  # type: ignore[assignment]
+    return made
+
+
+def events(look: Look, page: Page, address: str) -> list[dict[str, Any]]:
     """schema.org Event for each date on a page that says its day."""
-    organiser = {"@type": "Organization", "name": document.name, "url": address}
-    found = []
-    for _, section in ordered_sections(page):
-        if section.kind != "dates":
-            continue
-        for _, item in ordered_items(section):
-            fields = item.fields
-            if not fields.get("day") or not fields.get("title"):
-                continue
-            event: dict[str, Any] = {
-                "@context": "https://schema.org",
-                "@type": "Event",
-                "name": fields["title"],
-                "startDate": _moment(fields["day"], fields.get("begins")),
-                "location": {"@type": "Place", "name": fields.get("place") or document.name},
-                "organizer": organiser,
-            }
-            if fields.get("ends"):
-                event["endDate"] = _moment(fields["day"], fields["ends"])
-            if text := plain(fields.get("text", "")):
-                event["description"] = text
-            found.append(event)
-    return found
+    name = look.document.name
+    organiser = {"@type": "Organization", "name": name, "url": address}
+    return [
+        _event(item.fields, name, organiser)
+        for _, section in page.ordered()
+        if DATES in look.catalogue.kind(section.kind).roles
+        for _, item in ordered_items(section)
+        if item.fields.get("day") and item.fields.get("title")
+    ]
 
 
-def _first(document: Document, kind: str) -> Section | None:
-    every = (section for _, page in document.ordered_pages() for _, section in ordered_sections(page))
-    return next((section for section in every if section.kind == kind), None)
+def _event(fields: dict[str, str], name: str, organiser: dict[str, str]) -> dict[str, Any]:
+    event: dict[str, Any] = {
+        "@context": "https://schema.org",
+        "@type": "Event",
+        "name": fields["title"],
+        "startDate": _moment(fields["day"], fields.get("begins")),
+        "location": {"@type": "Place", "name": fields.get("place") or name},
+        "organizer": organiser,
+    }
+    if fields.get("ends"):
+        event["endDate"] = _moment(fields["day"], fields["ends"])
+    if text := plain(fields.get("text", "")):
+        event["description"] = text
+    return event
+
+
+def _first_of_role(look: Look, role: str) -> Section | None:
+    every = (standing.section for standing in look.document.standing())
+    return next((section for section in every if role in look.catalogue.kind(section.kind).roles), None)
 
 
 def _hours(fields: dict[str, str]) -> dict[str, Any] | None:

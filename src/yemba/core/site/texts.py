@@ -6,17 +6,16 @@ from collections.abc import Iterator
 from html import unescape
 from typing import NamedTuple
 
+from yemba.core.part.part import BEFORE, Part, parts
 from yemba.core.site.catalogue import Family
-from yemba.core.site.document import Section, ordered_sections
-from yemba.core.site.one_offs import field_of, level_of, shown_values
+from yemba.core.site.document import Standing, stored_of
+from yemba.core.site.one_offs import apart, field_of, level_of
 from yemba.core.site.resolve import Look
 from yemba.core.site.words import plain
 
-_PARTS = "the header"
 
-
-class Shown(NamedTuple):
-    """`words` without markup; `page` and `section` are "" for what stands in the header."""
+class SiteText(NamedTuple):
+    """`words` without markup; `page` and `section` are "" for what stands on every page."""
 
     page: str
     section: str
@@ -27,29 +26,32 @@ class Shown(NamedTuple):
     words: str
 
 
-def texts(look: Look) -> Iterator[Shown]:
-    """Those of the header, then page by page; numbers that a layout works out are not among them."""
-    document = look.document
-    yield Shown("", "", _PARTS, "name", "title", look.face("title"), document.name)
-    if document.tagline:
-        yield Shown("", "", _PARTS, "tagline", "small", look.face("small"), document.tagline)
-    for page_id, page in document.ordered_pages():
-        entry = document.navigation.names.get(page_id, page.name)
-        yield Shown(page_id, "", _PARTS, "navigation", "navigation", look.face("navigation"), entry)
-        for section_id, section in ordered_sections(page):
-            where = f"{look.catalogue.kind(section.kind).name} on {page.name}"
-            for element, stored in _elements(section):
-                if stored and field_of(look.catalogue, section, element):
-                    level = level_of(look, section, element)
-                    family = shown_values(look, section, element).face or look.face(level)
-                    words = unescape(plain(stored))
-                    yield Shown(page_id, section_id, where, element, level, family, words)
-    footer = f"{look.value('footer.words')} {look.value('footer.copyright')}"
-    yield Shown("", "", "the footer", "words", "footer", look.face("footer"), footer)
+def texts(look: Look) -> Iterator[SiteText]:
+    """In the order they stand: parts before the content, pages, parts after it. Numbers that a layout works out are not
+    among them."""
+    for part in parts().values():
+        if part.stands == BEFORE:
+            yield from _of_part(look, part)
+    for standing in look.document.standing():
+        yield from _of_section(look, standing)
+    for part in parts().values():
+        if part.stands != BEFORE:
+            yield from _of_part(look, part)
 
 
-def _elements(section: Section) -> Iterator[tuple[str, str]]:
-    """Every stored value by its element."""
-    yield from section.fields.items()
-    for key in section.order:
-        yield from ((f"{key}.{slug}", value) for slug, value in section.items[key].fields.items())
+def _of_part(look: Look, part: Part) -> Iterator[SiteText]:
+    where = f"the {part.name.lower()}"
+    for text in part.texts(look):
+        level = part.element(text.element).level
+        yield SiteText(text.page, "", where, text.element, level, look.face(level), text.words)
+
+
+def _of_section(look: Look, standing: Standing) -> Iterator[SiteText]:
+    section, where = standing.section, look.where(standing)
+    for stored in stored_of(standing):
+        if not stored.value or not field_of(look.catalogue, section, stored.element):
+            continue
+        level = level_of(look, section, stored.element)
+        family = apart(look, section.one_offs.get(stored.element, {})).face or look.face(level)
+        words = unescape(plain(stored.value))
+        yield SiteText(standing.page, standing.key, where, stored.element, level, family, words)

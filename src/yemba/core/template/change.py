@@ -6,8 +6,8 @@ from collections import Counter
 from collections.abc import Iterator
 from typing import NamedTuple
 
-from yemba.core.change.said import said
-from yemba.core.site.document import Section, ordered_sections, values_of
+from yemba.core.change.words import value_in_words
+from yemba.core.site.document import Section
 from yemba.core.site.one_offs import OneOff, one_offs
 from yemba.core.site.resolve import Look
 from yemba.core.site.settings import SETTINGS
@@ -63,7 +63,7 @@ def set_aside(look: Look) -> list[str]:
     """Choices of the owner that the present template cannot show, in words. They are kept in the document."""
     document = look.document
     values = [
-        f"{SETTINGS[key].name}: {said(key, value)}"
+        f"{SETTINGS[key].name}: {value_in_words(key, value, look)}"
         for key, value in (*document.parts.items(), *document.sheet.items())
         if not look.template.shows(key, value)
     ]
@@ -73,56 +73,60 @@ def set_aside(look: Look) -> list[str]:
 
 def _stays(look: Look) -> list[Kept]:
     document = look.document
-    sections = [section for page in document.pages.values() for section in page.sections.values()]
-    texts = sum(1 for section in sections for value in values_of(section) if value)
-    listed = (
-        ("page", len(document.pages)),
-        ("section", len(sections)),
-        ("text and link", texts),
-        ("picture", len(document.pictures)),
-        ("font of your own", len(document.fonts)),
-        ("menu entry", len(document.pages) - len(document.navigation.hidden)),
-    )
-    return [Kept(_plural(what, count), count) for what, count in listed if count]
+    counts = {
+        "page": len(document.pages),
+        "section": sum(1 for _ in document.standing()),
+        "text and link": sum(1 for stored in document.stored() if stored.value),
+        "picture": len(document.pictures),
+        "font of your own": len(document.fonts),
+        "menu entry": len(document.pages) - len(document.navigation.hidden),
+    }
+    return [Kept(_plural(what, count), count) for what, count in counts.items() if count]
+
+
+_PLURALS = {
+    "menu entry": "menu entries",
+    "text and link": "texts and links",
+    "font of your own": "fonts of your own",
+}
 
 
 def _plural(what: str, count: int) -> str:
-    if count == 1:
-        return what
-    return {
-        "menu entry": "menu entries",
-        "text and link": "texts and links",
-        "font of your own": "fonts of your own",
-    }.get(what, f"{what}s")
+    return what if count == 1 else _PLURALS.get(what, f"{what}s")
 
 
 def _values(now: Look, then: Look) -> Iterator[Differs]:
+    """Design values that differ; levels of text and the palette are told as wholes."""
     for key, setting in SETTINGS.items():
-        if key != "palette" and key.partition(".")[0] not in LEVELS and now.value(key) != then.value(key):
-            yield Differs(setting.name, said(key, now.value(key), now), said(key, then.value(key), then), 0)
+        apart = key == "palette" or key.partition(".")[0] in LEVELS
+        if not apart and now.value(key) != then.value(key):
+            yield Differs(setting.name, *_both(key, now, then), 0)
     if now.value("palette") != then.value("palette"):
-        was, will = (", ".join(colour["name"] for colour in look.value("palette")) for look in (now, then))
-        yield Differs("Palette", was, will, 0)
+        names = [", ".join(colour["name"] for colour in look.value("palette")) for look in (now, then)]
+        yield Differs("Palette", names[0], names[1], 0)
+
+
+def _both(key: str, now: Look, then: Look) -> tuple[str, str]:
+    """A setting's value in each, in words."""
+    return value_in_words(key, now.value(key), now), value_in_words(key, then.value(key), then)
 
 
 def _levels(now: Look, then: Look) -> Iterator[Differs]:
     """Levels of text, each once with all that differs."""
     for slug, level in LEVELS.items():
-        keys = [(name, f"{slug}.{name}") for name in properties(level)]
-        keys = [(name, key) for name, key in keys if now.value(key) != then.value(key)]
-        if keys:
-            was, will = (", ".join(said(key, look.value(key), look) for _, key in keys) for look in (now, then))
-            yield Differs(f"{level.name}: {', '.join(PROPERTIES[name] for name, _ in keys)}", was, will, 0)
+        keys = {name: f"{slug}.{name}" for name in properties(level)}
+        differing = {name: key for name, key in keys.items() if now.value(key) != then.value(key)}
+        if differing:
+            names = ", ".join(PROPERTIES[name] for name in differing)
+            states = [_both(key, now, then) for key in differing.values()]
+            was, will = (", ".join(state) for state in zip(*states, strict=True))
+            yield Differs(f"{level.name}: {names}", was, will, 0)
 
 
 def _sections(now: Look, then: Look) -> Iterator[Differs]:
     """Layouts and grounds by kind, counted; those an owner chose stay."""
-    counted: Counter[tuple[str, str, str]] = Counter()
-    for _, page in now.document.ordered_pages():
-        for _, section in ordered_sections(page):
-            for what, was, will in _seen(now, then, section):
-                if was != will:
-                    counted[what, was, will] += 1
+    seen = (state for standing in now.document.standing() for state in _seen(now, then, standing.section))
+    counted = Counter(state for state in seen if state[1] != state[2])
     for (what, was, will), places in counted.items():
         yield Differs(what, was, will, places)
 

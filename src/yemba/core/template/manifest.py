@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Any
 
-from yemba.core.site.document import Strict
+from yemba.core.strict import Strict
 
 
 class ReadySheet(Strict):
@@ -17,34 +17,37 @@ class ReadySheet(Strict):
 
 class Measures(Strict):
     """What the stylesheet and the rules are both made from: sizes in the header in em of the text's, `nav_gap` and
-    `gutter` in px, `measure` (the width of a column of text) in rem."""
+    `gutter` in px, `measure` (the width of a column of text) in rem. The defaults are common practice, no source."""
 
-    title_size: float
-    nav_size: float
-    nav_gap: float
-    gutter: float
-    measure: float
+    title_size: float = 1.25
+    nav_size: float = 1.0
+    nav_gap: float = 28
+    gutter: float = 24
+    measure: float = 36
 
 
 class Template(Strict):
-    """`design` are values by setting key; `layouts` and `grounds` by section kind.
+    """`design` are values by setting key; `layouts` and `grounds` by section kind, where they are another than the
+    kind's first layout and the ground "light".
 
     `lacks` names what it cannot show: values by setting key, layouts by section kind. What an owner
     has chosen of these is kept and set aside. `levels` names the level of text, by "KIND.FIELD", where
-    it is another than the kind's. `sheets` are ordered; the first is the template's own.
+    it is another than the kind's. `sheets` are ordered; the first is the template's own. `picture` says whether it
+    brings one of itself.
     """
 
     slug: str
     name: str
     idea: str
-    design: dict[str, Any]
-    measures: Measures
-    layouts: dict[str, str]
-    grounds: dict[str, str]
+    design: dict[str, Any] = {}
+    measures: Measures = Measures()
+    layouts: dict[str, str] = {}
+    grounds: dict[str, str] = {}
     lacks: dict[str, list[str]] = {}
     levels: dict[str, str] = {}
     css: str
     sheets: list[ReadySheet]
+    picture: bool = False
 
     def shows(self, key: str, value: Any) -> bool:
         """Whether it can show this value of a setting, or this layout of a kind."""

@@ -10,8 +10,8 @@ from yemba.core.type.scale import Fluid
 class Level(NamedTuple):
     """`follows` is the face it takes where none is set, "heading" or "body". `step` is its place on the scale, None
     where the template sets its size against the text's. `faced` may have a face of its own; a `title` may carry
-    effects. `leading` is its line height where none is set, 0 where that follows size and measure. `chapter` is where
-    its controls stand first."""
+    effects. `leading` is its line height where none is set, 0 where that follows size and measure. `subject` is
+    what its settings are about."""
 
     slug: str
     name: str
@@ -20,7 +20,7 @@ class Level(NamedTuple):
     faced: bool = False
     title: bool = False
     leading: float = 0
-    chapter: str = "type"
+    subject: str = "type"
 
 
 # Steps of the scale: common practice, no source.
@@ -40,7 +40,7 @@ LEVELS = {
         Level("title", "Site title", "heading", None, faced=True, title=True),
         Level("navigation", "Navigation", "body", None, faced=True),
         Level("button", "Buttons", "body", 0, faced=True, leading=1.2),
-        Level("footer", "Footer", "body", -1, faced=True, chapter="footer"),
+        Level("footer", "Footer", "body", -1, faced=True, subject="footer"),
     )
 }
 STEPPED = {slug: level.step for slug, level in LEVELS.items() if level.step is not None}

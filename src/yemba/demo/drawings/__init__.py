@@ -4,16 +4,16 @@ from __future__ import annotations
 
 from io import BytesIO
 
-import resvg_py
 from PIL import Image
+
+from yemba.core.picture.drawing import drawn
 
 Drawing = str
 
 
 def render(drawing: Drawing, width: int = 1800) -> bytes:
     """JPEG bytes, `width` px wide."""
-    drawn = resvg_py.svg_to_bytes(svg_string=drawing, width=width)
-    with Image.open(BytesIO(bytes(drawn))) as picture:
+    with Image.open(BytesIO(drawn(drawing, width))) as picture:
         out = BytesIO()
         picture.convert("RGB").save(out, "JPEG", quality=92)
         return out.getvalue()

@@ -14,7 +14,6 @@ from yemba.studio.waiting import Waiting
 def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiting]) -> Context:
     return {
         "ground": setting(look, "footer.ground"),
-        "grounds": list(look.ground_names.items()),
         "lines": [setting(look, key) for key in ("footer.words", "footer.copyright")],
         "navigation": setting(look, "footer.navigation"),
         "level": level_desk(look, "footer"),

@@ -5,7 +5,6 @@ from __future__ import annotations
 from collections.abc import Collection
 from typing import Any
 
-from yemba.core.site.document import ordered_sections
 from yemba.core.site.resolve import Look
 
 _MOST = 6
@@ -14,7 +13,7 @@ _TOP, _STEP = 7, 9
 
 def bands(look: Look, page: str, touched: Collection[str] = ()) -> list[dict[str, Any]]:
     """The first sections from the top; `touched` are ids of those to be marked, the last stands for those below it."""
-    held = ordered_sections(look.document.pages[page])
+    held = look.document.pages[page].ordered()
     grounds = [look.grounds[look.ground(section).value] for _, section in held[:_MOST]]
     drawn = [
         {"y": _TOP + _STEP * n, "fill": ground.fill.hex, "ink": ground.heading.hex, "touched": key in touched}

@@ -8,6 +8,7 @@ from yemba.core.site.pictures import Use, uses
 from yemba.core.site.resolve import Look
 from yemba.core.site.settings import SETTINGS
 from yemba.sites.models import Site
+from yemba.studio.controls import control
 from yemba.studio.desks.setting import Context
 from yemba.studio.waiting import Waiting
 
@@ -21,7 +22,7 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
                 "id": key,
                 "picture": picture,
                 "open": key == query.get("picture"),
-                "uses": [{"use": use, "words": _words(look, use)} for use in dict.fromkeys(used[key])],
+                "uses": [_use(site, look, use) for use in used[key]],
             }
             for key, picture in document.pictures.items()
         ],
@@ -29,8 +30,7 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
     }
 
 
-def _words(look: Look, use: Use) -> str:
-    if not use.page:
-        return SETTINGS[use.field].name
-    held = look.document.pages[use.page]
-    return f"{look.catalogue.kind(held.sections[use.section].kind).name}, {held.name}"
+def _use(site: Site, look: Look, use: Use) -> Context:
+    """A place that shows a picture, in words, with the address of its control."""
+    words = look.where(use.standing) if use.standing else SETTINGS[use.field].name
+    return {"words": words, "address": control(use.place, look).address(site)}

@@ -4,35 +4,46 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 
+from yemba.core.part.part import BEFORE, parts
 from yemba.core.site.resolve import Look
 from yemba.hosting import editions
 from yemba.hosting import services as hosting
 from yemba.sites.models import Site
 from yemba.studio.desks.little_page import bands
-from yemba.studio.desks.places import told
+from yemba.studio.desks.places import listed
 from yemba.studio.desks.ratios import ratios
 from yemba.studio.desks.setting import Context
-from yemba.studio.inspecting import checks
+from yemba.studio.inspecting import checks, listed_checks
 from yemba.studio.waiting import Waiting
+
+_ABOVE, _BELOW = 3.5, 58.5  # where a drawing of a page shows its parts
+_WHOLE, _GONE = "The whole site", "Pages taken away"
 
 
 def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiting]) -> Context:
-    pages = look.document.pages
-    touched: dict[str, set[str]] = {key: set() for key in pages}
+    touched: dict[str, set[str]] = {key: set() for key in look.document.pages}
     for entry in waits:
-        for place in entry.places:
-            touched.setdefault(place.page, set()).add(place.section)
+        for spot in entry.spots:
+            touched.setdefault(spot.page, set()).add(spot.place)
     return {
         "groups": _grouped(site, look, waits),
         "never": hosting.live_edition(site) is None,
         "editions": len(hosting.editions(site)),
         "planned": editions.planned(site),
-        "map": [
-            {"id": key, "name": page.name, "bands": bands(look, key, touched[key]), "touched": len(touched[key])}
-            | {part: part in touched[key] for part in ("header", "footer")}
-            for key, page in look.document.ordered_pages()
-        ],
-        "checks": checks(site),
+        "map": [_page(look, key, touched[key]) for key in look.document.order],
+        "checks": listed_checks(site, look, checks(site)),
+    }
+
+
+def _page(look: Look, page: str, touched: set[str]) -> Context:
+    """A page on the map, what is touched of it marked."""
+    above = {part.stands == BEFORE for part in parts().values() if part.slug in touched}
+    return {
+        "id": page,
+        "name": look.document.pages[page].name,
+        "bands": bands(look, page, touched),
+        "touched": len(touched),
+        "parts": [_ABOVE if before else _BELOW for before in sorted(above, reverse=True)],
     }
 
 
@@ -41,10 +52,8 @@ def _grouped(site: Site, look: Look, waits: Sequence[Waiting]) -> list[Context]:
     groups: dict[str, list[Context]] = {}
     for entry in waits:
         page = look.document.pages.get(entry.change.page)
-        title = page.name if page else "Pages taken away" if entry.change.page else "The whole site"
-        groups.setdefault(title, []).append(
-            {"entry": entry, "places": told(look, entry.places), "ratios": ratios(site, entry)}
-        )
-    first = ("The whole site",)
-    order = [*first, *(page.name for _, page in look.document.ordered_pages()), "Pages taken away"]
+        title = page.name if page else _GONE if entry.change.page else _WHOLE
+        shown = {"entry": entry, "places": listed(look, entry.spots), "ratios": ratios(site, entry)}
+        groups.setdefault(title, []).append(shown)
+    order = [_WHOLE, *(page.name for _, page in look.document.ordered_pages()), _GONE]
     return [{"title": title, "changes": groups[title]} for title in dict.fromkeys(order) if title in groups]

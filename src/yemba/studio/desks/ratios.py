@@ -7,12 +7,12 @@ from typing import NamedTuple
 from pydantic import ValidationError
 
 from yemba.core.change.operation import apply
+from yemba.core.check.contrast import grounds_in_use
 from yemba.core.colour.contrast import ratio
-from yemba.core.colour.grounds import REQUIREMENTS, ROLE_NAMES
+from yemba.core.colour.grounds import REQUIREMENTS, ROLE_NAMES, Asked, Ground
 from yemba.core.site.resolve import Look
-from yemba.hosting import services as hosting
 from yemba.sites.models import Site
-from yemba.studio.waiting import Waiting
+from yemba.studio.waiting import Waiting, live_look
 
 _MOST = 3
 
@@ -29,31 +29,27 @@ class Ratio(NamedTuple):
 
 def ratios(site: Site, entry: Waiting) -> list[Ratio]:
     """The pairs a change of colour alters on grounds that are in use, those with the least room left first."""
-    live = hosting.live_document(site)
-    if live is None or entry.change.chapter != "palette":
+    before = live_look(site)
+    if before is None or entry.control.chapter != "palette":
         return []
     try:
-        after = Look(apply(live, entry.change.steps), hosting.rendering(live).look.catalogue)
+        after = Look(apply(before.document, entry.change.steps), before.catalogue)
     except ValidationError:
         return []
-    before = Look(live, after.catalogue)
-    on = {after.ground(section).value for page in live.pages.values() for section in page.sections.values()}
-    on |= {after.value("header.ground"), after.value("footer.ground")}
-    found = [
-        Ratio(
-            f"{ROLE_NAMES[a.role].capitalize()} on {_against(a.against, after.ground_names[slug])}",
-            was,
-            now,
-            a.ratio,
-            now < a.ratio,
-        )
-        for slug in after.grounds
-        if slug in on and slug in before.grounds
-        for a in REQUIREMENTS
-        if (was := ratio(getattr(before.grounds[slug], a.role), getattr(before.grounds[slug], a.against)))
-        != (now := ratio(getattr(after.grounds[slug], a.role), getattr(after.grounds[slug], a.against)))
-    ]
-    return sorted(found, key=lambda one: one.after / one.asked)[:_MOST]
+    in_both = [slug for slug in grounds_in_use(after) if slug in before.grounds and slug in after.grounds]
+    pairs = [_pair(before, after, slug, asked) for slug in in_both for asked in REQUIREMENTS]
+    altered = [pair for pair in pairs if pair.before != pair.after]
+    return sorted(altered, key=lambda pair: (pair.after / pair.asked, pair.what))[:_MOST]
+
+
+def _pair(before: Look, after: Look, slug: str, asked: Asked) -> Ratio:
+    was, now = (_ratio(look.grounds[slug], asked) for look in (before, after))
+    against = _against(asked.against, after.ground_names[slug])
+    return Ratio(f"{ROLE_NAMES[asked.role].capitalize()} on {against}", was, now, asked.ratio, now < asked.ratio)
+
+
+def _ratio(ground: Ground, asked: Asked) -> float:
+    return ratio(getattr(ground, asked.role), getattr(ground, asked.against))
 
 
 def _against(role: str, ground: str) -> str:

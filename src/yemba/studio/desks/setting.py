@@ -5,7 +5,11 @@ from __future__ import annotations
 from typing import Any
 
 from yemba.core.site.resolve import Look, Origin
-from yemba.core.site.settings import SETTINGS, Between
+from yemba.core.site.setting import SITE
+from yemba.core.site.settings import SETTINGS
+from yemba.core.value.kind import Kind
+from yemba.core.value.number import Number
+from yemba.studio.controls import chapter_of
 
 Context = dict[str, Any]
 
@@ -13,23 +17,37 @@ Context = dict[str, Any]
 def owned(chapter: str, look: Look) -> list[str]:
     """Names of the values of a chapter that its owner set; on the Template desk those of the whole design."""
     document = look.document
-    held = (SETTINGS[key] for key in (*document.sheet, *document.parts))
-    return [known.name for known in held if chapter in (known.chapter, "template")]
+    mine = [SETTINGS[key] for key in (*document.sheet, *document.parts)]
+    return [setting.name for setting in mine if chapter in (chapter_of(setting.subject), "template")]
 
 
 def setting(look: Look, key: str) -> Context:
-    """A setting as a control needs it: value, limits, origin."""
+    """A setting as a control needs it: value, limits, choices, origin; `template` is that of its control."""
     known, found = SETTINGS[key], look.resolve(key)
-    rule = known.rule
-    limits = rule._asdict() if isinstance(rule, Between) else {}
+    kind = known.kind
+    limits = _limits(kind)
     origin = f"comes from {found.origin} {found.detail}".strip()
     if known.default is None and found.origin is Origin.ENGINE:
-        origin = "worked out from the others" if isinstance(rule, Between) else "as it comes"
+        origin = "worked out from the others" if limits else "as it comes"
     return {
         "key": key,
         "name": known.name,
         "value": found.value,
         "mine": found.set_by_owner,
         "origin": origin,
+        "choices": kind.choices(look),
+        "template": f"studio/control/{kind.control}.html",
         **limits,
     }
+
+
+def _limits(kind: Kind) -> Context:
+    """The range of a number."""
+    if not isinstance(kind, Number):
+        return {}
+    return {"low": kind.low, "high": kind.high, "unit": kind.unit, "step": kind.step}
+
+
+def returnable(chapter: str) -> bool:
+    """Whether a chapter has design values, which can be returned to the template's."""
+    return any(chapter_of(setting.subject) == chapter and setting.home != SITE for setting in SETTINGS.values())

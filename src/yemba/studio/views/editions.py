@@ -38,7 +38,7 @@ def listed(request: HttpRequest, slug: str) -> HttpResponse:
             page = page or next((p for p in pages if p.state != "same"), pages[0])
             context |= {"first": first, "second": second, "pages": pages, "changes": changes, "page": page}
         elif "look" in asked:
-            context["shown"] = editions.edition(site, asked["look"])
+            context["shown"] = hosting.edition(site, asked["look"])
     except Fault as fault:
         raise Http404 from fault
     return render(request, "studio/editions.html", context)

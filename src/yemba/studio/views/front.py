@@ -47,7 +47,8 @@ def new_site(request: HttpRequest) -> HttpResponse:
         return render(request, "studio/new_site.html", context)
     try:
         address = typed["slug"] or free_address(typed["title"])
-        site = sites.create(request.user, typed["title"], address, typed["template"] or "slipway")  # type: ignore[arg-type]
+        template = typed["template"] or next(iter(catalogue().templates))
+        site = sites.create(request.user, typed["title"], address, template)  # type: ignore[arg-type]
     except Fault as fault:
         return render(request, "studio/new_site.html", context | {"fault": fault}, status=422)
     return redirect("workbench", site.slug, "palette")

@@ -26,7 +26,6 @@ def listed(request: HttpRequest, slug: str) -> HttpResponse:
     if folder not in _FOLDERS:
         raise Http404
     document = sites.document(site)
-    kinds = {section.kind for page in document.pages.values() for section in page.sections.values()}
     context = {
         "site": site,
         "document": document,
@@ -34,7 +33,7 @@ def listed(request: HttpRequest, slug: str) -> HttpResponse:
         "folders": [(name, title, len(inbox.messages(site, name))) for name, title in _FOLDERS.items()],
         "received": inbox.messages(site, folder),
         "unread": inbox.unread(site),
-        "has_form": "contact-form" in kinds,
+        "has_form": any(inbox.receives(standing.section) for standing in document.standing()),
     }
     return render(request, "studio/inbox.html", context)
 

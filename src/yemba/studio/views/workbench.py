@@ -17,10 +17,10 @@ from yemba.sites import services as sites
 from yemba.studio import chapters
 from yemba.studio.bench import answer, error, page, panels, site_of, wants_json
 from yemba.studio.desks.plane import at_hue
-from yemba.studio.inspecting import checks, read_measured
+from yemba.studio.inspecting import checks, listed_checks, read_measured
 from yemba.studio.patch import patch
 from yemba.studio.waiting import chosen, without
-from yemba.studio.where import safe_where
+from yemba.studio.where import answer as provenance
 
 _TICKED = {"ones"}
 _HIDDEN = {
@@ -40,7 +40,7 @@ _HIDDEN = {
 @require_safe
 def workbench(request: HttpRequest, slug: str, chapter: str = "template") -> HttpResponse:
     site = site_of(request, slug)
-    if chapter not in chapters.DESKS:
+    if chapter not in chapters.desks():
         raise Http404
     if wants_json(request):
         return JsonResponse(panels(request, site, chapter, request.GET.dict()))
@@ -108,7 +108,8 @@ def stream(request: HttpRequest, slug: str) -> HttpResponse:
 def state(request: HttpRequest, slug: str) -> HttpResponse:
     """All that the windows need to show one page as in the draft, live, without one change, with some, or at a step."""
     site = site_of(request, slug)
-    shown, told = sites.document(site), {}
+    shown = sites.document(site)
+    along: dict[str, Any] = {}
     if request.GET.get("which") == "live":
         shown = hosting.live_document(site) or shown
     elif "without" in request.GET:
@@ -122,11 +123,11 @@ def state(request: HttpRequest, slug: str) -> HttpResponse:
         ticked = request.GET.getlist("goes")
         try:
             shown, going = chosen(site, ticked)
-            told = {"along": [change.subject for change in going if change.key not in ticked]}
+            along = {"along": [change.subject for change in going if change.key not in ticked]}
         except Fault as fault:  # nothing is ticked, or it cannot go alone: nothing would change
             shown = hosting.live_document(site) or shown
-            told = {} if fault.code == "nothing-chosen" else {"sentence": fault.sentence}
-    return JsonResponse({"patch": patch(None, shown, request.GET.get("page", "")), **told})
+            along = {} if fault.code == "nothing-chosen" else {"sentence": fault.sentence}
+    return JsonResponse({"patch": patch(None, shown, request.GET.get("page", "")), **along})
 
 
 @login_required
@@ -135,11 +136,11 @@ def where_is(request: HttpRequest, slug: str) -> HttpResponse:
     """The name, the origins and the control of what was pointed at."""
     site = site_of(request, slug)
     asked = [request.GET.get(key, "") for key in ("place", "field", "item")]
-    told = safe_where(site, sites.look(site), *asked)
-    if told is None:
+    found = provenance(site, sites.look(site), *asked)
+    if found is None:
         return JsonResponse({"gone": True}, status=404)
-    html = render_to_string("studio/told.html", {"told": told})
-    return JsonResponse({"html": html, "address": told.address, "control": told.control})
+    html = render_to_string("studio/told.html", {"told": found})
+    return JsonResponse({"html": html, "address": found.address, "control": found.control})
 
 
 @login_required
@@ -185,9 +186,9 @@ def present(request: HttpRequest, slug: str) -> HttpResponse:
     if request.POST.get("left"):
         presence.left(site, window)
         return JsonResponse({})
-    others = presence.seen(site, window, request.user, chapter if chapter in chapters.DESKS else "")  # type: ignore[arg-type]
-    told = [{**other._asdict(), "chapter": chapters.DESKS.get(other.chapter, "")} for other in others]
-    html = render_to_string("studio/present.html", {"others": told})
+    others = presence.seen(site, window, request.user, chapter if chapter in chapters.desks() else "")  # type: ignore[arg-type]
+    shown = [{**other._asdict(), "chapter": chapters.desks().get(other.chapter, "")} for other in others]
+    html = render_to_string("studio/present.html", {"others": shown})
     return JsonResponse({"html": html, "revision": site.revision})
 
 
@@ -200,5 +201,11 @@ def measured(request: HttpRequest, slug: str) -> HttpResponse:
         boxes = read_measured(request.POST.get("measured", ""))
     except Fault as fault:
         return JsonResponse({"error": error(fault)}, status=422)
-    context = {"site": site, "checks": checks(site, boxes), "chapter": "proof", "here": "", "measured": len(boxes)}
+    context = {
+        "site": site,
+        "checks": listed_checks(site, sites.look(site), checks(site, boxes)),
+        "chapter": "proof",
+        "here": "",
+        "measured": len(boxes),
+    }
     return JsonResponse({"html": render_to_string("studio/checks.html", context, request)})

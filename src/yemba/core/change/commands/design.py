@@ -7,14 +7,13 @@ from typing import Any, ClassVar
 from yemba.core.change.command import Command
 from yemba.core.change.commands.one_offs import drop
 from yemba.core.change.operation import ABSENT, Operation, put, remove
-from yemba.core.change.said import said
 from yemba.core.errors import Fault
-from yemba.core.site.catalogue import Catalogue
-from yemba.core.site.document import Document
+from yemba.core.site.ids import Ids
 from yemba.core.site.one_offs import level_of, one_offs
 from yemba.core.site.resolve import Look
-from yemba.core.site.settings import GroundChoice, Line, OneOf, YesNo, names_family, setting
+from yemba.core.site.settings import setting
 from yemba.core.type.levels import LEVELS, Level, properties
+from yemba.core.value.line import Line
 
 
 class SetValue(Command):
@@ -24,30 +23,18 @@ class SetValue(Command):
     key: str
     value: Any = ""
 
-    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
         chosen = setting(self.key)
-        if self.key.endswith(".face") and not self.value:
-            return [remove(document, (chosen.home, self.key))]
-        value = chosen.rule.read(self.value, chosen.name, self.key)
-        if names_family(self.key) and value not in Look(document, catalogue).families:
-            raise Fault("no-such-family", f"There is no typeface “{value}”.", self.key)
-        if self.key.endswith(".ground") and value not in Look(document, catalogue).ground_names:
-            offered = ", ".join(Look(document, catalogue).ground_names)
-            raise Fault("no-such-ground", f"“{value}” is no ground. Choose: {offered}.", self.key)
-        if self.key in ("logo.picture", "header.backdrop") and value and value not in document.pictures:
-            raise Fault("no-such-picture", "That picture is no longer here. Choose a file again.", self.key)
-        return [put(document, (chosen.home, self.key), value)]
+        if chosen.kind.refers_to and chosen.default is None and not self.value:  # text takes the face it follows
+            return [remove(look.document, (chosen.home, self.key))]
+        value = chosen.read(self.value)
+        chosen.kind.check(value, look, chosen.name, self.key)
+        return [put(look.document, (chosen.home, self.key), value)]
 
-    def say(self, document: Document, catalogue: Catalogue) -> str:
+    def say(self, look: Look) -> str:
         chosen = setting(self.key)
-        if isinstance(chosen.rule, OneOf | GroundChoice):
-            return f"{chosen.name}: {said(self.key, str(self.value), Look(document, catalogue))}"
-        if isinstance(chosen.rule, YesNo):
-            return f"{chosen.name}: {'shown' if chosen.rule.read(self.value, '', '') else 'not shown'}"
-        if names_family(self.key):
-            name = said(self.key, str(self.value), Look(document, catalogue))
-            return f"{chosen.name}: {name}{_stay(document, catalogue, 'face')}"
-        return f"{chosen.name}: {self.value}"
+        stays = _stay(look, "face") if chosen.kind.refers_to == "face" else ""
+        return f"{chosen.name}: {chosen.kind.say(chosen.read(self.value), look)}{stays}"
 
 
 class ReturnValue(Command):
@@ -56,10 +43,10 @@ class ReturnValue(Command):
     name: ClassVar[str] = "return-value"
     key: str
 
-    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
-        return [remove(document, (setting(self.key).home, self.key))]
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        return [remove(look.document, (setting(self.key).home, self.key))]
 
-    def say(self, document: Document, catalogue: Catalogue) -> str:
+    def say(self, look: Look) -> str:
         return f"{setting(self.key).name} as the template has it"
 
 
@@ -69,12 +56,12 @@ class ReturnLevel(Command):
     name: ClassVar[str] = "return-level"
     level: str
 
-    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
         keys = (f"{self.level}.{name}" for name in properties(self._known()))
-        return [remove(document, ("sheet", key)) for key in keys if key in document.sheet]
+        return [remove(look.document, ("sheet", key)) for key in keys if key in look.document.sheet]
 
-    def say(self, document: Document, catalogue: Catalogue) -> str:
-        return f"{self._known().name} as the template has it{_stay(document, catalogue, '', self.level)}"
+    def say(self, look: Look) -> str:
+        return f"{self._known().name} as the template has it{_stay(look, '', self.level)}"
 
     def _known(self) -> Level:
         if self.level not in LEVELS:
@@ -82,20 +69,17 @@ class ReturnLevel(Command):
         return LEVELS[self.level]
 
 
-def _stay(document: Document, catalogue: Catalogue, what: str, level: str = "") -> str:
+def _stay(look: Look, what: str, level: str = "") -> str:
     """How many one-offs of texts an edit leaves as they are: those of one property, or of the texts of one level."""
-    look = Look(document, catalogue)
-    count = sum(
-        1
-        for one in one_offs(look)
-        if one.element
-        and (one.path[-1] == what if what else level_of(look, document.section(one.section)[1], one.element) == level)
-    )
+    stays = [one for one in one_offs(look) if one.element and (not what or one.property == what)]
+    if level:
+        stays = [one for one in stays if level_of(look, one.standing.section, one.element) == level]
+    count = len(stays)
     return f"; {count} one-off{' stays' if count == 1 else 's stay'} as set" if count else ""
 
 
 class ReturnChapter(Command):
-    """All design values of one chapter, or with "" of every chapter, back to the template's. Content is not touched.
+    """All design values of one subject, or with "" of every one, back to the template's. Content is not touched.
 
     One-offs are kept, or with `one_offs` "clear" taken away too.
     """
@@ -104,16 +88,16 @@ class ReturnChapter(Command):
     of: str = ""
     one_offs: str = "keep"
 
-    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
-        held = [(home, key) for home in ("sheet", "parts") for key in getattr(document, home)]
-        steps = [remove(document, at) for at in held if self.of in ("", setting(at[1]).chapter)]
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        held = [(home, key) for home in ("sheet", "parts") for key in getattr(look.document, home)]
+        steps = [remove(look.document, at) for at in held if self.of in ("", setting(at[1]).subject)]
         if not self.of:
-            steps += [put(document, (field,), ABSENT) for field in ("ready_sheet", "own_sheet", "set_aside")]
+            steps += [put(look.document, (field,), ABSENT) for field in ("ready_sheet", "own_sheet", "set_aside")]
         if self.one_offs == "clear" and self.of in ("", "pages"):
-            steps += drop(document, one_offs(Look(document, catalogue)))
+            steps += drop(look.document, one_offs(look))
         return steps
 
-    def say(self, document: Document, catalogue: Catalogue) -> str:
+    def say(self, look: Look) -> str:
         what = f"Chapter {self.of.title()}" if self.of else "The whole design"
         return f"{what} as the template has it{', one-offs too' if self.one_offs == 'clear' else ''}"
 
@@ -124,11 +108,11 @@ class ChooseTemplate(Command):
     name: ClassVar[str] = "choose-template"
     template: str
 
-    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
-        return [put(document, ("template",), catalogue.template(self.template).slug)]
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        return [put(look.document, ("template",), look.catalogue.template(self.template).slug)]
 
-    def say(self, document: Document, catalogue: Catalogue) -> str:
-        return f"Template {catalogue.template(self.template).name}"
+    def say(self, look: Look) -> str:
+        return f"Template {look.catalogue.template(self.template).name}"
 
 
 class ChoosePairing(Command):
@@ -137,17 +121,17 @@ class ChoosePairing(Command):
     name: ClassVar[str] = "choose-pairing"
     pairing: str
 
-    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
-        pairing = catalogue.pairings.get(self.pairing)
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        pairing = look.catalogue.pairings.get(self.pairing)
         if pairing is None:
             raise Fault("no-such-pairing", f"There is no pairing “{self.pairing}”.", "pairing")
         return [
-            put(document, ("sheet", "type.heading"), pairing.heading),
-            put(document, ("sheet", "type.body"), pairing.body),
+            put(look.document, ("sheet", "type.heading"), pairing.heading),
+            put(look.document, ("sheet", "type.body"), pairing.body),
         ]
 
-    def say(self, document: Document, catalogue: Catalogue) -> str:
-        return f"Pairing {catalogue.pairings[self.pairing].name}{_stay(document, catalogue, 'face')}"
+    def say(self, look: Look) -> str:
+        return f"Pairing {look.catalogue.pairings[self.pairing].name}{_stay(look, 'face')}"
 
 
 class ChooseFaces(Command):
@@ -157,20 +141,20 @@ class ChooseFaces(Command):
     heading: str
     body: str
 
-    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
-        known = Look(document, catalogue).families
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        known = look.families
         for family in (self.heading, self.body):
             if family not in known:
                 raise Fault("no-such-family", f"There is no typeface “{family}”.", "heading")
         return [
-            put(document, ("sheet", "type.heading"), self.heading),
-            put(document, ("sheet", "type.body"), self.body),
+            put(look.document, ("sheet", "type.heading"), self.heading),
+            put(look.document, ("sheet", "type.body"), self.body),
         ]
 
-    def say(self, document: Document, catalogue: Catalogue) -> str:
-        known = Look(document, catalogue).families
+    def say(self, look: Look) -> str:
+        known = look.families
         names = [known[slug].name for slug in (self.heading, self.body)]
-        return f"{names[0]} for headings, {names[1]} for text{_stay(document, catalogue, 'face')}"
+        return f"{names[0]} for headings, {names[1]} for text{_stay(look, 'face')}"
 
 
 class NameSite(Command):
@@ -180,15 +164,15 @@ class NameSite(Command):
     title: str
     tagline: str = ""
 
-    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
         title = Line(60, empty=False).read(self.title, "The site’s name", "title")
         tagline = Line(120).read(self.tagline, "The tagline", "tagline")
         return [
-            put(document, ("name",), title),
-            put(document, ("tagline",), tagline or ABSENT),
+            put(look.document, ("name",), title),
+            put(look.document, ("tagline",), tagline or ABSENT),
         ]
 
-    def say(self, document: Document, catalogue: Catalogue) -> str:
-        if self.title.strip() == document.name:
+    def say(self, look: Look) -> str:
+        if self.title.strip() == look.document.name:
             return f"Tagline: {self.tagline or 'none'}"
         return f"Site name: {self.title}"

@@ -6,10 +6,10 @@ from typing import Any, ClassVar
 
 from yemba.core.change.command import Command
 from yemba.core.change.commands.one_offs import drop
-from yemba.core.change.operation import Operation, put, remove
+from yemba.core.change.operation import Operation, put, remove, value_at
 from yemba.core.errors import Fault
-from yemba.core.site.catalogue import Catalogue
-from yemba.core.site.document import Document, OwnFamily
+from yemba.core.site.document import OwnFamily
+from yemba.core.site.ids import Ids
 from yemba.core.site.one_offs import one_offs
 from yemba.core.site.own_fonts import font_id, grown, settings_with
 from yemba.core.site.resolve import Look
@@ -26,19 +26,19 @@ class KeepFont(Command):
     by_hand: ClassVar[bool] = False
     family: dict[str, Any]
 
-    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
         more = OwnFamily.model_validate(self.family)
         key = font_id(more.name)
-        if key not in document.fonts and len(document.fonts) >= _MOST_FAMILIES:
+        if key not in look.document.fonts and len(look.document.fonts) >= _MOST_FAMILIES:
             raise Fault("too-many", f"{_MOST_FAMILIES} fonts of your own fit on a site; take one away first.", "file")
-        made = grown(document.fonts.get(key), more)
+        made = grown(look.document.fonts.get(key), more)
         if len(made.files) > _MOST_FILES:
             raise Fault("too-many", f"{more.name} would have more than {_MOST_FILES} files; that is the most.", "file")
-        return [put(document, ("fonts", key), made.model_dump(mode="json", exclude_defaults=True))]
+        return [put(look.document, ("fonts", key), made.model_dump(mode="json", exclude_defaults=True))]
 
-    def say(self, document: Document, catalogue: Catalogue) -> str:
+    def say(self, look: Look) -> str:
         more = OwnFamily.model_validate(self.family)
-        return f"Font {more.name}, {', '.join(file.said for file in more.files)}"
+        return f"Font {more.name}, {', '.join(file.in_words for file in more.files)}"
 
 
 class OfFont(Command):
@@ -46,10 +46,11 @@ class OfFont(Command):
 
     font: str
 
-    def found(self, document: Document) -> OwnFamily:
-        if self.font not in document.fonts:
+    def known(self, look: Look) -> OwnFamily:
+        """Raises Fault ``gone``."""
+        if self.font not in look.document.fonts:
             raise Fault("gone", "That font is no longer here. Undo, or bring its file again.", "font")
-        return document.fonts[self.font]
+        return look.document.fonts[self.font]
 
 
 class ClassFont(OfFont):
@@ -58,14 +59,14 @@ class ClassFont(OfFont):
     name: ClassVar[str] = "class-font"
     kind: str
 
-    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
-        self.found(document)
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        self.known(look)
         if self.kind not in KINDS:
             raise Fault("no-such-choice", f"“{self.kind}” is no kind of face. Choose: {', '.join(KINDS)}.", "kind")
-        return [put(document, ("fonts", self.font, "kind"), self.kind)]
+        return [put(look.document, ("fonts", self.font, "kind"), self.kind)]
 
-    def say(self, document: Document, catalogue: Catalogue) -> str:
-        return f"{self.found(document).name} is {KINDS.get(self.kind, self.kind).lower()}"
+    def say(self, look: Look) -> str:
+        return f"{self.known(look).name} is {KINDS.get(self.kind, self.kind).lower()}"
 
 
 class AllowFont(OfFont):
@@ -73,13 +74,13 @@ class AllowFont(OfFont):
 
     name: ClassVar[str] = "allow-font"
 
-    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
-        if self.found(document).licence not in UNLICENSED:
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        if self.known(look).licence not in UNLICENSED:
             return []
-        return [put(document, ("fonts", self.font, "licence"), "leave")]
+        return [put(look.document, ("fonts", self.font, "licence"), "leave")]
 
-    def say(self, document: Document, catalogue: Catalogue) -> str:
-        return f"Leave to publish with {self.found(document).name}"
+    def say(self, look: Look) -> str:
+        return f"Leave to publish with {self.known(look).name}"
 
 
 class RemoveFont(OfFont):
@@ -87,19 +88,14 @@ class RemoveFont(OfFont):
 
     name: ClassVar[str] = "remove-font"
 
-    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
-        self.found(document)
-        apart = [one for one in one_offs(Look(document, catalogue)) if one.path[-1] == "face"]
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        self.known(look)
+        apart = [one for one in one_offs(look) if value_at(look.document, one.path) == self.font]
         return [
-            *(remove(document, place) for place in settings_with(document, self.font)),
-            *drop(document, [one for one in apart if _at(document, one.path) == self.font]),
-            remove(document, ("fonts", self.font)),
+            *(remove(look.document, place) for place in settings_with(look.document, self.font)),
+            *drop(look.document, apart),
+            remove(look.document, ("fonts", self.font)),
         ]
 
-    def say(self, document: Document, catalogue: Catalogue) -> str:
-        return f"Font {self.found(document).name} taken away"
-
-
-def _at(document: Document, path: tuple[str, ...]) -> str:
-    _, page, _, section, _, element, what = path
-    return document.pages[page].sections[section].one_offs[element][what]
+    def say(self, look: Look) -> str:
+        return f"Font {self.known(look).name} taken away"

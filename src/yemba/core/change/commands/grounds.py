@@ -8,11 +8,10 @@ from yemba.core.change.command import Command
 from yemba.core.change.operation import ABSENT, Operation, put
 from yemba.core.colour.grounds import ROLE_NAMES
 from yemba.core.errors import Fault
-from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
-from yemba.core.site.ids import new_id
+from yemba.core.site.ids import Ids
 from yemba.core.site.resolve import Look
-from yemba.core.site.settings import setting
+from yemba.core.site.settings import referring, setting
 
 Entry = dict[str, str]
 
@@ -21,11 +20,11 @@ def put_entries(document: Document, key: str, entries: list[Entry]) -> Operation
     """The step that keeps a list of entries; entries with an empty value go, and an empty list is not kept."""
     chosen = setting(key)
     held = [entry for entry in entries if all(entry.values())]
-    return put(document, ("sheet", key), chosen.rule.read(held, chosen.name, key) or ABSENT)
+    return put(document, ("sheet", key), chosen.read(held) or ABSENT)
 
 
-def _entries(document: Document, catalogue: Catalogue, key: str) -> list[Entry]:
-    value: Any = Look(document, catalogue).value(key)
+def _entries(look: Look, key: str) -> list[Entry]:
+    value: Any = look.value(key)
     return [dict(entry) for entry in value]
 
 
@@ -34,17 +33,17 @@ class OfGround(Command):
 
     ground: str
 
-    def _name(self, document: Document, catalogue: Catalogue) -> str:
-        names = Look(document, catalogue).ground_names
+    def _name(self, look: Look) -> str:
+        names = look.ground_names
         if self.ground not in names:
             raise Fault("gone", f"There is no ground “{self.ground}” any more. Choose: {', '.join(names)}.", "ground")
         return names[self.ground]
 
-    def _own(self, document: Document, catalogue: Catalogue) -> list[Entry]:
+    def _own(self, look: Look) -> list[Entry]:
         """The owner's grounds. Raises Fault ``not-own`` where this is none of them."""
-        own = _entries(document, catalogue, "grounds.own")
+        own = _entries(look, "grounds.own")
         if all(entry["id"] != self.ground for entry in own):
-            name = self._name(document, catalogue)
+            name = self._name(look)
             raise Fault("not-own", f"{name} is worked out from the palette: it keeps its name and stays.", "ground")
         return own
 
@@ -57,25 +56,24 @@ class SetRole(OfGround):
     role: str
     value: str = ""
 
-    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
-        self._name(document, catalogue)
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        self._name(look)
         if self.role not in ROLE_NAMES:
             raise Fault("no-such-role", f"“{self.role}” is no role. Choose: {', '.join(ROLE_NAMES)}.", "role")
-        if self.value.startswith("@") and Look(document, catalogue).read_colour(self.value) is None:
+        if self.value.startswith("@") and look.read_colour(self.value) is None:
             raise Fault("gone", "That colour is no longer in the palette.", "value")
-        own = _entries(document, catalogue, "grounds.own")
+        own = _entries(look, "grounds.own")
         if self.role == "fill" and any(entry["id"] == self.ground for entry in own):
             if not self.value:
                 raise Fault("empty", "A ground of your own needs a background. Give a colour, or take the ground away.")
             changed = [entry | {"fill": self.value} if entry["id"] == self.ground else entry for entry in own]
-            return [put_entries(document, "grounds.own", changed)]
+            return [put_entries(look.document, "grounds.own", changed)]
         key = f"{self.ground}.{self.role}"
-        kept = [entry for entry in _entries(document, catalogue, "roles.by_hand") if entry["id"] != key]
-        return [put_entries(document, "roles.by_hand", [*kept, {"id": key, "value": self.value.strip()}])]
+        others = [entry for entry in _entries(look, "roles.by_hand") if entry["id"] != key]
+        return [put_entries(look.document, "roles.by_hand", [*others, {"id": key, "value": self.value.strip()}])]
 
-    def say(self, document: Document, catalogue: Catalogue) -> str:
-        what = f"{ROLE_NAMES[self.role].capitalize()} on {self._name(document, catalogue)}"
-        look = Look(document, catalogue)
+    def say(self, look: Look) -> str:
+        what = f"{ROLE_NAMES[self.role].capitalize()} on {self._name(look)}"
         found = look.read_colour(self.value) if self.value else None
         if found is None:
             return f"{what} worked out again"
@@ -90,23 +88,23 @@ class AddGround(Command):
     fill: str
     section: str = ""
 
-    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
-        own, slug = _entries(document, catalogue, "grounds.own"), new_id()
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        own, slug = _entries(look, "grounds.own"), ids()
         named = self.ground_name.strip().casefold()
-        if named in {name.casefold() for name in Look(document, catalogue).ground_names.values()}:
-            said = f"There is a ground “{self.ground_name.strip()}” already. Give this one another name."
-            raise Fault("name-taken", said, "ground_name")
-        steps = [put_entries(document, "grounds.own", [*own, self._entry(slug)])]
+        if named in {name.casefold() for name in look.ground_names.values()}:
+            reason = f"There is a ground “{self.ground_name.strip()}” already. Give this one another name."
+            raise Fault("name-taken", reason, "ground_name")
+        steps = [put_entries(look.document, "grounds.own", [*own, self._entry(slug)])]
         if self.section:
-            page, _ = document.section(self.section)
-            steps.append(put(document, ("pages", page, "sections", self.section, "ground"), slug))
+            standing = look.document.section(self.section)
+            steps.append(put(look.document, (*standing.path, "ground"), slug))
         return steps
 
     def _entry(self, slug: str) -> Entry:
         # a blank is read as what is missing, and refused by name
         return {"id": slug, "name": self.ground_name or " ", "fill": self.fill or " "}
 
-    def say(self, document: Document, catalogue: Catalogue) -> str:
+    def say(self, look: Look) -> str:
         return f"Ground {self.ground_name.strip()} made"
 
 
@@ -114,13 +112,13 @@ class NameGround(OfGround):
     name: ClassVar[str] = "name-ground"
     ground_name: str
 
-    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
-        own = self._own(document, catalogue)
-        new = self.ground_name or " "
-        return [put_entries(document, "grounds.own", [e | {"name": new} if e["id"] == self.ground else e for e in own])]
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        name = self.ground_name or " "
+        own = [entry | {"name": name} if entry["id"] == self.ground else entry for entry in self._own(look)]
+        return [put_entries(look.document, "grounds.own", own)]
 
-    def say(self, document: Document, catalogue: Catalogue) -> str:
-        return f"Ground {self._name(document, catalogue)} is called {self.ground_name.strip()}"
+    def say(self, look: Look) -> str:
+        return f"Ground {self._name(look)} is called {self.ground_name.strip()}"
 
 
 class RemoveGround(OfGround):
@@ -129,22 +127,18 @@ class RemoveGround(OfGround):
     name: ClassVar[str] = "remove-ground"
     instead: str = ""
 
-    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
-        look, instead = Look(document, catalogue), self.instead or ABSENT
-        own = [entry for entry in self._own(document, catalogue) if entry["id"] != self.ground]
-        hand = _entries(document, catalogue, "roles.by_hand")
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        document, instead = look.document, self.instead or ABSENT
+        own = [entry for entry in self._own(look) if entry["id"] != self.ground]
+        hand = _entries(look, "roles.by_hand")
         steps = [put_entries(document, "grounds.own", own)]
-        kept = [entry for entry in hand if not entry["id"].startswith(f"{self.ground}.")]
-        if kept != hand:
-            steps.append(put_entries(document, "roles.by_hand", kept))
-        for page_id, page in document.pages.items():
-            steps += [
-                put(document, ("pages", page_id, "sections", key, "ground"), instead)
-                for key, section in page.sections.items()
-                if section.ground == self.ground
-            ]
-        parts = ("header.ground", "footer.ground")
-        return steps + [put(document, ("parts", key), instead) for key in parts if look.value(key) == self.ground]
+        stays = [entry for entry in hand if not entry["id"].startswith(f"{self.ground}.")]
+        if stays != hand:
+            steps.append(put_entries(document, "roles.by_hand", stays))
+        on_it = [standing for standing in document.standing() if standing.section.ground == self.ground]
+        steps += [put(document, (*standing.path, "ground"), instead) for standing in on_it]
+        chosen = [setting for setting in referring("ground") if look.value(setting.key) == self.ground]
+        return steps + [put(document, (setting.home, setting.key), instead) for setting in chosen]
 
-    def say(self, document: Document, catalogue: Catalogue) -> str:
-        return f"Ground {self._name(document, catalogue)} taken away"
+    def say(self, look: Look) -> str:
+        return f"Ground {self._name(look)} taken away"

@@ -9,10 +9,10 @@ from typing import ClassVar
 from yemba.core.change.command import Command
 from yemba.core.change.operation import ABSENT, Operation, put, remove
 from yemba.core.errors import Fault
-from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document, Page
-from yemba.core.site.ids import new_id
-from yemba.core.site.settings import Line
+from yemba.core.site.ids import Ids
+from yemba.core.site.resolve import Look
+from yemba.core.value.line import Line
 
 _NAME = Line(60, empty=False)
 RESERVED = {"assets", "icons", "static"}
@@ -42,18 +42,18 @@ class AddPage(Command):
     page_name: str
     page: str = ""
 
-    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
         name = _NAME.read(self.page_name, "The page’s name", "page_name")
-        taken = {page.slug for page in document.pages.values()} | RESERVED
+        taken = {page.slug for page in look.document.pages.values()} | RESERVED
         wanted = slug_from(name) or "page"
         slug = next(s for s in (wanted, *(f"{wanted}-{n}" for n in range(2, 10_000))) if s not in taken)
-        page = self.page or new_id()
+        page = self.page or ids()
         return [
-            put(document, ("pages", page), {"name": name, "slug": slug}),
-            put(document, ("order",), [*document.order, page]),
+            put(look.document, ("pages", page), {"name": name, "slug": slug}),
+            put(look.document, ("order",), [*look.document.order, page]),
         ]
 
-    def say(self, document: Document, catalogue: Catalogue) -> str:
+    def say(self, look: Look) -> str:
         return f"Page {self.page_name} added"
 
 
@@ -67,24 +67,24 @@ class RenamePage(Command):
     title: str | None = None
     description: str | None = None
 
-    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
-        page = document.page(self.page)
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        page = look.document.page(self.page)
         name = _NAME.read(self.page_name, "The page’s name", "page_name")
-        steps = [put(document, ("pages", self.page, "name"), name)]
+        steps = [put(look.document, ("pages", self.page, "name"), name)]
         if self.slug is not None and page.slug and self.slug.strip() != page.slug:
-            slug = self._address(document)
-            steps.append(put(document, ("pages", self.page, "slug"), slug))
-            steps.append(put(document, ("pages", self.page, "was"), _was(page, slug) or ABSENT))
+            slug = self._address(look.document)
+            steps.append(put(look.document, ("pages", self.page, "slug"), slug))
+            steps.append(put(look.document, ("pages", self.page, "was"), _was(page, slug) or ABSENT))
             steps += [
-                put(document, ("pages", key, "was"), [old for old in other.was if old != slug] or ABSENT)
-                for key, other in document.pages.items()
+                put(look.document, ("pages", key, "was"), [old for old in other.was if old != slug] or ABSENT)
+                for key, other in look.document.pages.items()
                 if key != self.page and slug in other.was
             ]
         for field, limit in (("title", 90), ("description", 200)):
             typed = getattr(self, field)
             if typed is not None:
                 text = Line(limit).read(typed, f"The {field}", field)
-                steps.append(put(document, ("pages", self.page, field), text or ABSENT))
+                steps.append(put(look.document, ("pages", self.page, field), text or ABSENT))
         return [step for step in steps if step.old != step.new]
 
     def _address(self, document: Document) -> str:
@@ -104,8 +104,8 @@ class RenamePage(Command):
             )
         return typed
 
-    def say(self, document: Document, catalogue: Catalogue) -> str:
-        page = document.page(self.page)
+    def say(self, look: Look) -> str:
+        page = look.document.page(self.page)
         if page.name != self.page_name:
             return f"Page {page.name} is now {self.page_name}"
         return f"Address and description of {page.name}"
@@ -116,17 +116,17 @@ class MovePage(Command):
     page: str
     by: int
 
-    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
-        document.page(self.page)
-        order = move(document.order, self.page, self.by)
-        steps = [put(document, ("order",), order)]
-        first, was = order[0], document.order[0]
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        look.document.page(self.page)
+        order = move(look.document.order, self.page, self.by)
+        steps = [put(look.document, ("order",), order)]
+        first, was = order[0], look.document.order[0]
         if first != was:  # the first page stands at the site's own address
-            leaving = document.pages[first]
+            leaving = look.document.pages[first]
             steps += [
-                put(document, ("pages", was, "slug"), self._slug(document, was, first)),
-                put(document, ("pages", first, "slug"), ""),
-                put(document, ("pages", first, "was"), _was(leaving, "")),
+                put(look.document, ("pages", was, "slug"), self._slug(look.document, was, first)),
+                put(look.document, ("pages", first, "slug"), ""),
+                put(look.document, ("pages", first, "was"), _was(leaving, "")),
             ]
         return steps
 
@@ -135,51 +135,51 @@ class MovePage(Command):
         wanted = slug_from(document.pages[page].name) or "page"
         return next(s for s in (wanted, *(f"{wanted}-{n}" for n in range(2, 10_000))) if s not in taken)
 
-    def say(self, document: Document, catalogue: Catalogue) -> str:
-        return f"Page {document.page(self.page).name} moved"
+    def say(self, look: Look) -> str:
+        return f"Page {look.document.page(self.page).name} moved"
 
 
 class BinPage(Command):
     name: ClassVar[str] = "bin-page"
     page: str
 
-    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
-        page = document.page(self.page)
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        page = look.document.page(self.page)
         if not page.slug:
             raise Fault("first-page", f"“{page.name}” is the first page. Put another page first, then bin it.", "page")
-        place = document.order.index(self.page)
+        place = look.document.order.index(self.page)
         binned = {"page": page.model_dump(mode="json", exclude_defaults=True), "place": place}
         return [
-            put(document, ("bin", self.page), binned),
-            remove(document, ("pages", self.page)),
-            put(document, ("order",), [key for key in document.order if key != self.page]),
+            put(look.document, ("bin", self.page), binned),
+            remove(look.document, ("pages", self.page)),
+            put(look.document, ("order",), [key for key in look.document.order if key != self.page]),
         ]
 
-    def say(self, document: Document, catalogue: Catalogue) -> str:
-        return f"Page {document.page(self.page).name} to the bin"
+    def say(self, look: Look) -> str:
+        return f"Page {look.document.page(self.page).name} to the bin"
 
 
 class RestorePage(Command):
     name: ClassVar[str] = "restore-page"
     page: str
 
-    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
-        binned = document.bin.get(self.page)
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        binned = look.document.bin.get(self.page)
         if binned is None or binned.page is None:
             raise Fault("gone", "That page is not in the bin.", "page")
         plain = binned.page.model_dump(mode="json", exclude_defaults=True)
-        taken = {page.slug for page in document.pages.values()} | RESERVED
+        taken = {page.slug for page in look.document.pages.values()} | RESERVED
         while plain["slug"] in taken:
             plain["slug"] += "-2"
-        place = min(binned.place, len(document.order))
+        place = min(binned.place, len(look.document.order))
         return [
-            put(document, ("pages", self.page), plain),
-            put(document, ("order",), [*document.order[:place], self.page, *document.order[place:]]),
-            remove(document, ("bin", self.page)),
+            put(look.document, ("pages", self.page), plain),
+            put(look.document, ("order",), [*look.document.order[:place], self.page, *look.document.order[place:]]),
+            remove(look.document, ("bin", self.page)),
         ]
 
-    def say(self, document: Document, catalogue: Catalogue) -> str:
-        binned = document.bin.get(self.page)
+    def say(self, look: Look) -> str:
+        binned = look.document.bin.get(self.page)
         return f"Page {binned.page.name if binned and binned.page else ''} out of the bin"
 
 
@@ -194,12 +194,12 @@ class MoveMenuEntry(Command):
     page: str
     by: int
 
-    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
-        document.page(self.page)
-        return [put(document, ("navigation", "order"), move(menu(document), self.page, self.by))]
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        look.document.page(self.page)
+        return [put(look.document, ("navigation", "order"), move(menu(look.document), self.page, self.by))]
 
-    def say(self, document: Document, catalogue: Catalogue) -> str:
-        return f"{document.page(self.page).name} moved in the menu"
+    def say(self, look: Look) -> str:
+        return f"{look.document.page(self.page).name} moved in the menu"
 
 
 class NameMenuEntry(Command):
@@ -209,14 +209,15 @@ class NameMenuEntry(Command):
     page: str
     entry: str = ""
 
-    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
-        page = document.page(self.page)
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        page = look.document.page(self.page)
         entry = Line(40).read(self.entry, "The menu name", "entry")
         new = ABSENT if entry in ("", page.name) else entry
-        return [put(document, ("navigation", "names", self.page), new)]
+        return [put(look.document, ("navigation", "names", self.page), new)]
 
-    def say(self, document: Document, catalogue: Catalogue) -> str:
-        return f"{document.page(self.page).name} is called {self.entry or document.page(self.page).name} in the menu"
+    def say(self, look: Look) -> str:
+        name = look.document.page(self.page).name
+        return f"{name} is called {self.entry or name} in the menu"
 
 
 class ShowMenuEntry(Command):
@@ -226,10 +227,10 @@ class ShowMenuEntry(Command):
     page: str
     shown: bool = False
 
-    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
-        document.page(self.page)
-        hidden = [page for page in document.navigation.hidden if page != self.page]
-        return [put(document, ("navigation", "hidden"), hidden if self.shown else [*hidden, self.page])]
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        look.document.page(self.page)
+        hidden = [page for page in look.document.navigation.hidden if page != self.page]
+        return [put(look.document, ("navigation", "hidden"), hidden if self.shown else [*hidden, self.page])]
 
-    def say(self, document: Document, catalogue: Catalogue) -> str:
-        return f"{document.page(self.page).name} {'shown in' if self.shown else 'hidden from'} the menu"
+    def say(self, look: Look) -> str:
+        return f"{look.document.page(self.page).name} {'shown in' if self.shown else 'hidden from'} the menu"

@@ -6,51 +6,53 @@ from typing import Any, ClassVar
 
 from yemba.core.change.command import Command
 from yemba.core.change.commands.grounds import put_entries
-from yemba.core.change.operation import ABSENT, Operation, put
+from yemba.core.change.operation import ABSENT, Operation, put, value_at
 from yemba.core.colour.files import read_palette
 from yemba.core.colour.harmony import neutral
 from yemba.core.colour.naming import name_for
 from yemba.core.colour.oklch import Oklch, difference, to_colour
 from yemba.core.colour.srgb import Colour, parse, read, read_many
 from yemba.core.errors import Fault
-from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
-from yemba.core.site.ids import new_id
+from yemba.core.site.ids import Ids
+from yemba.core.site.one_offs import one_offs
 from yemba.core.site.resolve import Look
-from yemba.core.site.settings import FEWEST_COLOURS, MOST_COLOURS, Between, setting
+from yemba.core.site.settings import setting
+from yemba.core.value.entries import FEWEST_COLOURS, MOST_COLOURS, MOST_LETTERS
+from yemba.core.value.number import Number
 
 Brand = list[dict[str, str]]
 
 
-def _palette(document: Document, catalogue: Catalogue) -> Brand:
-    value: Any = Look(document, catalogue).value("palette")
+def _palette(look: Look) -> Brand:
+    value: Any = look.value("palette")
     return [dict(colour) for colour in value]
 
 
 def _put(document: Document, palette: Brand) -> list[Operation]:
     chosen = setting("palette")
-    return [put(document, ("sheet", "palette"), chosen.rule.read(palette, chosen.name, "palette"))]
+    return [put(document, ("sheet", "palette"), chosen.read(palette))]
 
 
 class OfColour(Command):
-    """What is done to one brand colour: `change` alters the palette, `told` says it of the colour's name."""
+    """What is done to one brand colour: `change` alters the palette, `label` says it of the colour's name."""
 
     colour: str
 
     def change(self, palette: Brand, place: int) -> None:
         raise NotImplementedError
 
-    def told(self, name: str) -> str:
+    def label(self, name: str) -> str:
         raise NotImplementedError
 
-    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
-        palette = _palette(document, catalogue)
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        palette = _palette(look)
         self.change(palette, self._place(palette))
-        return _put(document, palette)
+        return _put(look.document, palette)
 
-    def say(self, document: Document, catalogue: Catalogue) -> str:
-        palette = _palette(document, catalogue)
-        return self.told(palette[self._place(palette)]["name"])
+    def say(self, look: Look) -> str:
+        palette = _palette(look)
+        return self.label(palette[self._place(palette)]["name"])
 
     def _place(self, palette: Brand) -> int:
         for place, known in enumerate(palette):
@@ -68,7 +70,7 @@ class SetColour(OfColour):
     def change(self, palette: Brand, place: int) -> None:
         palette[place]["hex"] = parse(self.hex, "hex").hex
 
-    def told(self, name: str) -> str:
+    def label(self, name: str) -> str:
         found = read(self.hex)
         return f"{name} to {found.colour.hex}{', the nearest that screens show' if found.mapped else ''}"
 
@@ -84,13 +86,13 @@ class SetNumbers(OfColour):
     def change(self, palette: Brand, place: int) -> None:
         palette[place]["hex"] = self._colour().hex
 
-    def told(self, name: str) -> str:
+    def label(self, name: str) -> str:
         return f"{name} to {self._colour().hex}"
 
     def _colour(self) -> Colour:
-        lightness = Between(0, 100, "%").read(self.lightness, "Lightness", "lightness")
-        chroma = Between(0, 0.4, "").read(self.chroma, "Chroma", "chroma")
-        return to_colour(Oklch(lightness / 100, chroma, Between(0, 360, "°").read(self.hue, "Hue", "hue")))
+        lightness = Number(0, 100, "%").read(self.lightness, "Lightness", "lightness")
+        chroma = Number(0, 0.4, "").read(self.chroma, "Chroma", "chroma")
+        return to_colour(Oklch(lightness / 100, chroma, Number(0, 360, "°").read(self.hue, "Hue", "hue")))
 
 
 class NameColour(OfColour):
@@ -100,7 +102,7 @@ class NameColour(OfColour):
     def change(self, palette: Brand, place: int) -> None:
         palette[place]["name"] = self.colour_name
 
-    def told(self, name: str) -> str:
+    def label(self, name: str) -> str:
         return f"Colour {name} is called {self.colour_name}"
 
 
@@ -119,24 +121,22 @@ class RemoveColour(OfColour):
         else:
             del palette[place]
 
-    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
-        look, steps = Look(document, catalogue), super().plan(document, catalogue)
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        steps = super().plan(look, ids)
         for key, field in (("grounds.own", "fill"), ("roles.by_hand", "value")):
             entries = look.value(key)
             if any(entry[field] == f"@{self.colour}" for entry in entries):
-                steps.append(put_entries(document, key, [self._moved(look, entry, field) for entry in entries]))
-        return steps + self._one_offs(document, look)
+                steps.append(put_entries(look.document, key, [self._moved(look, entry, field) for entry in entries]))
+        return steps + self._one_offs(look)
 
-    def _one_offs(self, document: Document, look: Look) -> list[Operation]:
+    def _one_offs(self, look: Look) -> list[Operation]:
         """Texts set apart in the colour keep it as a code, or take the one that takes its place."""
         was = look.read_colour(f"@{self.colour}")
         new = f"@{self.instead}" if self.instead else was.colour.hex if was else ABSENT
         return [
-            put(document, ("pages", page_id, "sections", key, "one_offs", element, "colour"), new)
-            for page_id, page in document.pages.items()
-            for key, section in page.sections.items()
-            for element, values in section.one_offs.items()
-            if values.get("colour") == f"@{self.colour}"
+            put(look.document, one.path, new)
+            for one in one_offs(look)
+            if one.property == "colour" and value_at(look.document, one.path) == f"@{self.colour}"
         ]
 
     def _moved(self, look: Look, entry: dict[str, str], field: str) -> dict[str, str]:
@@ -147,7 +147,7 @@ class RemoveColour(OfColour):
             return entry | {field: f"@{self.instead}"}
         return entry | {field: own.colour.hex if own and field == "fill" else ""}
 
-    def told(self, name: str) -> str:
+    def label(self, name: str) -> str:
         return f"Colour {name} removed"
 
 
@@ -160,7 +160,7 @@ class MoveColour(OfColour):
     def change(self, palette: Brand, place: int) -> None:
         palette.insert(min(max(0, place + self.by), len(palette) - 1), palette.pop(place))
 
-    def told(self, name: str) -> str:
+    def label(self, name: str) -> str:
         return f"Colour {name} moved"
 
 
@@ -171,18 +171,18 @@ class AddColour(Command):
     hex: str
     colour_name: str = ""
 
-    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
-        palette = _palette(document, catalogue)
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        palette = _palette(look)
         for colour in self._colours():
             name = self.colour_name.strip() or name_for(colour, [known["name"] for known in palette])
-            palette.append({"id": new_id(), "name": name, "hex": colour.hex})
-        return _put(document, palette)
+            palette.append({"id": ids(), "name": name, "hex": colour.hex})
+        return _put(look.document, palette)
 
-    def say(self, document: Document, catalogue: Catalogue) -> str:
+    def say(self, look: Look) -> str:
         colours = self._colours()
         if len(colours) > 1:
             return f"{len(colours)} colours added"
-        taken = [colour["name"] for colour in _palette(document, catalogue)]
+        taken = [colour["name"] for colour in _palette(look)]
         return f"Colour {self.colour_name.strip() or name_for(colours[0], taken)} added"
 
     def _colours(self) -> list[Colour]:
@@ -201,14 +201,17 @@ class ChoosePalette(Command):
     codes: str
     palette_name: str = ""
 
-    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
-        ids = [colour["id"] for colour in _palette(document, catalogue)]
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        held = [colour["id"] for colour in _palette(look)]
         colours = whole(read_palette(self.codes).colours)
-        ids += [new_id() for _ in colours[len(ids) :]]
-        palette = [{"id": one, "name": name[:30], "hex": c.hex} for one, (name, c) in zip(ids, colours, strict=False)]
-        return _put(document, palette)
+        held += [ids() for _ in colours[len(held) :]]
+        palette = [
+            {"id": one, "name": name[:MOST_LETTERS], "hex": colour.hex}
+            for one, (name, colour) in zip(held, colours, strict=False)
+        ]
+        return _put(look.document, palette)
 
-    def say(self, document: Document, catalogue: Catalogue) -> str:
+    def say(self, look: Look) -> str:
         found = read_palette(self.codes)
         count, more = len(found.colours), []
         if count < FEWEST_COLOURS:

@@ -8,10 +8,12 @@ from typing import Any, ClassVar
 from yemba.core.change.command import Command
 from yemba.core.change.operation import ABSENT, Operation, put, remove, value_at
 from yemba.core.errors import Fault
-from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document, Picture
+from yemba.core.site.ids import Ids
 from yemba.core.site.pictures import uses
-from yemba.core.site.settings import Between, Line
+from yemba.core.site.resolve import Look
+from yemba.core.value.line import Line
+from yemba.core.value.number import Number
 
 _SAME_SHAPE = 0.01  # proportions nearer than this need no crop
 
@@ -43,25 +45,23 @@ class AddPicture(_Stored):
     section: str = ""
     item: str = ""
 
-    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
-        steps = [put(document, ("pictures", self.picture), _about(self))]
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        steps = [put(look.document, ("pictures", self.picture), _about(self))]
         if self.use == "logo":
             steps += [
-                put(document, ("sheet", "logo.picture"), self.picture),
-                put(document, ("sheet", "logo.form"), "picture"),
+                put(look.document, ("sheet", "logo.picture"), self.picture),
+                put(look.document, ("sheet", "logo.form"), "picture"),
             ]
         elif self.section:
-            page, section = document.section(self.section)
-            kind, wanted = catalogue.kind(section.kind), self.use or "picture"
-            field = kind.item_field(wanted) if self.item else kind.field(wanted)
-            if field.type != "picture":
+            standing = look.document.section(self.section)
+            field = look.catalogue.kind(standing.section.kind).field(self.use or "picture", self.item)
+            if field.kind.refers_to != "picture":
                 raise Fault("no-such-field", f"{field.name} takes no picture.", "use")
             inner = ("items", self.item) if self.item else ()
-            path = ("pages", page, "sections", self.section, *inner, "fields", field.slug)
-            steps.append(put(document, path, self.picture))
+            steps.append(put(look.document, (*standing.path, *inner, "fields", field.slug), self.picture))
         return steps
 
-    def say(self, document: Document, catalogue: Catalogue) -> str:
+    def say(self, look: Look) -> str:
         return f"{'Logo' if self.use == 'logo' else 'Picture'} {self.file_name}"
 
 
@@ -72,13 +72,13 @@ class DescribePicture(Command):
     picture: str
     alt: str = ""
 
-    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
-        _known(document, self.picture)
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        _known(look.document, self.picture)
         alt = Line(250).read(self.alt, "The alt text", "alt")
-        return [put(document, ("pictures", self.picture, "alt"), alt or ABSENT)]
+        return [put(look.document, ("pictures", self.picture, "alt"), alt or ABSENT)]
 
-    def say(self, document: Document, catalogue: Catalogue) -> str:
-        return f"Alt text of {document.pictures[self.picture].name}"
+    def say(self, look: Look) -> str:
+        return f"Alt text of {look.document.pictures[self.picture].name}"
 
 
 class SetFocal(Command):
@@ -89,17 +89,17 @@ class SetFocal(Command):
     x: str = "50"
     y: str = "50"
 
-    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
-        _known(document, self.picture)
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        _known(look.document, self.picture)
         steps = []
         for axis, typed, name in (("x", self.x, "From the left"), ("y", self.y, "From the top")):
-            share = round(Between(0, 100, "%").read(typed, name, axis))
+            share = round(Number(0, 100, "%").read(typed, name, axis))
             new = ABSENT if share == Picture.model_fields[f"focal_{axis}"].default else share
-            steps.append(put(document, ("pictures", self.picture, f"focal_{axis}"), new))
+            steps.append(put(look.document, ("pictures", self.picture, f"focal_{axis}"), new))
         return steps
 
-    def say(self, document: Document, catalogue: Catalogue) -> str:
-        return f"Focal point of {document.pictures[self.picture].name}: {self.x} %, {self.y} %"
+    def say(self, look: Look) -> str:
+        return f"Focal point of {look.document.pictures[self.picture].name}: {self.x} %, {self.y} %"
 
 
 class ReplacePicture(_Stored):
@@ -107,16 +107,16 @@ class ReplacePicture(_Stored):
 
     name: ClassVar[str] = "replace-picture"
 
-    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
-        old = _known(document, self.picture)
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        old = _known(look.document, self.picture)
         stands = old.shape or _shape(old.width, old.height)
         wide, high = (int(side) for side in stands.split(":"))
         same = abs(self.width / self.height / (wide / high) - 1) < _SAME_SHAPE or self.format == "svg"
         about = _about(self) | ({} if same else {"shape": stands}) | ({"alt": old.alt} if old.alt else {})
-        return [put(document, ("pictures", self.picture), about)]
+        return [put(look.document, ("pictures", self.picture), about)]
 
-    def say(self, document: Document, catalogue: Catalogue) -> str:
-        return f"{document.pictures[self.picture].name} replaced by {self.file_name}"
+    def say(self, look: Look) -> str:
+        return f"{look.document.pictures[self.picture].name} replaced by {self.file_name}"
 
 
 class ShowWhole(Command):
@@ -125,12 +125,12 @@ class ShowWhole(Command):
     name: ClassVar[str] = "show-whole"
     picture: str
 
-    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
-        _known(document, self.picture)
-        return [put(document, ("pictures", self.picture, "shape"), ABSENT)]
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        _known(look.document, self.picture)
+        return [put(look.document, ("pictures", self.picture, "shape"), ABSENT)]
 
-    def say(self, document: Document, catalogue: Catalogue) -> str:
-        return f"{document.pictures[self.picture].name} in its own proportion"
+    def say(self, look: Look) -> str:
+        return f"{look.document.pictures[self.picture].name} in its own proportion"
 
 
 class BinPicture(Command):
@@ -139,18 +139,20 @@ class BinPicture(Command):
     name: ClassVar[str] = "bin-picture"
     picture: str
 
-    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
-        picture = _known(document, self.picture)
-        paths = [use.path for use in uses(document)[self.picture]]
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        picture = _known(look.document, self.picture)
+        paths = [use.path for use in uses(look.document)[self.picture]]
         binned: dict[str, Any] = {"picture": picture.model_dump(mode="json", exclude_defaults=True)}
+        if paths:
+            binned["uses"] = [list(path) for path in paths]
         return [
-            put(document, ("bin", self.picture), binned | ({"uses": [list(path) for path in paths]} if paths else {})),
-            *(remove(document, path) for path in paths),
-            remove(document, ("pictures", self.picture)),
+            put(look.document, ("bin", self.picture), binned),
+            *(remove(look.document, path) for path in paths),
+            remove(look.document, ("pictures", self.picture)),
         ]
 
-    def say(self, document: Document, catalogue: Catalogue) -> str:
-        return f"Picture {document.pictures[self.picture].name} to the bin"
+    def say(self, look: Look) -> str:
+        return f"Picture {look.document.pictures[self.picture].name} to the bin"
 
 
 class RestorePicture(Command):
@@ -159,20 +161,20 @@ class RestorePicture(Command):
     name: ClassVar[str] = "restore-picture"
     picture: str
 
-    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
-        binned = document.bin.get(self.picture)
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        binned = look.document.bin.get(self.picture)
         if binned is None or binned.picture is None:
             raise Fault("gone", "That picture is not in the bin.", "picture")
         plain = binned.picture.model_dump(mode="json", exclude_defaults=True)
         paths = [tuple(path) for path in binned.uses]
         return [
-            put(document, ("pictures", self.picture), plain),
-            *(put(document, path, self.picture) for path in paths if _free(document, path)),
-            remove(document, ("bin", self.picture)),
+            put(look.document, ("pictures", self.picture), plain),
+            *(put(look.document, path, self.picture) for path in paths if _free(look.document, path)),
+            remove(look.document, ("bin", self.picture)),
         ]
 
-    def say(self, document: Document, catalogue: Catalogue) -> str:
-        binned = document.bin.get(self.picture)
+    def say(self, look: Look) -> str:
+        binned = look.document.bin.get(self.picture)
         return f"Picture {binned.picture.name if binned and binned.picture else ''} out of the bin"
 
 

@@ -6,235 +6,235 @@ from typing import Any, ClassVar
 
 from yemba.core.change.command import Command
 from yemba.core.change.commands.pages import move
-from yemba.core.change.operation import ABSENT, Operation, Path, put, remove
+from yemba.core.change.operation import ABSENT, Operation, put, remove
 from yemba.core.errors import Fault
-from yemba.core.site.catalogue import Catalogue
-from yemba.core.site.document import Document, Section
-from yemba.core.site.ids import new_id
-from yemba.core.site.kinds import Field
+from yemba.core.part.part import parts
+from yemba.core.site.document import Section, Standing
+from yemba.core.site.ids import Ids
+from yemba.core.site.kinds import Field, SectionKind
 from yemba.core.site.resolve import Look
-from yemba.core.site.words import plain as plain_words
+
+_TEMPLATES = "as the template has it"
 
 
-def _path(document: Document, section: str, *inner: str) -> Path:
-    page, _ = document.section(section)
-    return ("pages", page, "sections", section, *inner)
+def starter_fields(fields: list[Field]) -> dict[str, str]:
+    """What fields begin with."""
+    return {field.slug: field.read(field.starter) for field in fields if field.starter}
 
 
-def _called(document: Document, catalogue: Catalogue, section: str) -> str:
-    """A section as the owner knows it: its kind and its page."""
-    page, found = document.section(section)
-    return f"{catalogue.kind(found.kind).name} on {document.pages[page].name}"
-
-
-def starter(kind: str, catalogue: Catalogue) -> dict[str, Any]:
+def starter(kind: SectionKind, ids: Ids) -> dict[str, Any]:
     """A new section of a kind with its starter words and items."""
-    shape = catalogue.kind(kind)
-    section: dict[str, Any] = {
-        "kind": kind,
-        "fields": {f.slug: f.read(f.starter) for f in shape.fields if f.starter},
-    }
-    if shape.items:
-        fields = {f.slug: f.read(f.starter) for f in shape.items.fields if f.starter}
-        ids = [new_id() for _ in range(shape.items.begins)]
-        section |= {"items": {key: {"fields": fields} for key in ids}, "order": ids}
+    section: dict[str, Any] = {"kind": kind.slug, "fields": starter_fields(kind.fields)}
+    if kind.items:
+        order = [ids() for _ in range(kind.items.begins)]
+        items = {key: {"fields": starter_fields(kind.items.fields)} for key in order}
+        section |= {"items": items, "order": order}
     return section
 
 
 class AddSection(Command):
-    """Add a section with its starter words; `after` names the one above it, "" puts it first."""
+    """Add a section with its starter words to a page, or to a `part` that holds sections; `after` names the one above
+    it, "" puts it first."""
 
     name: ClassVar[str] = "add-section"
-    page: str
+    page: str = ""
+    part: str = ""
     kind: str
     after: str | None = None
 
-    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
-        page = document.page(self.page)
-        section = starter(catalogue.kind(self.kind).slug, catalogue)
-        place = len(page.order)
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        path = self._holder(look)
+        order = look.document.holder(path).order
+        place = len(order)
         if self.after is not None:
-            place = page.order.index(self.after) + 1 if self.after in page.order else 0
-        key = new_id()
+            place = order.index(self.after) + 1 if self.after in order else 0
+        section, key = starter(look.catalogue.kind(self.kind), ids), ids()
         return [
-            put(document, ("pages", self.page, "sections", key), section),
-            put(document, ("pages", self.page, "order"), [*page.order[:place], key, *page.order[place:]]),
+            put(look.document, (*path, "sections", key), section),
+            put(look.document, (*path, "order"), [*order[:place], key, *order[place:]]),
         ]
 
-    def say(self, document: Document, catalogue: Catalogue) -> str:
-        return f"{catalogue.kind(self.kind).name} added to {document.page(self.page).name}"
+    def _holder(self, look: Look) -> tuple[str, str]:
+        if self.part:
+            if self.part not in parts() or not parts()[self.part].holds_sections:
+                raise Fault("no-such-part", f"“{self.part}” is no part that holds sections.", "part")
+            return ("shared", self.part)
+        look.document.page(self.page)
+        return ("pages", self.page)
+
+    def say(self, look: Look) -> str:
+        where = parts()[self.part].name if self.part else look.document.page(self.page).name
+        return f"{look.catalogue.kind(self.kind).name} added to {where}"
 
 
-class MoveSection(Command):
-    name: ClassVar[str] = "move-section"
+class OfSection(Command):
+    """What is done to one section."""
+
     section: str
+
+    def standing(self, look: Look) -> Standing:
+        """Where it stands. Raises Fault ``gone``."""
+        return look.document.section(self.section)
+
+    def kind(self, look: Look) -> SectionKind:
+        return look.catalogue.kind(self.standing(look).section.kind)
+
+    def where(self, look: Look) -> str:
+        """The section as the owner knows it: its kind and its page."""
+        return look.where(self.standing(look))
+
+
+class MoveSection(OfSection):
+    name: ClassVar[str] = "move-section"
     by: int
 
-    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
-        page, _ = document.section(self.section)
-        order = move(document.pages[page].order, self.section, self.by)
-        return [put(document, ("pages", page, "order"), order)]
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        holder = self.standing(look).holder
+        order = move(look.document.holder(holder).order, self.section, self.by)
+        return [put(look.document, (*holder, "order"), order)]
 
-    def say(self, document: Document, catalogue: Catalogue) -> str:
-        return f"{_called(document, catalogue, self.section)} moved"
+    def say(self, look: Look) -> str:
+        return f"{self.where(look)} moved"
 
 
-class SetLayout(Command):
+class SetLayout(OfSection):
     """A section's layout; "" for the template's."""
 
     name: ClassVar[str] = "set-layout"
-    section: str
     layout: str = ""
 
-    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
-        _, section = document.section(self.section)
-        known = catalogue.kind(section.kind).layout_names()
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        known = self.kind(look).layout_names()
         if self.layout and self.layout not in known:
-            raise Fault(
-                "no-such-layout", f"“{self.layout}” is no layout of this kind. Choose: {', '.join(known)}.", "layout"
-            )
-        return [put(document, _path(document, self.section, "layout"), self.layout or ABSENT)]
+            offered = ", ".join(known)
+            raise Fault("no-such-layout", f"“{self.layout}” is no layout of this kind. Choose: {offered}.", "layout")
+        return [put(look.document, (*self.standing(look).path, "layout"), self.layout or ABSENT)]
 
-    def say(self, document: Document, catalogue: Catalogue) -> str:
-        _, section = document.section(self.section)
-        layout = catalogue.kind(section.kind).layout_names().get(self.layout, "as the template has it")
-        return f"{_called(document, catalogue, self.section)}: {layout}"
+    def say(self, look: Look) -> str:
+        return f"{self.where(look)}: {self.kind(look).layout_names().get(self.layout, _TEMPLATES)}"
 
 
-class SetGround(Command):
+class SetGround(OfSection):
     """A section's ground; "" for the template's."""
 
     name: ClassVar[str] = "set-ground"
-    section: str
     ground: str = ""
 
-    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
-        names = Look(document, catalogue).ground_names
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        names = look.ground_names
         if self.ground and self.ground not in names:
             raise Fault("no-such-ground", f"“{self.ground}” is no ground. Choose: {', '.join(names)}.", "ground")
-        return [put(document, _path(document, self.section, "ground"), self.ground or ABSENT)]
+        return [put(look.document, (*self.standing(look).path, "ground"), self.ground or ABSENT)]
 
-    def say(self, document: Document, catalogue: Catalogue) -> str:
-        ground = Look(document, catalogue).ground_names.get(self.ground, "as the template has it")
-        return f"{_called(document, catalogue, self.section)}: ground {ground}"
+    def say(self, look: Look) -> str:
+        return f"{self.where(look)}: ground {look.ground_names.get(self.ground, _TEMPLATES)}"
 
 
-class SetWords(Command):
+class SetWords(OfSection):
     """One field of a section or of one of its items."""
 
     name: ClassVar[str] = "set-words"
-    section: str
     field: str
     words: str = ""
     item: str = ""
 
-    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
-        _, section = document.section(self.section)
-        kind = catalogue.kind(section.kind)
-        if self.item and self.item not in section.items:
-            raise Fault("gone", "That entry is no longer here. Undo brings it back.", self.field)
-        field = kind.item_field(self.field) if self.item else kind.field(self.field)
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        standing = self.standing(look)
+        if self.item:
+            check_item(standing.section, self.item, self.field)
+        field = self._field(look)
         value = field.read(self.words)
-        if field.type == "picture" and value and value not in document.pictures:
-            raise Fault("no-such-picture", "That picture is no longer here. Choose a file again.", self.field)
-        if value.startswith("page:") and value[5:] not in document.pages:
-            raise Fault("no-such-page", "The page this would link to is no longer there. Choose another.", self.field)
-        inner = ("items", self.item, "fields", self.field) if self.item else ("fields", self.field)
-        return [put(document, _path(document, self.section, *inner), value or ABSENT)]
+        field.kind.check(value, look, field.name, field.slug)
+        inner = ("items", self.item) if self.item else ()
+        return [put(look.document, (*standing.path, *inner, "fields", self.field), value or ABSENT)]
 
-    def say(self, document: Document, catalogue: Catalogue) -> str:
-        _, section = document.section(self.section)
-        kind = catalogue.kind(section.kind)
-        field = kind.item_field(self.field) if self.item else kind.field(self.field)
-        text = _in_words(document, field, self.words)
-        shown = f"“{text[:32]}{'…' if len(text) > 32 else ''}”" if text else "emptied"
-        return f"{_called(document, catalogue, self.section)}: {field.name.lower()} {shown}"
+    def _field(self, look: Look) -> Field:
+        return self.kind(look).field(self.field, self.item)
+
+    def say(self, look: Look) -> str:
+        field = self._field(look)
+        text = field.kind.say(self.words, look) if self.words else ""
+        shown = f"“{text[:32]}{'…' if len(text) > 32 else ''}”" if text and text != "none" else "emptied"
+        return f"{self.where(look)}: {field.name.lower()} {shown}"
 
 
-def _in_words(document: Document, field: Field, typed: str) -> str:
-    """What was typed as its owner knows it: a page and a picture by their names."""
-    if typed.startswith("page:") and typed[5:] in document.pages:
-        return document.pages[typed[5:]].name
-    if field.type == "picture":
-        return document.pictures[typed].name if typed in document.pictures else ""
-    return plain_words(typed)
-
-
-class AddItem(Command):
+class AddItem(OfSection):
     name: ClassVar[str] = "add-item"
-    section: str
 
-    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
-        _, section = document.section(self.section)
-        shape = catalogue.kind(section.kind).items
-        if shape is None:
-            raise Fault("no-items", f"{catalogue.kind(section.kind).name} has no list to add to.")
-        fields = {f.slug: f.read(f.starter) for f in shape.fields if f.starter}
-        key = new_id()
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        standing, kind = self.standing(look), self.kind(look)
+        if kind.items is None:
+            raise Fault("no-items", f"{kind.name} has no list to add to.")
+        key = ids()
         return [
-            put(document, _path(document, self.section, "items", key), {"fields": fields}),
-            put(document, _path(document, self.section, "order"), [*section.order, key]),
+            put(look.document, (*standing.path, "items", key), {"fields": starter_fields(kind.items.fields)}),
+            put(look.document, (*standing.path, "order"), [*standing.section.order, key]),
         ]
 
-    def say(self, document: Document, catalogue: Catalogue) -> str:
-        return f"{_called(document, catalogue, self.section)}: one more"
+    def say(self, look: Look) -> str:
+        return f"{self.where(look)}: one more"
 
 
-class MoveItem(Command):
-    name: ClassVar[str] = "move-item"
-    section: str
+class OfItem(OfSection):
+    """What is done to one item of a section."""
+
     item: str
+
+    def order(self, look: Look) -> list[str]:
+        """The items as they stand. Raises Fault ``gone`` where this is none of them."""
+        section = self.standing(look).section
+        check_item(section, self.item, "item")
+        return section.order
+
+
+class MoveItem(OfItem):
+    name: ClassVar[str] = "move-item"
     by: int
 
-    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
-        _, section = document.section(self.section)
-        _held(section, self.item)
-        return [put(document, _path(document, self.section, "order"), move(section.order, self.item, self.by))]
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        order = move(self.order(look), self.item, self.by)
+        return [put(look.document, (*self.standing(look).path, "order"), order)]
 
-    def say(self, document: Document, catalogue: Catalogue) -> str:
-        return f"{_called(document, catalogue, self.section)}: order"
+    def say(self, look: Look) -> str:
+        return f"{self.where(look)}: order"
 
 
-class RemoveItem(Command):
+class RemoveItem(OfItem):
     """Take an item away; undo brings it back."""
 
     name: ClassVar[str] = "remove-item"
-    section: str
-    item: str
 
-    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
-        _, section = document.section(self.section)
-        _held(section, self.item)
-        order = [key for key in section.order if key != self.item]
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        order = [key for key in self.order(look) if key != self.item]
+        path = self.standing(look).path
         return [
-            remove(document, _path(document, self.section, "items", self.item)),
-            put(document, _path(document, self.section, "order"), order),
+            remove(look.document, (*path, "items", self.item)),
+            put(look.document, (*path, "order"), order),
         ]
 
-    def say(self, document: Document, catalogue: Catalogue) -> str:
-        return f"{_called(document, catalogue, self.section)}: one taken away"
+    def say(self, look: Look) -> str:
+        return f"{self.where(look)}: one taken away"
 
 
-class BinSection(Command):
+class BinSection(OfSection):
     name: ClassVar[str] = "bin-section"
-    section: str
 
-    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
-        page, section = document.section(self.section)
-        order = document.pages[page].order
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        standing = self.standing(look)
+        order = look.document.holder(standing.holder).order
         binned = {
-            "section": section.model_dump(mode="json", exclude_defaults=True),
-            "stood_on": page,
+            "section": standing.section.model_dump(mode="json", exclude_defaults=True),
+            "stood_on": standing.page or standing.part,
             "place": order.index(self.section),
         }
         return [
-            put(document, ("bin", self.section), binned),
-            remove(document, ("pages", page, "sections", self.section)),
-            put(document, ("pages", page, "order"), [key for key in order if key != self.section]),
+            put(look.document, ("bin", self.section), binned),
+            remove(look.document, standing.path),
+            put(look.document, (*standing.holder, "order"), [key for key in order if key != self.section]),
         ]
 
-    def say(self, document: Document, catalogue: Catalogue) -> str:
-        return f"{_called(document, catalogue, self.section)} to the bin"
+    def say(self, look: Look) -> str:
+        return f"{self.where(look)} to the bin"
 
 
 class RestoreSection(Command):
@@ -243,26 +243,33 @@ class RestoreSection(Command):
     name: ClassVar[str] = "restore-section"
     section: str
 
-    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        document = look.document
         binned = document.bin.get(self.section)
         if binned is None or binned.section is None:
             raise Fault("gone", "That section is not in the bin.", "section")
-        page = binned.stood_on if binned.stood_on in document.pages else document.order[0]
-        order = document.pages[page].order
+        path = self._holder(look, binned.stood_on)
+        order = document.holder(path).order
         place = min(binned.place, len(order))
         plain = binned.section.model_dump(mode="json", exclude_defaults=True)
         return [
-            put(document, ("pages", page, "sections", self.section), plain),
-            put(document, ("pages", page, "order"), [*order[:place], self.section, *order[place:]]),
+            put(document, (*path, "sections", self.section), plain),
+            put(document, (*path, "order"), [*order[:place], self.section, *order[place:]]),
             remove(document, ("bin", self.section)),
         ]
 
-    def say(self, document: Document, catalogue: Catalogue) -> str:
-        binned = document.bin.get(self.section)
-        kind = catalogue.kind(binned.section.kind).name if binned and binned.section else "Section"
+    def _holder(self, look: Look, stood_on: str) -> tuple[str, str]:
+        if stood_on in parts():
+            return ("shared", stood_on)
+        return ("pages", stood_on if stood_on in look.document.pages else look.document.order[0])
+
+    def say(self, look: Look) -> str:
+        binned = look.document.bin.get(self.section)
+        kind = look.catalogue.kind(binned.section.kind).name if binned and binned.section else "Section"
         return f"{kind} out of the bin"
 
 
-def _held(section: Section, item: str) -> None:
+def check_item(section: Section, item: str, field: str) -> None:
+    """Raises Fault ``gone`` beside `field` where the item is not in the section."""
     if item not in section.items:
-        raise Fault("gone", "That entry is no longer here. Undo brings it back.", "item")
+        raise Fault("gone", "That entry is no longer here. Undo brings it back.", field)

@@ -8,10 +8,10 @@ from yemba.core.brand.sheet import read_values
 from yemba.core.change.command import Command
 from yemba.core.change.operation import ABSENT, Operation, put, remove
 from yemba.core.errors import Fault
-from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
-from yemba.core.site.ids import new_id
-from yemba.core.site.settings import Line
+from yemba.core.site.ids import Ids
+from yemba.core.site.resolve import Look
+from yemba.core.value.line import Line
 
 
 def _aside(document: Document, covered: dict[str, Any]) -> list[Operation]:
@@ -26,18 +26,18 @@ class ApplySheet(Command):
     name: ClassVar[str] = "apply-sheet"
     sheet: str
 
-    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
-        ready = catalogue.ready_sheet(self.sheet)
-        covered = {key: value for key, value in document.plain().get("sheet", {}).items() if key in ready.values}
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        ready = look.catalogue.ready_sheet(self.sheet)
+        covered = {key: value for key, value in look.document.plain().get("sheet", {}).items() if key in ready.values}
         return [
-            put(document, ("ready_sheet",), self.sheet),
-            remove(document, ("own_sheet",)),
-            *(remove(document, ("sheet", key)) for key in covered),
-            *_aside(document, covered if document.own_sheet is None else {}),
+            put(look.document, ("ready_sheet",), self.sheet),
+            remove(look.document, ("own_sheet",)),
+            *(remove(look.document, ("sheet", key)) for key in covered),
+            *_aside(look.document, covered if look.document.own_sheet is None else {}),
         ]
 
-    def say(self, document: Document, catalogue: Catalogue) -> str:
-        return f"Brand sheet {catalogue.ready_sheet(self.sheet).name}"
+    def say(self, look: Look) -> str:
+        return f"Brand sheet {look.catalogue.ready_sheet(self.sheet).name}"
 
 
 class BringBackSheet(Command):
@@ -45,16 +45,16 @@ class BringBackSheet(Command):
 
     name: ClassVar[str] = "bring-back-sheet"
 
-    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
-        plain = document.plain()
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        plain = look.document.plain()
         if "set_aside" not in plain:
             raise Fault("nothing-set-aside", "Nothing is set aside.")
         return [
-            put(document, ("sheet",), {**plain.get("sheet", {}), **plain["set_aside"]}),
-            put(document, ("set_aside",), ABSENT),
+            put(look.document, ("sheet",), {**plain.get("sheet", {}), **plain["set_aside"]}),
+            put(look.document, ("set_aside",), ABSENT),
         ]
 
-    def say(self, document: Document, catalogue: Catalogue) -> str:
+    def say(self, look: Look) -> str:
         return "Your own brand values back"
 
 
@@ -71,26 +71,27 @@ class ApplyOwnSheet(Command):
     logo: dict[str, Any] = {}
     fonts: dict[str, Any] = {}
 
-    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
         title = Line(60, empty=False).read(self.title, "The brand sheet’s name", "title")
-        values = read_values(self.values, catalogue, self.fonts.keys() | document.fonts.keys())
-        steps = [put(document, ("fonts", key), font) for key, font in self.fonts.items() if key not in document.fonts]
+        values = read_values(self.values, look.catalogue, self.fonts.keys() | look.document.fonts.keys())
+        new = {key: font for key, font in self.fonts.items() if key not in look.document.fonts}
+        steps = [put(look.document, ("fonts", key), font) for key, font in new.items()]
         if self.logo:
-            known = next((k for k, p in document.pictures.items() if p.file == self.logo.get("file")), "")
-            picture = known or new_id()
+            known = next((k for k, p in look.document.pictures.items() if p.file == self.logo.get("file")), "")
+            picture = known or ids()
             values |= {"logo.picture": picture}
-            steps += [] if known else [put(document, ("pictures", picture), self.logo)]
-        now = document.plain().get("sheet", {})
+            steps += [] if known else [put(look.document, ("pictures", picture), self.logo)]
+        now = look.document.plain().get("sheet", {})
         covered = {key: value for key, value in now.items() if values.get(key, ABSENT) != value}
         return [
             *steps,
-            put(document, ("sheet",), values),
-            remove(document, ("ready_sheet",)),
-            put(document, ("own_sheet",), title),
-            *_aside(document, covered if document.own_sheet is None else {}),
+            put(look.document, ("sheet",), values),
+            remove(look.document, ("ready_sheet",)),
+            put(look.document, ("own_sheet",), title),
+            *_aside(look.document, covered if look.document.own_sheet is None else {}),
         ]
 
-    def say(self, document: Document, catalogue: Catalogue) -> str:
+    def say(self, look: Look) -> str:
         return f"Brand sheet {self.title}"
 
 
@@ -99,13 +100,13 @@ class ReturnSheet(Command):
 
     name: ClassVar[str] = "return-sheet"
 
-    def plan(self, document: Document, catalogue: Catalogue) -> list[Operation]:
-        covered = document.plain().get("sheet", {}) if document.own_sheet is None else {}
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        covered = look.document.plain().get("sheet", {}) if look.document.own_sheet is None else {}
         return [
-            *(remove(document, (field,)) for field in ("ready_sheet", "own_sheet")),
-            *(remove(document, ("sheet", key)) for key in document.sheet),
-            *_aside(document, covered),
+            *(remove(look.document, (field,)) for field in ("ready_sheet", "own_sheet")),
+            *(remove(look.document, ("sheet", key)) for key in look.document.sheet),
+            *_aside(look.document, covered),
         ]
 
-    def say(self, document: Document, catalogue: Catalogue) -> str:
-        return f"The brand sheet of {catalogue.template(document.template).name}"
+    def say(self, look: Look) -> str:
+        return f"The brand sheet of {look.catalogue.template(look.document.template).name}"

@@ -19,21 +19,8 @@ _VIEWS = {
 }
 
 
-def _at(control: str) -> dict[str, str]:
-    """Where a control of this chapter is, given its id as changes and checks name it."""
-    what, _, rest = control.partition("-")
-    if what == "role":
-        return dict(zip(("ground", "role"), rest.split("-"), strict=False))
-    if what in ("ground", "colour"):
-        return {what: rest}
-    return {"show": "grounds"} if control in _ON_GROUNDS else {}
-
-
-_ON_GROUNDS = ("shape.corner", "link.underline", "grounds.own", "roles.by_hand")
-
-
 def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiting]) -> Context:
-    palette, query = look.value("palette"), {**_at(query.get("at", "")), **query}
+    palette = look.value("palette")
     chosen = next((c for c in palette if c["id"] == query.get("colour")), palette[0])
     shown = query.get("show", "")
     if shown not in _VIEWS:  # who asks for a ground wants to see it

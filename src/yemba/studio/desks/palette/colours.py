@@ -10,12 +10,12 @@ from yemba.core.colour.harmony import neutrals, shades, tints
 from yemba.core.colour.oklch import to_oklch
 from yemba.core.colour.srgb import Colour, from_hex
 from yemba.core.site.resolve import Look
-from yemba.core.site.settings import FEWEST_COLOURS, MOST_COLOURS
+from yemba.core.value.entries import FEWEST_COLOURS, MOST_COLOURS
 from yemba.hosting.services import rendering
-from yemba.render.reach import Place, State
+from yemba.render.reach import Spot, State
 from yemba.render.used import Used
 from yemba.sites.models import Site
-from yemba.studio.desks.places import counted, told
+from yemba.studio.desks.places import counted, listed
 from yemba.studio.desks.plane import instrument
 from yemba.studio.desks.setting import Context, setting
 
@@ -35,7 +35,7 @@ def view(site: Site, look: Look, chosen: dict[str, str], query: Mapping[str, str
         "plane": instrument(look, colour, chosen["name"], ground if ground in look.grounds else "light", palette),
         "on": [_reads(colour, look, slug) for slug in look.ground_names],
         "used": counted(found),
-        "uses": [place | {"roles": _roles(found, place)} for place in told(look, found)][:_SHOWN],
+        "uses": [place | {"roles": _roles(found, place)} for place in listed(look, found)][:_SHOWN],
         "more_uses": max(0, len(found) - _SHOWN),
         "more": [("Tints", tints(colour)), ("Shades", shades(colour)), ("Neutrals", neutrals(colour))],
         "origin": setting(look, "palette"),
@@ -49,8 +49,8 @@ def _reads(colour: Colour, look: Look, slug: str) -> Context:
     return {"slug": slug, "name": name, "ratio": got, "carries": carries(colour, fill), "warn": got < EDGE}
 
 
-def _roles(found: dict[Place, list[str]], place: Context) -> str:
-    roles = found[Place(place["page"], place["place"])]
+def _roles(found: dict[Spot, list[str]], place: Context) -> str:
+    roles = found[Spot(place["page"], place["place"])]
     return ", ".join(ROLE_NAMES[role] for role in roles)
 
 

@@ -5,18 +5,17 @@ from __future__ import annotations
 from collections.abc import Mapping
 from functools import cache
 
-from yemba.core.check.finding import where
 from yemba.core.colour.contrast import nearest, ratio
 from yemba.core.colour.grounds import REQUIREMENTS, ROLE_NAMES, Asked, Ground
 from yemba.core.colour.srgb import Read
 from yemba.core.site.resolve import Look
-from yemba.core.site.settings import MOST_GROUNDS, UNDERLINES
+from yemba.core.value.entries import MOST_GROUNDS
 from yemba.hosting.services import rendering
 from yemba.render.reach import State
 from yemba.render.used import Used
 from yemba.sites.models import Site
 from yemba.studio.desks.palette.colours import mended
-from yemba.studio.desks.places import counted, told
+from yemba.studio.desks.places import counted, listed
 from yemba.studio.desks.plane import instrument
 from yemba.studio.desks.setting import Context, setting
 
@@ -34,7 +33,6 @@ def view(site: Site, look: Look, chosen: dict[str, str], query: Mapping[str, str
         "came": _came(look, query.get("section", "")),
         "grounds_full": len(own) >= MOST_GROUNDS,
         "underline": setting(look, "link.underline"),
-        "underlines": list(UNDERLINES.items()),
         "corner": setting(look, "shape.corner"),
     }
 
@@ -64,8 +62,8 @@ def _whole(look: Look, slug: str, own: Mapping[str, dict[str, str]], used: Used,
         "others": [(one, name) for one, name in look.ground_names.items() if one != slug],
         "roles": _roles(look, slug),
         "role": _role(look, slug, role, used) if role in ROLE_NAMES else None,
-        "places": told(look, on)[:_SHOWN],
-        "more": max(0, len(told(look, on)) - _SHOWN),
+        "places": listed(look, on)[:_SHOWN],
+        "more": max(0, len(listed(look, on)) - _SHOWN),
         "used": counted(on),
     }
 
@@ -125,7 +123,7 @@ def _role(look: Look, slug: str, role: str, used: Used) -> Context:
         "miss": _miss(ground, role, worst) if worst and worst[0] < worst[1].ratio else None,
         "ratio": worst[0] if worst else None,
         "against": _against(worst[1], role) if worst else "",
-        "places": told(look, used.at(slug, role))[:_SHOWN],
+        "places": listed(look, used.at(slug, role))[:_SHOWN],
         "used": counted(used.at(slug, role)),
     }
 
@@ -148,14 +146,13 @@ def _miss(ground: Ground, role: str, worst: tuple[float, Asked]) -> Context:
 
 def _came(look: Look, section: str) -> Context | None:
     """The section from which one came to its ground."""
-    for page_id, page in look.document.ordered_pages():
-        if section in page.sections:
-            found = look.ground(page.sections[section])
+    for standing in look.document.standing():
+        if standing.key == section:
             return {
                 "section": section,
-                "page": page_id,
-                "words": where(look, page_id, section),
-                "ground": found.value,
-                "mine": page.sections[section].ground or "",
+                "page": standing.page,
+                "words": look.where(standing),
+                "ground": look.ground(standing.section).value,
+                "mine": standing.section.ground or "",
             }
     return None

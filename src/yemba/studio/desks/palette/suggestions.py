@@ -11,7 +11,7 @@ from yemba.core.colour.from_picture import Found, from_picture
 from yemba.core.colour.harmony import harmonies, named
 from yemba.core.colour.ready import HUES, MOODS
 from yemba.core.colour.srgb import Colour, from_hex
-from yemba.core.picture.marks import raster
+from yemba.core.picture.drawing import raster
 from yemba.core.site.document import Picture
 from yemba.core.site.resolve import Look
 from yemba.sites import brand_sheets, store

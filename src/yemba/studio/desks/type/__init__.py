@@ -5,8 +5,6 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 
 from yemba.core.site.resolve import Look
-from yemba.core.site.settings import SETTINGS
-from yemba.core.type.levels import LEVELS
 from yemba.sites.models import Site
 from yemba.studio.desks.setting import Context
 from yemba.studio.desks.type import fonts, one_offs, pairings, sizes
@@ -18,23 +16,9 @@ _VIEWS = {
     "fonts": ("Fonts", fonts.view),
     "one-offs": ("One-offs", one_offs.view),
 }
-_ON_PAIRINGS = ("type.heading", "type.body")
-
-
-def _at(control: str) -> dict[str, str]:
-    """Where a control of this chapter is, given its id as changes and checks name it."""
-    level, _, name = control.partition(".")
-    if control.startswith("font-"):
-        return {"show": "fonts"}
-    if control in _ON_PAIRINGS or name == "face":
-        return {"show": "pairings"}
-    if level in LEVELS:
-        return {"show": "sizes", "level": level}
-    return {"show": "sizes"} if control in SETTINGS else {}
 
 
 def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiting]) -> Context:
-    query = {**_at(query.get("at", "")), **query}
     shown = query.get("show", "")
     if shown not in _VIEWS:
         shown = "pairings"

@@ -49,7 +49,7 @@ def view(site: Site, look: Look, query: Mapping[str, str]) -> Context:
             for slug in sorted(used)
             if (family := look.families[slug]) and (lacks := lacks_of_language(look, family))
         ],
-        "language": look.document.language,
+        "language": look.language.name,
         "cost": weigh_fonts(look),
         "licences": [family for slug in sorted(used) if not (family := look.families[slug]).own],
     }

@@ -18,7 +18,7 @@ _OFFERED = 8
 def view(site: Site, look: Look, query: Mapping[str, str]) -> Context:
     heading, body = look.family("type.heading"), look.family("type.body")
     pairings = _ready(look, (heading.slug, body.slug))
-    apart = [one for one in one_offs(look) if one.element and one.path[-1] == "face"]
+    apart = [one for one in one_offs(look) if one.element and one.property == "face"]
     return {
         "back": _back(site, look),
         "pairings": pairings[:_OFFERED],
@@ -37,7 +37,6 @@ def _face(look: Look, slug: str) -> Context:
     return setting(look, f"{slug}.face") | {
         "name": LEVELS[slug].name,
         "follows": look.family(f"type.{LEVELS[slug].follows}").name,
-        "choices": [(key, family.name) for key, family in look.families.items()],
     }
 
 

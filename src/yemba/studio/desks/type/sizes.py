@@ -5,13 +5,13 @@ from __future__ import annotations
 from collections.abc import Mapping
 from itertools import islice
 
-from yemba.core.check.legible import measure_told, told
+from yemba.core.check.legible import measure_remark, remarks
+from yemba.core.language import reads_from_right
 from yemba.core.layout.lines import broken
 from yemba.core.site.catalogue import Family
 from yemba.core.site.resolve import COMFORTABLE, Look
 from yemba.core.site.settings import LIGATURES, NUMBERS
 from yemba.core.site.texts import texts
-from yemba.core.type.alphabets import reads_from_right
 from yemba.core.type.levels import LEVELS, Text, properties
 from yemba.core.type.scale import PHONE_WIDTH
 from yemba.render.fonts import called
@@ -38,7 +38,7 @@ def view(site: Site, look: Look, query: Mapping[str, str]) -> Context:
         "scales": [_number(look, key) for key in ("type.base", "type.ratio", "type.base_phone", "type.ratio_phone")],
         "heading_weight": setting(look, "type.heading_weight"),
         "measure": _number(look, "type.measure"),
-        "measure_told": measure_told(look),
+        "measure_remark": measure_remark(look),
         "numbers": setting(look, "type.numbers"),
         "numbers_choices": numbers if len(numbers := _numbers(body)) > 2 else [],
         "numbers_said": _numbers_said(body),
@@ -94,7 +94,7 @@ def _words(look: Look) -> dict[str, str]:
 def _fall(look: Look, slug: str, words: str, chosen: bool) -> Context:
     """A level in both widths at its true size."""
     text, family = look.texts[slug], look.face(slug)
-    warned = [one.sentence for one in told(look, slug) if one.warns]
+    warned = [one.sentence for one in remarks(look, slug) if one.warns]
     keys = (f"{slug}.wide", f"{slug}.phone")
     return {
         "slug": slug,

@@ -61,7 +61,7 @@ def _installation() -> Iterator[tuple[dict[str, str], list[str]]]:
     with tempfile.TemporaryDirectory(prefix="yemba-bench-") as place:
         port = _free_port()
         own = {"YEMBA_DATA": place, "YEMBA_SECRET_KEY": "bench", "YEMBA_SCHEME": "http", "YEMBA_SITES_PORT": str(port)}
-        environment = {**os.environ, **own, "PYTHONPATH": str(settings.ROOT / "src"), "PORT": str(port)}
+        environment = {**os.environ, **own, "PORT": str(port)}
         manage = [sys.executable, str(settings.ROOT / "manage.py")]
         subprocess.run([*manage, "migrate", "--verbosity", "0"], env=environment, check=True)
         subprocess.run([*manage, "collectstatic", "--noinput", "--verbosity", "0"], env=environment, check=True)

@@ -8,9 +8,11 @@ import statistics
 import string
 import time
 from collections.abc import Callable
+from functools import partial
 from io import BytesIO
 from pathlib import Path
 from typing import Any, NamedTuple
+from unittest import mock
 
 import numpy as np
 from django.conf import settings
@@ -25,16 +27,20 @@ from yemba.core.colour.grounds import work_out
 from yemba.core.colour.plane import plane
 from yemba.core.colour.srgb import Colour
 from yemba.core.site.document import Document
+from yemba.core.site.ids import new_id
+from yemba.core.site.resolve import Look
 from yemba.core.type.facts import Face
 from yemba.core.type.pairing import ranked
 from yemba.core.type.subset import cut
 from yemba.hosting import services as hosting
 from yemba.hosting.services import rendering
 from yemba.people.models import Person
+from yemba.render import fragment
 from yemba.render import page as page_module
 from yemba.render.files import site_files
 from yemba.render.page import render_page
 from yemba.render.reach import State, reach
+from yemba.render.recorder import Answers
 from yemba.render.site import Site as Rendering
 from yemba.sites import services as sites
 from yemba.sites import starter
@@ -53,19 +59,19 @@ class Row(NamedTuple):
 
 def generated(pages: int) -> Document:
     """A starter site grown to this many pages of twelve sections."""
-    plain = json.loads(starter.document("Bench", "slipway", catalogue()).text())
+    plain = json.loads(starter.document("Bench", "slipway", catalogue(), new_id).text())
     home = plain["pages"][plain["order"][0]]
     first = home["order"][0]
     home["sections"] = {("opening" if key == first else key): section for key, section in home["sections"].items()}
     home["order"][0] = "opening"
-    kinds = list(catalogue().kinds)
+    kinds = list(catalogue().kinds.values())
     for number in range(len(plain["order"])):
         page = plain["pages"][plain["order"][number]]
         for n in range(len(page["order"]), 12):
-            page["sections"][f"s{number}x{n}"] = starter_section(kinds[n % len(kinds)], catalogue())
+            page["sections"][f"s{number}x{n}"] = starter_section(kinds[n % len(kinds)], new_id)
             page["order"].append(f"s{number}x{n}")
     for number in range(len(plain["order"]), pages):
-        sections = {f"s{number}x{n}": starter_section(kinds[n % len(kinds)], catalogue()) for n in range(12)}
+        sections = {f"s{number}x{n}": starter_section(kinds[n % len(kinds)], new_id) for n in range(12)}
         plain["pages"][f"p{number}"] = {
             "name": f"Page {number}",
             "slug": f"page-{number}",
@@ -137,22 +143,18 @@ class Command(BaseCommand):
 
             def colour(before: Document = before, home: str = home) -> None:
                 arguments = {"colour": "c1", "hex": f"#{chance.randrange(1 << 24):06x}"}
-                after = apply(before, read_command("set-colour", arguments).plan(before, catalogue()))
-                patch(before, after, home)
+                patch(before, _after(before, "set-colour", arguments), home)
 
             def size(before: Document = before, home: str = home) -> None:
-                given = {"key": "h1.wide", "value": chance.randrange(30, 60)}
-                patch(before, apply(before, read_command("set-value", given).plan(before, catalogue())), home)
+                arguments = {"key": "h1.wide", "value": chance.randrange(30, 60)}
+                patch(before, _after(before, "set-value", arguments), home)
 
             def words(before: Document = before, home: str = home, opening: str = opening) -> None:
                 arguments = {"section": opening, "field": "heading", "words": f"Words {chance.random()}"}
-                after = apply(before, read_command("set-words", arguments).plan(before, catalogue()))
-                patch(before, after, home)
+                patch(before, _after(before, "set-words", arguments), home)
 
-            after = apply(
-                before, read_command("set-colour", {"colour": "c1", "hex": "#aa3344"}).plan(before, catalogue())
-            )
-            touched = median(lambda b=before, a=after: reach(State(rendering(b)), State(rendering(a))), 5)  # type: ignore[misc]
+            after = _after(before, "set-colour", {"colour": "c1", "hex": "#aa3344"})
+            touched = median(partial(_reached, before, after), 5)
             taken[pages] = [median(colour), median(words), touched, median(size)]
         return [
             Row("colour edit and its patch, 12 and 200 pages", _pair(taken, 0), "30 ms on both"),
@@ -189,7 +191,7 @@ class Command(BaseCommand):
     def rendering(self) -> list[Row]:
         site = rendering(generated(200))
         home = site.look.document.order[0]
-        page = median(lambda: render_page(site, home, ["site.css"], []), 30)
+        page = median(lambda: _render_anew(site, home), 30)
         engine = median(_templates_alone(site, home), 30)
         files = site_files(site)
         paths = [path for path in files if path.endswith(".html")]
@@ -219,6 +221,15 @@ def make(pages: int) -> dict[str, float]:
     fresh = Site.objects.get(pk=site.pk)
     waited = _once(lambda: waiting(fresh))
     return {"all": every, "one": one, "written": written, "files": len(before), "waiting": waited}
+
+
+def _after(before: Document, name: str, arguments: dict[str, Any]) -> Document:
+    """The document after a command."""
+    return apply(before, read_command(name, arguments).plan(Look(before, catalogue()), new_id))
+
+
+def _reached(before: Document, after: Document) -> None:
+    reach(State(rendering(before)), State(rendering(after)))
 
 
 def _every_ranking() -> None:
@@ -261,16 +272,24 @@ def _files() -> set[str]:
     return {file.name for file in Path(settings.MEDIA_ROOT).rglob("*") if file.is_file()}
 
 
+def _render_anew(site: Rendering, page: str) -> None:
+    """A page without what is kept of its fragments."""
+    fragment._FRAGMENTS.clear()
+    render_page(Answers(site), page, ["site.css"], [])
+
+
 def _templates_alone(site: Rendering, page: str) -> Callable[[], Any]:
     """The templates of a page rendered again with the values they were given: the engine's bare time."""
     given: list[tuple[str, dict[str, Any]]] = []
-    whole = page_module.render_part
-    page_module.render_part = lambda name, **context: given.append((name, context)) or whole(name, **context)  # type: ignore[func-returns-value]
-    try:
-        render_page(site, page, ["site.css"], [])
-    finally:
-        page_module.render_part = whole
-    return lambda: [whole(name, **context) for name, context in given]
+    whole = fragment.rendered
+
+    def noted(template: str, **context: Any) -> str:
+        given.append((template, context))
+        return whole(template, **context)
+
+    with mock.patch.object(fragment, "rendered", noted), mock.patch.object(page_module, "rendered", noted):
+        _render_anew(site, page)
+    return lambda: [whole(template, **context) for template, context in given]
 
 
 def _pair(taken: dict[int, list[float]], which: int) -> str:

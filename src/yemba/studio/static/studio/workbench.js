@@ -344,8 +344,8 @@ function key(event) {
     walk(event.shiftKey ? "redo" : "undo");
   } else if (event.ctrlKey || event.metaKey || event.altKey) {
     return;
-  } else if (/^[1-8]$/.test(name)) {
-    document.querySelectorAll("#chapters a")[Number(name) - 1].click();
+  } else if (/^[1-9]$/.test(name)) {
+    document.querySelectorAll("#chapters a")[Number(name) - 1]?.click();
   } else if (name === "b" || name === "B") {
     before(event.kind !== "keyup");
   } else if (name === "?") {

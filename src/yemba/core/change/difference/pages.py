@@ -1,0 +1,87 @@
+"""What differs of the pages: which there are, their properties, their order; and of whatever else holds sections."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from yemba.core.change.difference import sections
+from yemba.core.change.difference.change import PAGE, SECTION, VALUE, WORDS, Change, Pair, Steps, change
+from yemba.core.change.difference.navigation import of_new_page
+from yemba.core.change.difference.order import arranged, inserted, reordered, without
+from yemba.core.change.operation import Path
+from yemba.core.part.part import parts
+from yemba.core.place import OfPage, OfPages, OfSection
+from yemba.core.site.document import Holder, Page, Standing
+
+_PROPERTIES = {"name": "Page name", "slug": "Address", "title": "Title", "description": "Description"}
+_REORDERED = ("as it was", "new order")
+
+
+def changes(pair: Pair) -> Iterator[Change]:
+    before, after = pair.before, pair.after
+    for key, page in after.ordered_pages():
+        old = before.pages.get(key)
+        if old is None:
+            steps = _come_or_gone(pair, (), "pages", key, before.order, after.order) + of_new_page(pair, key)
+            yield change(f"page.{key}", PAGE, f"Page {page.name}", ("", "new"), OfPage(key), steps, key)
+        elif old is not page and old != page:
+            yield from _page(pair, key, old, page)
+    for key in before.order:
+        if key not in after.pages:
+            steps = _come_or_gone(pair, (), "pages", key, before.order, after.order)
+            subject = f"Page {before.pages[key].name}"
+            yield change(f"page.{key}", PAGE, subject, ("there", "gone"), OfPages(), steps, key)
+    if reordered(before.order, after.order):
+        yield _order(pair, (), before.order, after.order, "page.order", "Order of pages", "")
+    for slug, part in parts().items():
+        old_part, new_part = before.shared.get(slug, Holder()), after.shared.get(slug, Holder())
+        if old_part != new_part:
+            yield from _sections(pair, ("shared", slug), old_part, new_part, f"in the {part.name.lower()}")
+
+
+def _page(pair: Pair, key: str, old: Page, new: Page) -> Iterator[Change]:
+    here: Path = ("pages", key)
+    for field, subject in _PROPERTIES.items():
+        states = getattr(old, field), getattr(new, field)
+        if states[0] != states[1]:
+            paths = [(*here, field), *([(*here, "was")] if field == "slug" else [])]
+            place = OfPage(key, field)
+            yield change(f"page.{key}.{field}", WORDS, subject, states, place, pair.moved(*paths), key)
+    if old.was != new.was and old.slug == new.slug:
+        states = ", ".join(old.was) or "none", ", ".join(new.was) or "none"
+        steps, subject = pair.moved((*here, "was")), f"Old addresses of {new.name}"
+        yield change(f"page.{key}.was", WORDS, subject, states, OfPage(key, "slug"), steps, key)
+    yield from _sections(pair, ("pages", key), old, new, f"on {new.name}")
+
+
+def _sections(pair: Pair, path: tuple[str, str], old: Holder, new: Holder, where: str) -> Iterator[Change]:
+    """What came, what went, what differs, and the order."""
+    page = path[1] if path[0] == "pages" else ""
+    for key in [*new.order, *(k for k in old.order if k not in new.sections)]:
+        was, now = old.sections.get(key), new.sections.get(key)
+        kind = pair.now.catalogue.kind((now or old.sections[key]).kind).name
+        if was and now:
+            if was != now:
+                yield from sections.changes(pair, Standing(path, key, was), now, f"{kind} {where}")
+            continue
+        steps = _come_or_gone(pair, path, "sections", key, old.order, new.order)
+        states = ("there", "gone") if was else ("", "new")
+        place = OfSection(key) if now else OfPage(path[1])
+        yield change(f"section.{key}", SECTION, f"{kind} {where}", states, place, steps, page)
+    if reordered(old.order, new.order):
+        yield _order(pair, path, old.order, new.order, f"page.{path[1]}.order", f"Order {where}", page)
+
+
+def _order(pair: Pair, here: Path, old: list[str], new: list[str], key: str, subject: str, page: str) -> Change:
+    """A change of order among the things that both have."""
+    steps = pair.put((*here, "order"), arranged(old, new), arranged(new, old))
+    return change(key, VALUE, subject, _REORDERED, OfPage(page) if page else OfPages(), steps, page)
+
+
+def _come_or_gone(pair: Pair, here: Path, holder: str, key: str, old: list[str], new: list[str]) -> Steps:
+    """Steps for a page or a section that only one of the two has, with its place in the order."""
+    if key in new:
+        orders = inserted(old, key, new), without(new, key)
+    else:
+        orders = without(old, key), inserted(new, key, old)
+    return pair.moved((*here, holder, key)) + pair.put((*here, "order"), *orders)

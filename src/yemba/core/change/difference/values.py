@@ -1,0 +1,30 @@
+"""What differs of the design values, one change a setting."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from yemba.core.change.difference.change import TEMPLATES, VALUE, Change, Pair, change
+from yemba.core.change.difference.site import covered
+from yemba.core.change.words import value_in_words
+from yemba.core.place import OfSetting
+from yemba.core.site.resolve import Look
+from yemba.core.site.settings import SETTINGS
+
+
+def changes(pair: Pair) -> Iterator[Change]:
+    taken_over = covered(pair)
+    for key, setting in SETTINGS.items():
+        path = (setting.home, key)
+        if setting.kind.by_id or key in taken_over or not pair.differ(path):
+            continue
+        states = tuple(value_in_words(key, look.value(key), look) for look in (pair.was, pair.now))
+        if states[0] == states[1]:  # the same to see, but set by the owner on one side alone
+            states = owned(states[0], pair.was, key), owned(states[1], pair.now, key)
+        before, after = states
+        yield change(f"value.{key}", VALUE, setting.name, (before, after), OfSetting(key), pair.moved(path))
+
+
+def owned(words: str, look: Look, key: str) -> str:
+    """A value in words, with who set it."""
+    return f"{words}, {'set by you' if look.resolve(key).set_by_owner else TEMPLATES}"

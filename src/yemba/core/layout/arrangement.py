@@ -1,0 +1,31 @@
+"""Arrangements of a header: which of its parts stand in one row, or whether it is a column at the side."""
+
+from __future__ import annotations
+
+from pydantic import field_validator
+
+from yemba.core.errors import nearest
+from yemba.core.strict import Strict
+
+PIECES = ("title", "navigation")
+"""What a header may hold and its width is measured of."""
+
+
+class Arrangement(Strict):
+    """`rows` are the pieces that stand side by side, from the top; a `column` stands at the side of the page and has
+    its pieces one under the other. `css` is in force where the menu is unfolded. `order` is its place among others."""
+
+    slug: str
+    name: str
+    order: int = 99
+    column: bool = False
+    rows: list[list[str]]
+    css: str = ""
+
+    @field_validator("rows")
+    @classmethod
+    def _known_pieces(cls, rows: list[list[str]]) -> list[list[str]]:
+        for piece in (piece for row in rows for piece in row):
+            if piece not in PIECES:
+                raise ValueError(f"“{piece}” is no piece of a header; {nearest(piece, PIECES)}")
+        return rows

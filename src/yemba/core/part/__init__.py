@@ -1,0 +1,1 @@
+"""The parts that every page shares: one part, one file."""

@@ -1,0 +1,133 @@
+"""Places: whatever can be decided on a site, as typed values. Where its control is, only the studio knows.
+
+Ids and slugs are those of the document. A place may name something that is no longer there.
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+
+@dataclass(frozen=True)
+class Place:
+    """Somewhere a decision is made."""
+
+
+@dataclass(frozen=True)
+class OfTemplate(Place):
+    """Which template the site is in."""
+
+
+@dataclass(frozen=True)
+class OfSheet(Place):
+    """Which brand sheet is applied."""
+
+
+@dataclass(frozen=True)
+class OfSite(Place):
+    """The site's own words: "name" or "tagline"."""
+
+    words: str
+
+
+@dataclass(frozen=True)
+class OfSetting(Place):
+    """A design value, by its key."""
+
+    key: str
+
+
+@dataclass(frozen=True)
+class OfColour(Place):
+    """A brand colour, by its id."""
+
+    colour: str
+
+
+@dataclass(frozen=True)
+class OfGround(Place):
+    """A ground, by its slug."""
+
+    ground: str
+
+
+@dataclass(frozen=True)
+class OfRole(Place):
+    """A role of a ground."""
+
+    ground: str
+    role: str
+
+
+@dataclass(frozen=True)
+class OfFont(Place):
+    """A font of the owner's own, by its id."""
+
+    font: str
+
+
+@dataclass(frozen=True)
+class OfLogo(Place):
+    """The site's mark and what is made of it."""
+
+
+@dataclass(frozen=True)
+class OfPicture(Place):
+    """A picture, by its id: its file, its focal spot or its alt text."""
+
+    picture: str
+    what: str = "file"
+
+
+@dataclass(frozen=True)
+class OfMenu(Place):
+    """The navigation, or the entry of one page in it: its "name", or whether it is "shown"."""
+
+    page: str = ""
+    what: str = "name"
+
+
+@dataclass(frozen=True)
+class OfPages(Place):
+    """Which pages there are, and their order."""
+
+
+@dataclass(frozen=True)
+class OfPage(Place):
+    """A page; with `what` one of its properties: "name", "slug", "title", "description"."""
+
+    page: str
+    what: str = ""
+
+
+@dataclass(frozen=True)
+class OfSection(Place):
+    """A section; with `what` its "layout" or its "ground"."""
+
+    section: str
+    what: str = ""
+
+
+@dataclass(frozen=True)
+class OfField(Place):
+    """A field of a section, or of one of its items."""
+
+    section: str
+    field: str
+    item: str = ""
+
+
+@dataclass(frozen=True)
+class OfItems(Place):
+    """The list of a section's items."""
+
+    section: str
+
+
+@dataclass(frozen=True)
+class OfOneOff(Place):
+    """What is set apart of one text: `element` is a field's slug, or "ITEM.FIELD"."""
+
+    section: str
+    element: str
+    what: str

@@ -1,0 +1,33 @@
+"""Documents of earlier versions, made into present ones: a small function for each step."""
+
+from __future__ import annotations
+
+from typing import Any
+
+VERSION = 2
+
+
+def _values_of_the_site(plain: dict[str, Any]) -> dict[str, Any]:
+    """1 to 2: language and currency became values like any other, kept under ``site``."""
+    kept = {key: value for key, value in plain.items() if key not in ("language", "currency")}
+    moved = {f"site.{key}": plain[key] for key in ("language", "currency") if key in plain}
+    return kept | ({"site": moved} if moved else {})
+
+
+STEPS = {1: _values_of_the_site}
+"""By the version that a step begins from."""
+
+
+def migrated(plain: Any) -> Any:
+    """A document's JSON values as the present version has them; one without a version is of the first.
+
+    Raises ValueError for a version that is still to come.
+    """
+    if not isinstance(plain, dict):
+        return plain
+    version = plain.get("version", 1)
+    if not isinstance(version, int) or version > VERSION:
+        raise ValueError(f"version {version}; this Yemba reads up to {VERSION}")
+    for step in range(version, VERSION):
+        plain = STEPS[step](plain)
+    return plain | {"version": VERSION}

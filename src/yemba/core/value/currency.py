@@ -1,0 +1,42 @@
+"""The currency that prices are in (ISO 4217; names and codes by CLDR)."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from functools import cache
+from typing import TYPE_CHECKING, Any, ClassVar
+
+from babel.numbers import get_currency_name, list_currencies
+
+from yemba.core.errors import Fault
+from yemba.core.value.kind import Kind
+
+if TYPE_CHECKING:
+    from yemba.core.site.resolve import Look
+
+_OFTEN = ("EUR", "GBP", "CHF", "DKK", "NOK", "SEK", "ISK", "PLN", "CZK", "HUF", "RON", "BGN", "RSD", "TRY", "UAH")
+_FURTHER = ("USD", "CAD", "AUD", "NZD", "ZAR", "INR", "ILS", "AED", "JPY", "BRL", "MXN")
+
+
+@cache
+def _known() -> frozenset[str]:
+    return frozenset(list_currencies())
+
+
+@dataclass(frozen=True)
+class Currency(Kind):
+    """Its code of three letters."""
+
+    control: ClassVar[str] = "select"
+
+    def read(self, typed: Any, name: str, key: str) -> str:
+        code = str(typed).strip().upper()
+        if code not in _known():
+            raise Fault("no-such-currency", f"“{typed}” is no currency. Give its three letters, such as EUR.", key)
+        return code
+
+    def say(self, value: Any, look: Look | None = None) -> str:
+        return str(get_currency_name(value, locale="en_GB"))
+
+    def choices(self, look: Look) -> list[tuple[str, str]]:
+        return [(code, f"{self.say(code)}, {code}") for code in (*_OFTEN, *_FURTHER)]

@@ -1,0 +1,104 @@
+"""Lists of entries that are kept by id: the palette, grounds of the owner's own, roles set by hand."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Mapping
+from dataclasses import dataclass
+from typing import TYPE_CHECKING, Any, ClassVar
+
+from yemba.core.colour.grounds import GROUND_NAMES, ROLE_NAMES
+from yemba.core.colour.srgb import parse, read
+from yemba.core.errors import Fault
+from yemba.core.value.kind import Kind
+from yemba.core.value.line import Line
+
+if TYPE_CHECKING:
+    from yemba.core.site.resolve import Look
+
+MOST_COLOURS, FEWEST_COLOURS = 8, 3
+MOST_GROUNDS = 6  # of the owner's own
+MOST_LETTERS = 30  # of a colour's or a ground's name
+_BRAND_COLOUR = re.compile(r"@[a-z][a-z0-9]{1,11}")
+_GROUND_ID = re.compile(r"[a-z][a-z0-9]{1,11}")
+_NAME = Line(MOST_LETTERS, empty=False)
+
+Entry = dict[str, str]
+
+
+def read_colour_code(value: Any, key: str) -> str:
+    """A brand colour, "@" and its id, as it is; any other as its code, with two more digits where it is see-through."""
+    text = str(value).strip()
+    if _BRAND_COLOUR.fullmatch(text):
+        return text
+    found = read(text, key)
+    return found.colour.hex + (f"{round(found.alpha * 255):02x}" if found.alpha < 1 else "")
+
+
+class Entries(Kind):
+    """A list of entries, each a dict of strings with an "id"."""
+
+    by_id: ClassVar[bool] = True
+
+    def say(self, value: Any, look: Look | None = None) -> str:
+        return ", ".join(" ".join(v for k, v in entry.items() if k != "id") for entry in value) or "none"
+
+
+@dataclass(frozen=True)
+class Palette(Entries):
+    """Three to eight brand colours: {id, name, hex}, in the owner's order."""
+
+    def read(self, typed: Any, name: str, key: str) -> list[Entry]:
+        colours = _mappings(typed)
+        if not FEWEST_COLOURS <= len(colours) <= MOST_COLOURS:
+            raise Fault(
+                "palette-size",
+                f"A palette has {FEWEST_COLOURS} to {MOST_COLOURS} colours; this one would have {len(colours)}.",
+                key,
+            )
+        return [self._colour(colour) for colour in colours]
+
+    def _colour(self, given: Mapping[str, Any]) -> Entry:
+        name = _NAME.read(given["name"], "The colour's name", "colour_name")
+        return {"id": given["id"], "name": name, "hex": parse(given["hex"]).hex}
+
+
+@dataclass(frozen=True)
+class OwnGrounds(Entries):
+    """Grounds of the owner's own: {id, name, fill}, `fill` "@" and a brand colour's id, or a code. In order of id."""
+
+    def read(self, typed: Any, name: str, key: str) -> list[Entry]:
+        grounds = _mappings(typed)
+        if len(grounds) > MOST_GROUNDS:
+            raise Fault("too-many-grounds", f"{MOST_GROUNDS} grounds of your own fit; take one away first.", key)
+        known = [self._ground(ground) for ground in grounds if _GROUND_ID.fullmatch(str(ground.get("id")))]
+        return _in_order(known)
+
+    def _ground(self, given: Mapping[str, Any]) -> Entry:
+        name = _NAME.read(given.get("name", ""), "The ground’s name", "ground_name")
+        return {"id": str(given["id"]), "name": name, "fill": read_colour_code(given.get("fill", ""), "fill")}
+
+
+@dataclass(frozen=True)
+class RolesByHand(Entries):
+    """Roles set by hand: {id, value}, `id` "ground.role", `value` "@" and a colour's id, or a code. In order of id."""
+
+    def read(self, typed: Any, name: str, key: str) -> list[Entry]:
+        return _in_order([self._role(given, key) for given in _mappings(typed)])
+
+    def _role(self, given: Mapping[str, Any], key: str) -> Entry:
+        ground, _, role = str(given.get("id")).partition(".")
+        known = ground in GROUND_NAMES or _GROUND_ID.fullmatch(ground)
+        if role not in ROLE_NAMES or not known:
+            raise Fault("no-such-role", f"“{given.get('id')}” is no role of a ground.", key)
+        return {"id": f"{ground}.{role}", "value": read_colour_code(given.get("value"), "value")}
+
+
+def _mappings(typed: Any) -> list[Mapping[str, Any]]:
+    return [entry for entry in typed if isinstance(entry, Mapping)] if isinstance(typed, list) else []
+
+
+def _in_order(entries: list[Entry]) -> list[Entry]:
+    """Each id once, the last that was given, in order of id."""
+    known = {entry["id"]: entry for entry in entries}
+    return [known[key] for key in sorted(known)]

@@ -1,0 +1,59 @@
+"""Where a link leads: a page of the site, an address, mail, a telephone (RFC 3986, 6068, 3966)."""
+
+from __future__ import annotations
+
+import re
+from dataclasses import dataclass
+from typing import TYPE_CHECKING, Any, ClassVar
+
+from yemba.core.errors import Fault
+from yemba.core.value.kind import Kind
+
+if TYPE_CHECKING:
+    from yemba.core.site.resolve import Look
+
+PAGE = "page:"
+_ADDRESS = re.compile(r"(page:x?\w+|https?://[^\s/]+\.[^\s]+|mailto:[^\s@]+@[^\s@]+|tel:\+?[\d ()-]{3,})")
+
+
+@dataclass(frozen=True)
+class Link(Kind):
+    """An address as it is stored; one of a page is "page:" and its id, so that it holds when the page moves."""
+
+    sets_text: ClassVar[bool] = False
+    control: ClassVar[str] = "link"
+    refers_to: ClassVar[str] = "page"
+
+    def read(self, typed: Any, name: str, key: str) -> str:
+        address = _completed(str(typed).strip())
+        if address and not _ADDRESS.fullmatch(address):
+            raise Fault(
+                "link-unreadable",
+                f"“{address}” is not an address Yemba can link to. Choose a page, or write "
+                "https://…, a mail address, or tel: and a number.",
+                key,
+            )
+        return address
+
+    def check(self, value: Any, look: Look, name: str, key: str) -> None:
+        if value.startswith(PAGE) and value.removeprefix(PAGE) not in look.document.pages:
+            raise Fault("no-such-page", "The page this would link to is no longer there. Choose another.", key)
+
+    def say(self, value: Any, look: Look | None = None) -> str:
+        page = look.document.pages.get(value.removeprefix(PAGE)) if look and value.startswith(PAGE) else None
+        return page.name if page else str(value)
+
+    def choices(self, look: Look) -> list[tuple[str, str]]:
+        return [(f"{PAGE}{key}", page.name) for key, page in look.document.ordered_pages()]
+
+
+def _completed(address: str) -> str:
+    """A mail address or a host name alone becomes a whole address."""
+    if "@" in address and ":" not in address:
+        return f"mailto:{address}"
+    if ":" not in address and "." in address:
+        return f"https://{address}"
+    return address
+
+
+FIELD_TYPES = {"link": Link}

@@ -1,0 +1,1 @@
+"""What is done with a site as visitors see it. One flow, one file."""

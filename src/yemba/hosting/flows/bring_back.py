@@ -1,0 +1,21 @@
+"""Going back: an earlier edition live again, or the draft as one was."""
+
+from __future__ import annotations
+
+from yemba.core.site.document import read
+from yemba.hosting.live import edition
+from yemba.hosting.models import Edition, Live
+from yemba.sites import services as sites
+from yemba.sites.models import Site
+
+
+def bring_back(site: Site, number: int) -> Edition:
+    """Make an earlier edition live again, byte for byte. The draft stays as it is. Raises Fault ``no-such-edition``."""
+    earlier = edition(site, number)
+    Live.objects.update_or_create(site=site, defaults={"edition": earlier})
+    return earlier
+
+
+def draft_from(site: Site, number: int) -> None:
+    """Make the draft what an edition was made from, as one edit. Raises Fault ``no-such-edition``."""
+    sites.put_document(site, read(edition(site, number).document), f"Draft as edition {number}")

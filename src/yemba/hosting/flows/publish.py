@@ -1,0 +1,52 @@
+"""Publishing: every file first, the pointer last."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from datetime import datetime
+
+from django.db import transaction
+from django.utils import timezone
+
+from yemba.core.site.document import Document
+from yemba.core.site.resolve import Look
+from yemba.hosting.making import make_all
+from yemba.hosting.models import Edition, Live
+from yemba.hosting.rendering import live_address, rendering
+from yemba.render.files import redirects, site_files
+from yemba.sites import services as sites
+from yemba.sites.models import Site
+
+
+def publish(
+    site: Site,
+    changes: Sequence[str] = (),
+    on: datetime | None = None,
+    document: Document | None = None,
+) -> Edition:
+    """Put `document`, or the draft, live as a new edition. Whole or not at all.
+
+    `changes` says in words what differs from the edition before.
+    """
+    document = document or sites.document(site)
+    moment = on or timezone.now()
+    ready = rendering(document, on=moment, address=live_address(site))
+    manifest = make_all(site_files(ready))
+    with transaction.atomic():
+        last = Edition.objects.filter(site=site).first()
+        edition = Edition.objects.create(
+            site=site,
+            number=last.number + 1 if last else 1,
+            document=document.text(),
+            manifest=manifest,
+            redirects=_redirects(ready.look),
+            changes=list(changes),
+            made_at=moment,
+        )
+        Live.objects.update_or_create(site=site, defaults={"edition": edition})
+    return edition
+
+
+def _redirects(look: Look) -> dict[str, str]:
+    slugs = {key: page.slug for key, page in look.document.ordered_pages()}
+    return {old: slugs[page] for old, page in redirects(look).items()}

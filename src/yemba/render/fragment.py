@@ -1,0 +1,241 @@
+"""Fragments of a page: its parts and its sections, each rendered alone, each with what it depends on."""
+
+from __future__ import annotations
+
+import re
+from functools import cache
+from typing import Any, NamedTuple
+
+from django.template import Context, Engine
+from django.utils.safestring import SafeString, mark_safe
+
+from yemba import catalogue as shipped
+from yemba.core.cache import Cache
+from yemba.core.calendar import spoken
+from yemba.core.part.part import parts
+from yemba.core.site.backdrop import tint_of
+from yemba.core.site.document import Page, Section, ordered_items
+from yemba.core.site.kinds import Field, SectionKind
+from yemba.core.value.link import PAGE
+from yemba.render import pictures, questions
+from yemba.render.part_view import PartView, href
+from yemba.render.recorder import Answers, Reads, Recorder
+from yemba.render.style import PARTS_FOLDER, SKELETON
+
+FORMS = "/-/form/"
+"""Where a contact form of a live site is sent, followed by the section's id."""
+_PAGE_LINK = re.compile(r'href="page:(\w+)"')
+_MOST_STATES = 4  # of one fragment that are kept
+
+
+class Fragment(NamedTuple):
+    """Markup, and the questions it was made from with the digests of their answers."""
+
+    html: str
+    reads: Reads
+
+
+class At(NamedTuple):
+    """Where a fragment stands: `root` leads from there to the site's own address, `page` is the id of the page."""
+
+    root: str
+    page: str = ""
+
+
+class Form(NamedTuple):
+    """A form that is shown again: what was typed in it, and what is wrong."""
+
+    typed: dict[str, str]
+    wrong: str
+
+
+_FRAGMENTS: Cache[tuple[Any, ...], list[tuple[Any, Fragment]]] = Cache(
+    "fragments of pages",
+    most=60_000_000,
+    weigh=lambda held: sum(2 * len(fragment.html) + 200 for _, fragment in held),
+)
+
+
+@cache
+def engine() -> Engine:
+    """The templates of pages: rendering stands without Django's settings; the export and its tests need none."""
+    folders = [SKELETON, PARTS_FOLDER, shipped.kind_folders()]
+    return Engine(dirs=[str(folder) for folder in folders], builtins=["yemba.render.tags"])
+
+
+def rendered(template: str, **context: Any) -> str:
+    return str(engine().get_template(template).render(Context(context)))
+
+
+def at(page_id: str, page: Page) -> At:
+    """Where the fragments of a page stand."""
+    return At("../" if page.slug else "", page_id)
+
+
+def part(answers: Answers, here: At, slug: str) -> Fragment:
+    """A part as it stands on a page."""
+    key = (answers.site.draft, slug, here)
+    return _kept(answers, key, None) or _keep(key, None, _part(answers, here, slug))
+
+
+def section(answers: Answers, here: At, key: str, stored: Section, first: bool) -> Fragment:
+    """A section as it stands on a page, as its `first` or not."""
+    known = (answers.site.draft, id(stored), key, here.root, first)
+    return _kept(answers, known, stored) or _keep(known, stored, _section(answers, here, key, stored, first))
+
+
+def form_again(answers: Answers, here: At, key: str, stored: Section, form: Form) -> str:
+    """A section with a form, as it is shown again."""
+    return _section(answers, here, key, stored, True, form).html
+
+
+def recorded(answers: Answers, here: At, slug: str, stored: Section | None, first: bool) -> list[Fragment]:
+    """The states of a fragment that are kept: of a part, or of a section."""
+    key = (
+        (answers.site.draft, slug, here)
+        if stored is None
+        else (
+            answers.site.draft,
+            id(stored),
+            slug,
+            here.root,
+            first,
+        )
+    )
+    return [fragment for _, fragment in _FRAGMENTS.get(key) or []]
+
+
+def _kept(answers: Answers, key: tuple[Any, ...], holds: Any) -> Fragment | None:
+    """A state of the fragment for which all that it read is as it was."""
+    for held, fragment in _FRAGMENTS.get(key) or []:
+        if held is holds and answers.hold(fragment.reads):
+            return fragment
+    return None
+
+
+def _keep(key: tuple[Any, ...], holds: Any, fragment: Fragment) -> Fragment:
+    """Hold a state; what it is made from is held too, so that no other can take its id."""
+    earlier = [entry for entry in _FRAGMENTS.get(key) or [] if entry[0] is holds]
+    _FRAGMENTS.put(key, [(holds, fragment), *earlier[: _MOST_STATES - 1]])
+    return fragment
+
+
+def _part(answers: Answers, here: At, slug: str) -> Fragment:
+    recorder = Recorder(answers)
+
+    def sections() -> list[SafeString]:
+        made = [section(answers, here, key, stored, False) for key, stored in recorder.ask(questions.sections_of, slug)]
+        for fragment in made:
+            recorder.also(fragment.reads)
+        return [mark_safe(fragment.html) for fragment in made]
+
+    view = PartView(parts()[slug], recorder, here.root, here.page, sections)
+    html = rendered(f"{slug}.html", part=view, draft=answers.site.draft)
+    return Fragment(html, recorder.reads)
+
+
+def _section(answers: Answers, here: At, key: str, stored: Section, first: bool, form: Form | None = None) -> Fragment:
+    recorder = Recorder(answers)
+    kind = answers.look.catalogue.kind(stored.kind)
+    layout = recorder.ask(questions.layout, stored.kind, stored.layout)
+    picture = recorder.ask(questions.picture, stored.fields.get("backdrop", "")) if _behind(stored) else None
+    html = rendered(
+        "section.html",
+        backdrop=pictures.shown(picture, here.root) if picture else None,
+        tint=tint_of(stored),
+        first=first,
+        id=key,
+        kind=stored.kind,
+        layout=layout,
+        ground=recorder.ask(questions.ground, stored.kind, stored.ground),
+        draft=answers.site.draft,
+        inner=mark_safe(_inner(recorder, here, key, stored, kind, layout, first, form or Form({}, ""))),
+    )
+    return Fragment(html, recorder.reads)
+
+
+def _behind(stored: Section) -> bool:
+    return bool(stored.fields.get("backdrop"))
+
+
+def _inner(
+    recorder: Recorder,
+    here: At,
+    key: str,
+    stored: Section,
+    kind: SectionKind,
+    layout: str,
+    first: bool,
+    form: Form,
+) -> str:
+    """What the layout draws."""
+    level = 1 if first else 2
+    item_fields = kind.fields_of("item")
+    return rendered(
+        _template(stored.kind, layout),
+        id=key,
+        s=_values(recorder, here, kind.fields, stored.fields),
+        items=[
+            {"id": item_id, "typed": form.typed.get(item_id, ""), **_values(recorder, here, item_fields, item.fields)}
+            for item_id, item in ordered_items(stored)
+        ],
+        form_action=f"{FORMS}{key}/",
+        typed=form.typed,
+        wrong=form.wrong,
+        layout=layout,
+        sizes=kind.sizes(layout),
+        level=level,
+        below=level + 1 if stored.fields.get("heading") or first else 2,
+        first=first,
+        draft=recorder.site.draft,
+        language=recorder.ask(questions.value, "site.language"),
+        one_offs={element: _apart(recorder, values) for element, values in stored.one_offs.items()},
+        types={field.slug: field.type for field in kind.fields},
+        item_types={field.slug: field.type for field in item_fields},
+    )
+
+
+@cache
+def _template(kind: str, layout: str) -> str:
+    own = f"{kind}/{layout}.html"
+    return own if (shipped.kind_folders() / own).exists() else f"{kind}/section.html"
+
+
+def _apart(recorder: Recorder, stored: dict[str, str]) -> dict[str, str]:
+    mark = recorder.ask(questions.set_apart, tuple(sorted(stored.items())))
+    return {"align": stored.get("align", ""), "one": mark}
+
+
+def _values(recorder: Recorder, here: At, fields: list[Field], stored: dict[str, str]) -> dict[str, Any]:
+    """Stored values as a layout prints them."""
+    return {field.slug: _value(recorder, here, field, stored[field.slug]) for field in fields if stored.get(field.slug)}
+
+
+def _value(recorder: Recorder, here: At, field: Field, stored: str) -> Any:
+    match field.type:
+        case "words":
+            return SafeString(_PAGE_LINK.sub(lambda match: _page_link(recorder, here, match[1]), stored))
+        case "link":
+            return _href(recorder, here, stored)
+        case "price":
+            currency, language = (recorder.ask(questions.value, f"site.{key}") for key in ("currency", "language"))
+            return spoken.price(stored, currency, language)
+        case "picture":
+            picture = recorder.ask(questions.picture, stored)
+            return pictures.shown(picture, here.root) if picture else None
+        case _:
+            return stored
+
+
+def _href(recorder: Recorder, here: At, link: str) -> str:
+    """The address of a stored link as seen from a place; "" where its page is gone."""
+    if not link.startswith(PAGE):
+        return link
+    slug = recorder.ask(questions.slug, link.removeprefix(PAGE))
+    return "" if slug is None else href(here.root, slug)
+
+
+def _page_link(recorder: Recorder, here: At, page_id: str) -> str:
+    """The attributes of a link to a page; a draft also says which, so that words go back as stored."""
+    marked = f' data-page="{page_id}"' if recorder.site.draft else ""
+    return f'href="{_href(recorder, here, f"{PAGE}{page_id}")}"{marked}'

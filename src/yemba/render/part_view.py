@@ -1,0 +1,100 @@
+"""What a part's template may ask for; only what it does ask is recorded."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from typing import Any
+
+from django.utils.safestring import SafeString
+
+from yemba.core.part.part import Part
+from yemba.render import pictures, questions
+from yemba.render.recorder import Recorder
+
+
+class PartView:
+    """A part on a page. `root` leads from there to the site's own address, `page` is the id of the page."""
+
+    def __init__(
+        self, part: Part, recorder: Recorder, root: str, page: str, sections: Callable[[], list[SafeString]]
+    ) -> None:
+        self._part = part
+        self._ask = recorder.ask
+        self._root = root
+        self._page = page
+        self._sections = sections
+
+    @property
+    def ground(self) -> str:
+        """The slug of the ground it stands on."""
+        return str(self._ask(questions.value, self._part.ground))
+
+    @property
+    def value(self) -> _Values:
+        """Its settings by their names: `part.value.tint`."""
+        return _Values(lambda name: self._ask(questions.value, f"{self._part.slug}.{name}"))
+
+    @property
+    def filled(self) -> _Values:
+        """Its lines by their names, {year} and {name} filled in."""
+        return _Values(self._filled)
+
+    def _filled(self, name: str) -> str:
+        line = str(self._ask(questions.value, f"{self._part.slug}.{name}"))
+        line = line.replace("{year}", str(self._ask(questions.year)))
+        return line.replace("{name}", self._ask(questions.site_name))
+
+    @property
+    def home(self) -> str:
+        """The address of the first page."""
+        return self._root or "./"
+
+    @property
+    def site_name(self) -> str:
+        return self._ask(questions.site_name)
+
+    @property
+    def tagline(self) -> str:
+        return self._ask(questions.tagline)
+
+    @property
+    def entries(self) -> list[dict[str, Any]]:
+        """The menu, each entry with its address from here."""
+        return [
+            {"name": entry.name, "href": href(self._root, entry.slug), "current": entry.page == self._page}
+            for entry in self._ask(questions.entries)
+        ]
+
+    @property
+    def logo(self) -> dict[str, Any] | None:
+        """The logo's picture, None where the name stands for it."""
+        if self._ask(questions.value, "logo.form") != "picture":
+            return None
+        picture = self._ask(questions.picture, self._ask(questions.value, "logo.picture"))
+        return pictures.logo(picture, self._root, self.site_name) if picture else None
+
+    @property
+    def backdrop(self) -> dict[str, Any] | None:
+        """The picture behind it, of the setting "SLUG.backdrop"."""
+        picture = self._ask(questions.picture, self._ask(questions.value, f"{self._part.slug}.backdrop"))
+        return pictures.shown(picture, self._root) if picture else None
+
+    @property
+    def sections(self) -> list[SafeString]:
+        """The sections it holds, rendered."""
+        return self._sections()
+
+
+class _Values:
+    """Looked up by name in a template."""
+
+    def __init__(self, look_up: Callable[[str], Any]) -> None:
+        self._look_up = look_up
+
+    def __getitem__(self, name: str) -> Any:
+        return self._look_up(name)
+
+
+def href(root: str, slug: str) -> str:
+    """The address of a page as seen from a place."""
+    return root + (f"{slug}/" if slug else "") or "./"

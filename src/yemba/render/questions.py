@@ -1,0 +1,98 @@
+"""The questions that fragments of a page ask of the site around them."""
+
+from __future__ import annotations
+
+from typing import Any, NamedTuple
+
+from yemba.core.change.commands.pages import menu
+from yemba.core.site.document import Picture
+from yemba.core.site.structured import business
+from yemba.render.one_off import one_off_mark
+from yemba.render.recorder import question
+from yemba.render.site import Site
+
+
+class Entry(NamedTuple):
+    """An entry of the menu: a page, what it is called there, and its slug."""
+
+    page: str
+    name: str
+    slug: str
+
+
+@question
+def value(site: Site, key: str) -> Any:
+    """A design value, resolved."""
+    return site.look.value(key)
+
+
+@question
+def site_name(site: Site) -> str:
+    return site.look.document.name
+
+
+@question
+def tagline(site: Site) -> str:
+    return site.look.document.tagline
+
+
+@question
+def entries(site: Site) -> list[Entry]:
+    """What the menu shows, in its order."""
+    document = site.look.document
+    names, hidden = document.navigation.names, document.navigation.hidden
+    shown = [(key, document.pages[key]) for key in menu(document) if key not in hidden]
+    return [Entry(key, names.get(key, page.name), page.slug) for key, page in shown]
+
+
+@question
+def slug(site: Site, page: str) -> str | None:
+    """A page's slug, None for one that is gone."""
+    found = site.look.document.pages.get(page)
+    return found.slug if found else None
+
+
+@question
+def picture(site: Site, key: str) -> Picture | None:
+    return site.look.document.pictures.get(key)
+
+
+@question
+def layout(site: Site, kind: str, stored: str | None) -> str:
+    """The layout that shows a section of a kind, given what is stored."""
+    return str(site.look.layout_of(kind, stored).value)
+
+
+@question
+def ground(site: Site, kind: str, stored: str | None) -> str:
+    """The ground that such a section stands on."""
+    return str(site.look.ground_of(kind, stored).value)
+
+
+@question
+def set_apart(site: Site, stored: tuple[tuple[str, str], ...]) -> str:
+    """The mark of an element with these one-offs."""
+    return one_off_mark(site.look, dict(stored))
+
+
+@question
+def year(site: Site) -> int:
+    return site.today.year
+
+
+@question
+def theme(site: Site) -> str:
+    """The colour that browsers put around the page."""
+    return site.look.grounds[site.look.value("header.ground")].fill.hex
+
+
+@question
+def about(site: Site) -> dict[str, Any]:
+    """What search engines are told about the business."""
+    return business(site.look, site.address)
+
+
+@question
+def sections_of(site: Site, part: str) -> list[Any]:
+    """The sections that a part holds, with their ids."""
+    return site.look.document.holder(("shared", part)).ordered()

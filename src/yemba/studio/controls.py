@@ -1,0 +1,219 @@
+"""Where a place is decided: its chapter, what that is to show, and the control. Nothing else knows."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from functools import singledispatch
+from typing import NamedTuple
+from urllib.parse import urlencode
+
+from django.urls import reverse
+
+from yemba.core import place as places
+from yemba.core.part.part import parts
+from yemba.core.place import Place
+from yemba.core.site.resolve import Look
+from yemba.core.site.settings import SETTINGS
+from yemba.core.type.levels import LEVELS
+from yemba.sites.models import Site
+
+CHAPTERS = {"site": "logo"}
+"""The chapters of subjects that have none of their own name."""
+
+
+class Control(NamedTuple):
+    """`chapter` and `query` open a desk on which an element with the id `id` decides."""
+
+    chapter: str
+    id: str
+    query: Mapping[str, str] = {}
+
+    def address(self, site: Site) -> str:
+        """The address of that desk."""
+        return address(site, self.chapter, **self.query)
+
+
+def address(site: Site, chapter: str, **query: str) -> str:
+    """The address of a chapter."""
+    path = reverse("workbench", args=(site.slug, chapter))
+    return f"{path}?{urlencode(query)}" if query else path
+
+
+@singledispatch
+def control(place: Place, look: Look) -> Control:
+    """The control of a place on a site as it stands; for something that is gone, where its like is decided."""
+    raise NotImplementedError(type(place).__name__)
+
+
+def chapter_of(subject: str) -> str:
+    """The chapter that the settings of a subject stand in."""
+    return CHAPTERS.get(subject, subject)
+
+
+@control.register
+def _(place: places.OfTemplate, look: Look) -> Control:
+    return Control("template", f"template-{look.template.slug}")
+
+
+@control.register
+def _(place: places.OfSheet, look: Look) -> Control:
+    return Control("template", f"template-{look.template.slug}")
+
+
+@control.register
+def _(place: places.OfSite, look: Look) -> Control:
+    return Control("logo", {"name": "title"}.get(place.words, place.words))
+
+
+@control.register
+def _(place: places.OfSetting, look: Look) -> Control:
+    setting = SETTINGS[place.key]
+    level, _, name = place.key.partition(".")
+    if place.key in _SPECIAL:
+        return _SPECIAL[place.key]
+    if place.key == "header.tint" and not look.document.pictures.get(look.value("header.backdrop")):
+        return Control("header", "header.backdrop")
+    if level in LEVELS:
+        return _of_level(look, level, name)
+    if place.key.startswith("logo."):
+        return _of_logo(look)
+    if place.key.startswith("type."):
+        return Control("type", place.key, {"show": "sizes"})
+    return Control(chapter_of(setting.subject), place.key)
+
+
+_SPECIAL = {
+    "palette": Control("palette", "palette-colours"),
+    "grounds.own": Control("palette", "ground-name-new", {"show": "grounds"}),
+    "roles.by_hand": Control("palette", "ground-roles", {"show": "grounds"}),
+    "link.underline": Control("palette", "link.underline", {"show": "grounds"}),
+    "shape.corner": Control("palette", "shape.corner", {"show": "grounds"}),
+    "type.heading": Control("type", "type.heading", {"show": "pairings"}),
+    "type.body": Control("type", "type.body", {"show": "pairings"}),
+}
+
+
+def _of_level(look: Look, level: str, name: str) -> Control:
+    key = f"{level}.{name}"
+    if LEVELS[level].subject != "type":
+        return Control(chapter_of(LEVELS[level].subject), key)
+    if name == "face":
+        return Control("type", key, {"show": "pairings"})
+    if not offered(look, key):
+        key = f"{level}.wide"
+    return Control("type", key, {"show": "sizes", "level": level})
+
+
+def offered(look: Look, key: str) -> bool:
+    """Whether a design value has a control now: a width only where the face can be narrower or wider."""
+    level, _, name = key.partition(".")
+    if level not in LEVELS or name != "width":
+        return True
+    narrowest, widest = look.families[look.texts[level].face].widths
+    return narrowest < widest
+
+
+def _of_logo(look: Look) -> Control:
+    has_one = look.document.pictures.get(look.value("logo.picture")) is not None
+    return Control("logo", "logo.form" if has_one else "logo-file-file")
+
+
+@control.register
+def _(place: places.OfLogo, look: Look) -> Control:
+    return Control("logo", "logo-file-file")
+
+
+@control.register
+def _(place: places.OfColour, look: Look) -> Control:
+    if all(colour["id"] != place.colour for colour in look.value("palette")):
+        return _SPECIAL["palette"]
+    return Control("palette", f"colour-{place.colour}", {"colour": place.colour})
+
+
+@control.register
+def _(place: places.OfGround, look: Look) -> Control:
+    if place.ground not in look.grounds:
+        return _SPECIAL["grounds.own"]
+    return Control("palette", f"ground-{place.ground}", {"show": "grounds", "ground": place.ground})
+
+
+@control.register
+def _(place: places.OfRole, look: Look) -> Control:
+    if place.ground not in look.grounds:
+        return _SPECIAL["grounds.own"]
+    query = {"show": "grounds", "ground": place.ground, "role": place.role}
+    return Control("palette", f"role-{place.ground}-{place.role}", query)
+
+
+@control.register
+def _(place: places.OfFont, look: Look) -> Control:
+    known = place.font in look.document.fonts
+    return Control("type", f"font-{place.font}" if known else "take-font-file", {"show": "fonts"})
+
+
+@control.register
+def _(place: places.OfPicture, look: Look) -> Control:
+    if place.picture not in look.document.pictures:
+        return Control("pictures", "take-pictures-file")
+    ids = {"alt": f"alt-words-{place.picture}", "focal": f"focal-x-{place.picture}"}
+    return Control("pictures", ids.get(place.what, f"picture-{place.picture}"), {"picture": place.picture})
+
+
+@control.register
+def _(place: places.OfMenu, look: Look) -> Control:
+    if place.page not in look.document.pages:
+        return Control("header", "menu-entries")
+    return Control("header", f"entry-{place.what}-{place.page}")
+
+
+@control.register
+def _(place: places.OfPages, look: Look) -> Control:
+    return Control("pages", "site-map")
+
+
+@control.register
+def _(place: places.OfPage, look: Look) -> Control:
+    page = look.document.pages.get(place.page)
+    if page is None:
+        return Control("pages", "site-map")
+    what = "name" if place.what == "slug" and not page.slug else place.what  # the first page has no address of its own
+    return Control("pages", f"page-{what}" if what else f"page-{place.page}", {"page": place.page})
+
+
+@control.register
+def _(place: places.OfSection, look: Look) -> Control:
+    return _in_section(look, place.section, f"{place.what}-of-{place.section}" if place.what else "")
+
+
+@control.register
+def _(place: places.OfField, look: Look) -> Control:
+    field = place.field
+    if field == "tint" and not _stored(look, place.section).get("backdrop"):
+        field = "backdrop"
+    return _in_section(look, place.section, f"words-{place.item}-{field}" if place.item else f"words-{field}")
+
+
+@control.register
+def _(place: places.OfItems, look: Look) -> Control:
+    return _in_section(look, place.section, f"items-{place.section}")
+
+
+@control.register
+def _(place: places.OfOneOff, look: Look) -> Control:
+    return _in_section(look, place.section, f"one-{place.element}-{place.what}")
+
+
+def _in_section(look: Look, section: str, id_: str) -> Control:
+    """A control on the desk of the page, or of the part, that holds a section; its entry where no id is given."""
+    for (_, name), holder in look.document.holders():
+        if section in holder.sections:
+            chapter = name if name in parts() else "pages"
+            return Control(chapter, id_ or f"section-{section}", {"section": section})
+    return Control("pages", "site-map")
+
+
+def _stored(look: Look, section: str) -> Mapping[str, str]:
+    for standing in look.document.standing():
+        if standing.key == section:
+            return standing.section.fields
+    return {}

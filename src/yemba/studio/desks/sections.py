@@ -1,0 +1,97 @@
+"""Sections as desks list them, the open one with all its controls."""
+
+from __future__ import annotations
+
+from yemba.core.check.starter_words import starter_sections
+from yemba.core.site.backdrop import of_section
+from yemba.core.site.document import Section, ordered_items
+from yemba.core.site.kinds import SHARED, Field, SectionKind
+from yemba.core.site.one_offs import ALIGNMENTS, field_of, level_of
+from yemba.core.site.resolve import Look
+from yemba.core.type.levels import LEVELS, STYLES
+from yemba.core.value.link import PAGE
+from yemba.studio.desks.setting import Context
+from yemba.studio.desks.tint import tint_desk
+
+
+def entries(look: Look, holder: tuple[str, str], chosen: str) -> list[Context]:
+    """The sections of a page or a part; `chosen` is the id of the open one."""
+    starters = starter_sections(look)
+    return [
+        {
+            "id": key,
+            "kind": look.catalogue.kind(section.kind),
+            "open": key == chosen,
+            "starter": key in starters,
+            **(_desk(look, section) if key == chosen else {}),
+        }
+        for key, section in look.document.holder(holder).ordered()
+    ]
+
+
+def kinds(look: Look) -> list[SectionKind]:
+    """What can be added."""
+    return list(look.catalogue.kinds.values())
+
+
+def _desk(look: Look, section: Section) -> Context:
+    kind = look.catalogue.kind(section.kind)
+    shown = [(slug, name) for slug, name in kind.layout_names().items() if look.template.shows(kind.slug, slug)]
+    return {
+        "layout": look.layout(section),
+        "layout_mine": section.layout or "",
+        "ground": look.ground(section),
+        "ground_mine": section.ground or "",
+        "layouts": shown,
+        "grounds": list(look.ground_names.items()),
+        "fields": [_field(look, section, "", field) for field in kind.fields if field not in SHARED],
+        "faces": [(slug, family.name) for slug, family in look.families.items()],
+        "colours": [(f"@{colour['id']}", colour["name"]) for colour in look.value("palette")],
+        "styles": list(STYLES.items()),
+        "alignments": list(ALIGNMENTS.items()),
+        "behind": _field(look, section, "", kind.field("backdrop")),
+        "tint": tint_desk(look, of_section(look, section)),
+        "has_heading": any(field.slug == "heading" for field in kind.fields),
+        "items_name": kind.items.plural if kind.items else "",
+        "item_name": kind.items.name if kind.items else "",
+        "items": [
+            {"id": key, "fields": [_field(look, section, key, field) for field in kind.fields_of(key)]}
+            for key, _ in ordered_items(section)
+        ],
+    }
+
+
+def _field(look: Look, section: Section, item: str, field: Field) -> Context:
+    """A field of the section, or of one of its items, as its control needs it."""
+    value = (section.items[item].fields if item else section.fields).get(field.slug, "")
+    is_picture = field.kind.refers_to == "picture"
+    return {
+        "field": field,
+        "value": value,
+        "choices": field.kind.choices(look),
+        "picture": look.document.pictures.get(value) if is_picture else None,
+        "elsewhere": not value.startswith(PAGE),
+        "apart": _apart(look, section, f"{item}.{field.slug}" if item else field.slug),
+        "template": f"studio/control/field/{field.kind.control}.html",
+    }
+
+
+def _apart(look: Look, section: Section, element: str) -> Context | None:
+    """What of a text is set apart from its level, and what the level gives; None for what is no text."""
+    if field_of(look.catalogue, section, element) is None:
+        return None
+    slug = level_of(look, section, element)
+    text, stored = look.texts[slug], section.one_offs.get(element, {})
+    code = stored.get("colour", "")
+    return {
+        "element": element,
+        "stored": stored,
+        "code": "" if code.startswith("@") else code,
+        "count": len(stored),
+        "level": LEVELS[slug].name,
+        "level_slug": slug,
+        "family": look.families[text.face].name,
+        "size": f"{text.size.high:.3g}",
+        "weight": text.weight,
+        "style": STYLES[text.style].lower(),
+    }
