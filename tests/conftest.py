@@ -24,6 +24,7 @@ from yemba.sites import services as sites
 from yemba.sites import starter
 from yemba.sites.models import Site
 
+os.environ["DJANGO_ALLOW_ASYNC_UNSAFE"] = "true"  # Playwright's loop and the ORM share the thread
 settings.register_profile("same-every-time", derandomize=True, deadline=None)
 settings.register_profile("searching", deadline=None, print_blob=True)
 settings.load_profile(os.environ.get("HYPOTHESIS", "same-every-time"))

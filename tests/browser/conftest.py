@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import os
 from collections.abc import Iterator
 from functools import cache
 from pathlib import Path
@@ -17,7 +16,6 @@ from yemba.core.picture import sizes
 from yemba.demo import scenario
 from yemba.render import files
 
-os.environ["DJANGO_ALLOW_ASYNC_UNSAFE"] = "true"  # Playwright's loop and the ORM share the thread
 PATIENCE = 20_000  # ms; a busy machine is slow, not wrong
 expect.set_options(timeout=PATIENCE)
 

@@ -21,6 +21,7 @@ from yemba.catalogue import catalogue
 from yemba.core.change.commands.sections import starter as starter_section
 from yemba.core.colour.grounds import GROUND_NAMES
 from yemba.core.site.document import Document
+from yemba.core.site.ids import new_id
 from yemba.demo import scenario
 from yemba.hosting import services as hosting
 from yemba.sites import services as sites
@@ -85,7 +86,7 @@ def on_every_ground(document: Document, template: str) -> dict[str, object]:
     palette = [{"id": f"c{n}", "name": f"Loud {n}", "hex": code} for n, code in enumerate(loud)]
     own = [{"id": "xown", "name": "Our own", "fill": "#5a7d4f"}]
     sections = {
-        f"{ground}-{kind}": starter_section(kind, catalogue()) | {"ground": ground}
+        f"{ground}-{kind}": starter_section(catalogue().kinds[kind], new_id) | {"ground": ground}
         for ground in (*GROUND_NAMES, "xown")
         for kind in ("opening", *sorted(catalogue().kinds.keys() - {"opening"}))
     }

@@ -16,7 +16,7 @@ from yemba.core.check.alt_text import pictures_without_alt
 from yemba.core.check.descriptions import LONGEST, proposed
 from yemba.core.check.finding import Finding, Inspected, Measured, Target, checks, inspect
 from yemba.core.check.starter_words import starter_sections
-from yemba.core.place import OfField, OfPicture, OfRole, OfSection, OfSetting
+from yemba.core.place import OfField, OfRole, OfSection, OfSetting
 from yemba.core.site.backdrop import of_section, reads_from
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document, Page
@@ -101,7 +101,8 @@ def test_only_pictures_in_use_want_alt_text(document: Document, catalogue: Catal
     document = changed(document, three)
     assert pictures_without_alt(document) == ["press.jpg"]
     (told,) = found("alt_text", look_at(document, catalogue))
-    assert told.place == OfPicture("p1", "alt")
+    home = document.pages[document.order[0]]
+    assert told.place == OfField(home.order[0], "picture", what="alt")
     assert "press.jpg on Home" in told.sentence
 
 

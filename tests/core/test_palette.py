@@ -14,7 +14,8 @@ from yemba.catalogue import palettes as ready_palettes
 from yemba.core.change.command import read_command
 from yemba.core.change.operation import apply
 from yemba.core.colour.contrast import ratio
-from yemba.core.colour.files import FORMS, MOST_BYTES, read_palette
+from yemba.core.colour.files import MOST_BYTES, read_palette
+from yemba.core.colour.formats.format import formats
 from yemba.core.colour.from_picture import from_picture
 from yemba.core.colour.grounds import ROLE_NAMES, failures, work_out
 from yemba.core.colour.harmony import HARMONIES, harmonies, neutrals, shades, tints, turned
@@ -191,14 +192,14 @@ tidy = names.map(lambda name: " ".join(name.split())).filter(lambda name: name a
 @given(st.lists(st.tuples(tidy.filter(lambda n: "*/" not in n), colours), min_size=1, max_size=12))
 def test_files_written_are_read_back_without_loss(palette: list[tuple[str, Colour]]) -> None:
     for slug in ("tokens", "gimp", "css"):
-        back = read_palette(FORMS[slug].write("Saltmarsh", palette).encode())
+        back = read_palette(formats()[slug].write("Saltmarsh", palette).encode())
         assert back.colours == palette, slug
         assert back.lost == []
 
 
 def test_a_hex_list_says_that_its_names_are_proposed() -> None:
-    assert FORMS["hex"].loses
-    back = read_palette(FORMS["hex"].write("", [("Ours", OXIDE), ("Also ours", PAPER)]))
+    assert formats()["hex"].loses
+    back = read_palette(formats()["hex"].write("", [("Ours", OXIDE), ("Also ours", PAPER)]))
     assert [colour for _, colour in back.colours] == [OXIDE, PAPER]
     assert back.lost == ["There were no names in it; these are proposed."]
 

@@ -11,7 +11,8 @@ import pytest
 from coloraide import Color
 
 from tests.reference.node import node
-from yemba.core.colour.files import FORMS, read_palette
+from yemba.core.colour.files import read_palette
+from yemba.core.colour.formats.format import formats
 from yemba.core.colour.from_picture import oklab
 from yemba.core.colour.oklch import to_oklab
 from yemba.core.colour.srgb import Colour, from_hex
@@ -106,7 +107,7 @@ OURS = [("Oxide", from_hex("#8c3b2a")), ("Sea green", from_hex("#1d4a35")), ("Ha
 def test_another_tool_reads_our_tokens(node_modules: Path, tmp_path: Path) -> None:
     """Source: Style Dictionary as installed, its own reading of the design tokens format."""
     file = tmp_path / "saltmarsh.tokens.json"
-    file.write_text(FORMS["tokens"].write("Saltmarsh", OURS))
+    file.write_text(formats()["tokens"].write("Saltmarsh", OURS))
     script = f"""
         import StyleDictionary from "style-dictionary";
         const read = new StyleDictionary({{ source: [{json.dumps(str(file))}], usesDtcg: true,
@@ -125,4 +126,4 @@ def test_a_gimp_palette_from_elsewhere_is_read_and_written_without_loss(node_mod
     assert [(name, [str(channel) for channel in colour]) for name, colour in found.colours] == [
         (row[3], row[:3]) for row in rows
     ]
-    assert read_palette(FORMS["gimp"].write("Again", found.colours)).colours == found.colours
+    assert read_palette(formats()["gimp"].write("Again", found.colours)).colours == found.colours

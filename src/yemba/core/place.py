@@ -110,11 +110,12 @@ class OfSection(Place):
 
 @dataclass(frozen=True)
 class OfField(Place):
-    """A field of a section, or of one of its items."""
+    """A field of a section, or of one of its items; with `what` "alt" the alt text of the picture it shows."""
 
     section: str
     field: str
     item: str = ""
+    what: str = ""
 
 
 @dataclass(frozen=True)

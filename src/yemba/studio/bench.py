@@ -19,6 +19,7 @@ from yemba.sites import presence
 from yemba.sites import services as sites
 from yemba.sites.models import Site
 from yemba.studio import chapters, desks, search
+from yemba.studio.desks.further import further
 from yemba.studio.desks.setting import owned, returnable
 from yemba.studio.patch import patch
 from yemba.studio.waiting import waiting
@@ -66,6 +67,7 @@ def answer(request: HttpRequest, site: Site, do: Callable[[], sites.Done]) -> Ht
 def _context(request: HttpRequest, site: Site, chapter: str, query: dict[str, str]) -> dict[str, Any]:
     look = sites.look(site)
     waits = waiting(site)
+    desk = desks.desk(chapter, site, look, query, waits)
     return {
         "site": site,
         "document": look.document,
@@ -83,7 +85,8 @@ def _context(request: HttpRequest, site: Site, chapter: str, query: dict[str, st
         "owned": owned(chapter, look),
         "desk_template": desks.template_of(chapter),
         "returnable": returnable(chapter),
-        **desks.desk(chapter, site, look, query, waits),
+        "further": further(chapter, look, desk),
+        **desk,
     }
 
 

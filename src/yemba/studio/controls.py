@@ -94,13 +94,11 @@ _SPECIAL = {
 
 
 def _of_level(look: Look, level: str, name: str) -> Control:
-    key = f"{level}.{name}"
+    key = f"{level}.{name}" if offered(look, f"{level}.{name}") else f"{level}.wide"
     if LEVELS[level].subject != "type":
         return Control(chapter_of(LEVELS[level].subject), key)
     if name == "face":
         return Control("type", key, {"show": "pairings"})
-    if not offered(look, key):
-        key = f"{level}.wide"
     return Control("type", key, {"show": "sizes", "level": level})
 
 
@@ -190,7 +188,8 @@ def _(place: places.OfField, look: Look) -> Control:
     field = place.field
     if field == "tint" and not _stored(look, place.section).get("backdrop"):
         field = "backdrop"
-    return _in_section(look, place.section, f"words-{place.item}-{field}" if place.item else f"words-{field}")
+    id_ = f"words-{place.item}-{field}" if place.item else f"words-{field}"
+    return _in_section(look, place.section, f"alt-of-{id_}" if place.what == "alt" else id_)
 
 
 @control.register

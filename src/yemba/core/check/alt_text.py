@@ -3,9 +3,10 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
+from dataclasses import replace
 
 from yemba.core.check.finding import Finding, Inspected
-from yemba.core.place import OfPicture
+from yemba.core.place import OfField, OfPicture
 from yemba.core.site.document import Document
 from yemba.core.site.pictures import Use, uses
 
@@ -18,9 +19,9 @@ def find(inspected: Inspected) -> Iterator[Finding]:
     for key, use in _undescribed(look.document).items():
         picture, page = look.document.pictures[key], look.document.pages.get(use.page)
         on = f" on {page.name}" if page else ""
-        yield Finding(
-            f"{picture.name}{on} has no alt text. Say in a line what it shows.", OfPicture(key, "alt"), use.page
-        )
+        sentence = f"{picture.name}{on} has no alt text. Say in a line what it shows."
+        place = replace(use.place, what="alt") if isinstance(use.place, OfField) else OfPicture(key, "alt")
+        yield Finding(sentence, place, use.page)
 
 
 def _undescribed(document: Document) -> dict[str, Use]:

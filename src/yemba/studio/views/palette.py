@@ -6,7 +6,8 @@ from django.contrib.auth.decorators import login_required
 from django.http import Http404, HttpRequest, HttpResponse
 from django.views.decorators.http import require_POST, require_safe
 
-from yemba.core.colour.files import FORMS, MOST_BYTES, text_of
+from yemba.core.colour.files import MOST_BYTES, text_of
+from yemba.core.colour.formats.format import formats
 from yemba.core.colour.srgb import from_hex
 from yemba.core.errors import Fault
 from yemba.sites import services as sites
@@ -36,9 +37,9 @@ def read_file(request: HttpRequest, slug: str) -> HttpResponse:
 def out(request: HttpRequest, slug: str, form: str) -> HttpResponse:
     """The palette of the draft as a file."""
     site = site_of(request, slug)
-    if form not in FORMS:
+    if form not in formats():
         raise Http404
-    look, kind = sites.look(site), FORMS[form]
+    look, kind = sites.look(site), formats()[form]
     colours = [(colour["name"], from_hex(colour["hex"])) for colour in look.value("palette")]
     response = HttpResponse(kind.write(look.document.name, colours), content_type="text/plain; charset=utf-8")
     response["Content-Disposition"] = f'attachment; filename="{site.slug}.{kind.ending}"'

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 
-from yemba.core.colour.files import FORMS
+from yemba.core.colour.formats.format import formats
 from yemba.core.colour.srgb import from_hex
 from yemba.core.site.resolve import Look
 from yemba.sites.models import Site
@@ -23,6 +23,6 @@ def view(site: Site, look: Look, chosen: dict[str, str], query: Mapping[str, str
                 "loses": form.loses,
                 "text": form.write(name, colours),
             }
-            for slug, form in FORMS.items()
+            for slug, form in formats().items()
         ]
     }

@@ -6,7 +6,7 @@ from collections.abc import Mapping
 from functools import lru_cache
 
 from yemba import catalogue as shipped
-from yemba.core.colour.files import FORMS, Named
+from yemba.core.colour.formats.format import Named, formats
 from yemba.core.colour.from_picture import Found, from_picture
 from yemba.core.colour.harmony import harmonies, named
 from yemba.core.colour.ready import HUES, MOODS
@@ -39,7 +39,7 @@ def view(site: Site, look: Look, chosen: dict[str, str], query: Mapping[str, str
 
 def offer(name: str, colours: tuple[Named, ...]) -> Context:
     """A palette as a form sends it."""
-    return {"name": name, "colours": [c.hex for _, c in colours], "codes": FORMS["gimp"].write(name, colours)}
+    return {"name": name, "colours": [c.hex for _, c in colours], "codes": formats()["gimp"].write(name, colours)}
 
 
 def _from_picture(picture: Picture, key: str) -> Context:

@@ -267,7 +267,7 @@ async function open(address, control, isNew = true) {
   if (section) choose({ place: section }, false);
   const target = control ? document.getElementById(control) : document.querySelector("#desk h1");
   if (!target) return;
-  target.closest("details")?.setAttribute("open", "");
+  for (let fold = target.closest("details"); fold; fold = fold.parentElement.closest("details")) fold.open = true;
   target.scrollIntoView({ block: "center" });
   if (control && !writing) target.focus({ preventScroll: true });
 }

@@ -1,0 +1,1 @@
+"""Kinds of palette file. One kind, one file, found by its place."""

@@ -1,0 +1,162 @@
+"""Every place leads to its control: a desk on which an element of that id is there and can be seen."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from io import BytesIO
+from typing import Any
+from xml.etree.ElementTree import Element
+
+import pytest
+import tinyhtml5
+from django.test import Client
+from hypothesis import HealthCheck, given, settings
+from PIL import Image
+
+from tests.core.test_edits import histories
+from yemba.catalogue import catalogue
+from yemba.core.change.commands.sections import starter
+from yemba.core.change.difference import difference
+from yemba.core.change.operation import Operation
+from yemba.core.check.finding import Inspected, Measured, Target, inspect
+from yemba.core.place import OfSetting, Place
+from yemba.core.site.document import Document
+from yemba.core.site.ids import new_id
+from yemba.core.site.resolve import Look
+from yemba.core.site.settings import SETTINGS
+from yemba.hosting import services as hosting
+from yemba.render.page import fragments
+from yemba.render.recorder import Answers
+from yemba.sites import services as sites
+from yemba.sites.models import Site
+from yemba.studio import search
+from yemba.studio.controls import control, offered
+from yemba.studio.where import provenance
+
+pytestmark = pytest.mark.django_db
+
+
+class Desks:
+    """The desks of a site as its owner sees them, each asked for once."""
+
+    def __init__(self, client: Client, site: Site) -> None:
+        self.client, self.site, self.look = client, site, sites.look(site)
+        self._ids: dict[str, set[str]] = {}
+        client.force_login(site.owner, backend="django.contrib.auth.backends.ModelBackend")
+
+    def ids(self, address: str) -> set[str]:
+        if address not in self._ids:
+            answer = self.client.get(address)
+            assert answer.status_code == 200, address
+            self._ids[address] = set(visible(tinyhtml5.parse(answer.content, namespace_html_elements=False)))
+        return self._ids[address]
+
+    def lead(self, place: Place) -> None:
+        decides = control(place, self.look)
+        assert decides.id in self.ids(decides.address(self.site)), (place, decides)
+
+
+def visible(element: Element) -> Iterator[str]:
+    """The ids of what can be seen; folds can be opened, and are when one is led into them."""
+    hidden = element.get("hidden") is not None or element.get("type") == "hidden"
+    if hidden or "plain-only" in element.get("class", "").split():
+        return
+    if element.get("id"):
+        yield element.get("id", "")
+    for inner in element:
+        yield from visible(inner)
+
+
+def every_kind(document: Document) -> Document:
+    """With a page on which a section of each kind stands, all fields filled."""
+    plain, sections = document.plain(), {}
+    for kind in catalogue().kinds.values():
+        section: dict[str, Any] = starter(kind, new_id)
+        for field in kind.fields:
+            if field.type in ("line", "words"):
+                section["fields"].setdefault(field.slug, field.read("Words"))
+        for item in section.get("items", {}).values():
+            for field in kind.fields_of("item"):
+                if field.type in ("line", "words"):
+                    item["fields"].setdefault(field.slug, field.read("Words"))
+        sections[new_id()] = section
+    plain["pages"]["xall"] = {"name": "All", "slug": "all", "sections": sections, "order": list(sections)}
+    plain["order"].append("xall")
+    return Document.model_validate(plain)
+
+
+def stored(site: Site, document: Document) -> Site:
+    Site.objects.filter(pk=site.pk).update(document=document.text())
+    return Site.objects.get(pk=site.pk)
+
+
+def test_every_search_result_and_every_setting_leads_to_its_control(client: Client, site: Site) -> None:
+    desks = Desks(client, site)
+    for place in search.places(desks.look).values():
+        desks.lead(place)
+    for key in SETTINGS:
+        desks.lead(OfSetting(key))
+    own = [key for key in SETTINGS if control(OfSetting(key), desks.look).id == key and offered(desks.look, key)]
+    assert len(own) > 0.9 * sum(offered(desks.look, key) for key in SETTINGS), "nearly all by a control of their own"
+
+
+def test_every_element_that_is_pointed_at_leads_to_its_control(client: Client, site: Site) -> None:
+    site = stored(site, every_kind(sites.document(site)))
+    desks = Desks(client, site)
+    answers = Answers(hosting.rendering(desks.look.document, draft=True))
+    met = set()
+    for page in desks.look.document.order:
+        for place, fragment in fragments(answers, page).items():
+            for field, item in pointed_at(tinyhtml5.parse(fragment.html, namespace_html_elements=False), ""):
+                met.add((place, field, item))
+                found = provenance(desks.look, place, field, item)
+                for decided in [found.place, *(fact.place for fact in found.facts)]:
+                    desks.lead(decided)
+    assert len(met) > 80
+
+
+def pointed_at(element: Element, item: str) -> Iterator[tuple[str, str]]:
+    """Field and item of every element that a window tells the workbench of."""
+    item = element.get("data-item", item)
+    if element.get("data-field"):
+        yield element.get("data-field", ""), item
+    if element.get("data-place"):
+        yield "", ""
+    for inner in element:
+        yield from pointed_at(inner, item)
+
+
+@settings(
+    max_examples=12,
+    deadline=None,
+    suppress_health_check=[HealthCheck.function_scoped_fixture, HealthCheck.too_slow, HealthCheck.data_too_large],
+)
+@given(histories())
+def test_every_change_and_every_finding_leads_to_its_control(
+    client: Client, site: Site, history: tuple[list[Document], list[list[Operation]]]
+) -> None:
+    before, after = history[0][0], history[0][-1]
+    site = stored(site, after)
+    desks = Desks(client, site)
+    for change in difference(before, after, catalogue()):
+        desks.lead(change.place)
+    for result in inspect(Inspected(desks.look, load, lambda *_: 400_000, measured(desks.look))):
+        for finding in result.findings:
+            desks.lead(finding.place)
+
+
+def load(digest: str) -> bytes:
+    """A picture that stands out from nothing."""
+    out = BytesIO()
+    Image.new("RGB", (60, 40), (136, 136, 136)).save(out, "PNG")
+    return out.getvalue()
+
+
+def measured(look: Look) -> dict[str, Measured]:
+    """Every page too wide, with a target too small in each of its places."""
+    found = {}
+    for key, page in look.document.ordered_pages():
+        places = ["header", *page.order, "footer"]
+        targets = [Target(place, "Here", 10.0, 12.0 * n, 9, 9) for n, place in enumerate(places)]
+        found[key] = Measured(320, 400, places[-2], targets)
+    return found
