@@ -3,6 +3,8 @@
 from __future__ import annotations
 
 import json
+from collections.abc import Callable
+from itertools import count
 from typing import Any
 
 import pytest
@@ -14,7 +16,8 @@ from yemba.catalogue import catalogue as shipped
 from yemba.core.change.command import commands, read_command
 from yemba.core.change.difference import difference
 from yemba.core.change.operation import ABSENT, Operation, apply, fold, from_plain, inverse, overlap
-from yemba.core.change.subset import closed, document_with
+from yemba.core.change.patch import steps_between
+from yemba.core.change.subset import closed, document_with, one_by_one
 from yemba.core.errors import Fault
 from yemba.core.site.document import Document, read
 from yemba.core.site.ids import new_id
@@ -30,81 +33,151 @@ ONE_OFFS = {"align": "center", "face": "lora", "size": "51", "weight": "300", "s
 hexes = st.integers(0, 0xFFFFFF).map(lambda v: f"#{v:06x}")
 
 
+class Hands:
+    """What a person may reach for on a document; each is drawn only when a command wants it."""
+
+    def __init__(self, document: Document, draw: st.DrawFn) -> None:
+        self.document, self.look, self._draw = document, Look(document, CATALOGUE), draw
+
+    def one_of(self, *choices: Any) -> Any:
+        return self._draw(st.sampled_from(choices or ("",)))
+
+    def text(self, longest: int = 60) -> str:
+        return self._draw(words)[:longest]
+
+    def number(self, low: int, high: int) -> int:
+        return self._draw(st.integers(low, high))
+
+    def page(self) -> str:
+        return self.one_of(*self.document.order)
+
+    def section(self) -> str:
+        return self.one_of(*(standing.key for standing in self.document.standing()))
+
+    def item(self) -> str:
+        return self.one_of(*(key for standing in self.document.standing() for key in standing.section.order))
+
+    def colour(self) -> str:
+        return self.one_of(*(colour["id"] for colour in self.look.value("palette")))
+
+    def hex(self) -> str:
+        return self._draw(hexes)
+
+    def ground(self) -> str:
+        return self.one_of(*self.look.ground_names)
+
+    def picture(self) -> str:
+        return self.one_of(*sorted(self.document.pictures), *sorted(self.document.bin))
+
+    def binned(self) -> str:
+        return self.one_of(*sorted(self.document.bin))
+
+    def font(self) -> str:
+        return self.one_of(*self.document.fonts, "own-gone")
+
+    def family(self) -> str:
+        return self.one_of("lora", "fraunces", *self.document.fonts)
+
+    def file(self) -> dict[str, Any]:
+        sizes = {"width": self.number(1, 4000), "height": 900}
+        return {"file": self.one_of("f1", "f2"), "format": "jpeg", "file_name": self.text(40), **sizes}
+
+
+def _own_font(hands: Hands) -> dict[str, Any]:
+    weight = hands.one_of(400, 700)
+    files = [{"file": f"f{weight}", "lightest": weight, "heaviest": weight}]
+    facts = plain_facts(CATALOGUE.families["lora"].facts)
+    about = {"kind": "serif", "licence": hands.one_of("installable", "restricted"), "files": files, "facts": facts}
+    return {"family": {"name": hands.one_of("Kelp", "Wrack"), **about}}
+
+
+def _value(hands: Hands) -> dict[str, Any]:
+    return hands.one_of(
+        {"key": "type.base", "value": hands.number(16, 24)},
+        {"key": "header.arrangement", "value": hands.one_of(*CATALOGUE.arrangements)},
+        {"key": "header.ground", "value": hands.ground()},
+        {"key": "title.face", "value": hands.one_of("", hands.family())},
+        {"key": "site.language", "value": hands.one_of("de", "en-GB")},
+        {"key": "site.currency", "value": hands.one_of("GBP", "CHF")},
+    )
+
+
+def _one_off(hands: Hands) -> dict[str, Any]:
+    what = hands.one_of(*ONE_OFFS)
+    return {"element": "heading", "what": what, "value": hands.one_of("", ONE_OFFS[what])}
+
+
+def _role(hands: Hands) -> dict[str, Any]:
+    value = hands.one_of("", f"@{hands.colour()}", hands.hex())
+    return {"ground": hands.ground(), "role": hands.one_of("fill", "text", "button", "link"), "value": value}
+
+
+COMMANDS: dict[str, Callable[[Hands], dict[str, Any]]] = {
+    "set-value": _value,
+    "return-value": lambda h: {"key": h.one_of("type.base", "palette", "header.arrangement", "site.language")},
+    "return-level": lambda h: {"level": h.one_of("title", "h1")},
+    "return-chapter": lambda h: {"of": h.one_of("", "type", "header", "palette"), "one_offs": h.one_of("keep", "clear")},
+    "return-one-offs": lambda h: {"ones": f"{h.section()}/one_offs/heading/{h.one_of(*ONE_OFFS)}", "all": h.one_of("", "yes")},
+    "apply-own-sheet": lambda h: {"title": "Tide", "values": {"type.base": h.number(16, 24), "type.heading": "fraunces"}},
+    "return-sheet": lambda _: {},
+    "choose-template": lambda h: {"template": h.one_of(*sorted(CATALOGUE.templates))},
+    "apply-sheet": lambda h: {"sheet": h.one_of("slipway/lamplight", "handbill/press-night")},
+    "bring-back-sheet": lambda _: {},
+    "choose-pairing": lambda h: {"pairing": h.one_of(*sorted(CATALOGUE.pairings))},
+    "choose-faces": lambda h: {"heading": h.family(), "body": h.family()},
+    "name-site": lambda h: {"title": h.text(), "tagline": h.text()},
+    "set-colour": lambda h: {"colour": h.colour(), "hex": h.hex()},
+    "set-colour-numbers": lambda h: {"colour": h.colour(), "lightness": str(h.number(0, 100)), "chroma": "0.1", "hue": "30"},
+    "name-colour": lambda h: {"colour": h.colour(), "colour_name": h.text(20)},
+    "add-colour": lambda h: {"hex": h.hex()},
+    "remove-colour": lambda h: {"colour": h.colour(), "instead": h.one_of("", h.colour())},
+    "move-colour": lambda h: {"colour": h.colour(), "by": h.number(-3, 3)},
+    "choose-palette": lambda h: {"codes": " ".join(h.hex() for _ in range(h.number(1, 9)))},
+    "add-ground": lambda h: {"ground_name": h.text(), "fill": h.hex(), "section": h.one_of("", h.section())},
+    "name-ground": lambda h: {"ground": h.ground(), "ground_name": h.text()},
+    "remove-ground": lambda h: {"ground": h.ground(), "instead": h.one_of("", "dark")},
+    "set-role": _role,
+    "add-page": lambda h: {"page_name": h.text()},
+    "rename-page": lambda h: {"page": h.page(), "page_name": h.text(), "slug": h.one_of("new-address", "Bad Address")},
+    "move-page": lambda h: {"page": h.page(), "by": h.number(-3, 3)},
+    "bin-page": lambda h: {"page": h.page()},
+    "restore-page": lambda h: {"page": h.binned()},
+    "move-menu-entry": lambda h: {"page": h.page(), "by": h.number(-3, 3)},
+    "name-menu-entry": lambda h: {"page": h.page(), "entry": h.text(30)},
+    "show-menu-entry": lambda h: {"page": h.page(), "shown": h.one_of(True, False)},
+    "add-section": lambda h: {"page": h.page(), "kind": h.one_of(*sorted(CATALOGUE.kinds))},
+    "move-section": lambda h: {"section": h.section(), "by": h.number(-3, 3)},
+    "set-layout": lambda h: {"section": h.section(), "layout": h.one_of("", "beside", "poster", "rows")},
+    "set-ground": lambda h: {"section": h.section(), "ground": h.one_of("", h.ground())},
+    "set-words": lambda h: {"section": h.section(), "field": "heading", "words": h.text()},
+    "set-one-off": lambda h: {"section": h.section(), **_one_off(h)},
+    "add-item": lambda h: {"section": h.section()},
+    "move-item": lambda h: {"section": h.section(), "item": h.item(), "by": h.number(-3, 3)},
+    "remove-item": lambda h: {"section": h.section(), "item": h.item()},
+    "bin-section": lambda h: {"section": h.section()},
+    "restore-section": lambda h: {"section": h.binned()},
+    "add-picture": lambda h: {"picture": h.one_of("xp1", "xp2"), **h.file(), **h.one_of({"use": "logo"}, {"section": h.section()})},
+    "replace-picture": lambda h: {"picture": h.picture(), **h.file()},
+    "set-focal": lambda h: {"picture": h.picture(), "x": str(h.number(0, 100)), "y": "50"},
+    "describe-picture": lambda h: {"picture": h.picture(), "alt": h.text()},
+    "show-whole": lambda h: {"picture": h.picture()},
+    "bin-picture": lambda h: {"picture": h.picture()},
+    "restore-picture": lambda h: {"picture": h.binned()},
+    "keep-font": _own_font,
+    "class-font": lambda h: {"font": h.font(), "kind": h.one_of("serif", "hand")},
+    "allow-font": lambda h: {"font": h.font()},
+    "remove-font": lambda h: {"font": h.font()},
+}  # fmt: skip
+"""Every command, with arguments that make sense on a document, or nearly."""
+
+
 def some_command(document: Document, draw: st.DrawFn) -> tuple[str, dict[str, Any]]:
-    """Any command with arguments that make sense on this document, or nearly."""
-    page = draw(st.sampled_from(document.order))
-    sections = [key for p in document.pages.values() for key in p.order]
-    section = draw(st.sampled_from(sections or [""]))
-    items = [i for p in document.pages.values() for s in p.sections.values() for i in s.order] or [""]
-    colours = [c["id"] for c in Look(document, CATALOGUE).value("palette")]
-    colour = draw(st.sampled_from(colours))
-    grounds = list(Look(document, CATALOGUE).ground_names)
-    role = draw(st.sampled_from(["fill", "text", "button", "link"]))
-    by = draw(st.integers(-3, 3))
-    binned = draw(st.sampled_from(sorted(document.bin) or [""]))
-    text = draw(words)
-    picture = draw(st.sampled_from([*sorted(document.pictures), *sorted(document.bin)] or [""]))
-    file = {
-        "file": draw(st.sampled_from(["f1", "f2"])),
-        "format": "jpeg",
-        "width": draw(st.integers(1, 4000)),
-        "height": 900,
-        "file_name": text[:40],
-    }
-    choices: list[tuple[str, dict[str, Any]]] = [
-        ("set-value", {"key": "type.base", "value": draw(st.integers(16, 24))}),
-        ("set-value", {"key": "header.arrangement", "value": draw(st.sampled_from(["row", "stack", "side"]))}),
-        ("return-value", {"key": draw(st.sampled_from(["type.base", "palette", "header.arrangement"]))}),
-        ("return-chapter", {"of": draw(st.sampled_from(["", "type", "header", "palette"])), "one_offs": draw(st.sampled_from(["keep", "clear"]))}),
-        ("return-one-offs", {"ones": f"{section}/one_offs/heading/{draw(st.sampled_from(list(ONE_OFFS)))}", "all": draw(st.sampled_from(["", "yes"]))}),
-        ("apply-own-sheet", {"title": "Tide", "values": {"type.base": draw(st.integers(16, 24)), "type.heading": "fraunces"}}),
-        ("return-sheet", {}),
-        ("choose-template", {"template": draw(st.sampled_from(sorted(CATALOGUE.templates)))}),
-        ("apply-sheet", {"sheet": draw(st.sampled_from(["slipway/lamplight", "handbill/press-night"]))}),
-        ("bring-back-sheet", {}),
-        ("choose-pairing", {"pairing": draw(st.sampled_from(sorted(CATALOGUE.pairings)))}),
-        ("name-site", {"title": text, "tagline": draw(words)}),
-        ("set-colour", {"colour": colour, "hex": draw(hexes)}),
-        ("name-colour", {"colour": colour, "colour_name": text[:20]}),
-        ("add-colour", {"hex": draw(hexes)}),
-        ("remove-colour", {"colour": colour}),
-        ("move-colour", {"colour": colour, "by": by}),
-        ("add-page", {"page_name": text}),
-        ("rename-page", {"page": page, "page_name": text, "slug": draw(st.sampled_from(["new-address", "Bad Address"]))}),
-        ("move-page", {"page": page, "by": by}),
-        ("bin-page", {"page": page}),
-        ("restore-page", {"page": binned}),
-        ("move-menu-entry", {"page": page, "by": by}),
-        ("name-menu-entry", {"page": page, "entry": text[:30]}),
-        ("show-menu-entry", {"page": page, "shown": draw(st.booleans())}),
-        ("add-section", {"page": page, "kind": draw(st.sampled_from(sorted(CATALOGUE.kinds)))}),
-        ("move-section", {"section": section, "by": by}),
-        ("set-layout", {"section": section, "layout": draw(st.sampled_from(["", "beside", "poster", "rows"]))}),
-        ("set-ground", {"section": section, "ground": draw(st.sampled_from(["", *grounds]))}),
-        ("set-value", {"key": "header.ground", "value": draw(st.sampled_from(grounds))}),
-        ("add-ground", {"ground_name": text, "fill": draw(hexes), "section": draw(st.sampled_from(["", section]))}),
-        ("name-ground", {"ground": grounds[-1], "ground_name": text}),
-        ("remove-ground", {"ground": grounds[-1], "instead": draw(st.sampled_from(["", "dark"]))}),
-        ("set-role", {"ground": draw(st.sampled_from(grounds)), "role": role, "value": draw(st.one_of(st.just(""), st.just(f"@{colour}"), hexes))}),
-        ("remove-colour", {"colour": colour, "instead": draw(st.sampled_from(colours))}),
-        ("choose-palette", {"codes": " ".join(draw(st.lists(hexes, min_size=1, max_size=9)))}),
-        ("set-words", {"section": section, "field": "heading", "words": text}),
-        ("set-one-off", {"section": section, "element": "heading", "what": (what := draw(st.sampled_from(list(ONE_OFFS)))), "value": draw(st.sampled_from(["", ONE_OFFS[what]]))}),
-        ("add-item", {"section": section}),
-        ("move-item", {"section": section, "item": draw(st.sampled_from(items)), "by": by}),
-        ("remove-item", {"section": section, "item": draw(st.sampled_from(items))}),
-        ("bin-section", {"section": section}),
-        ("restore-section", {"section": binned}),
-        ("add-picture", {"picture": draw(st.sampled_from(["xp1", "xp2", "xp3"])), "section": section, **file}),
-        ("add-picture", {"picture": draw(st.sampled_from(["xp1", "xp2"])), "use": "logo", **file}),
-        ("replace-picture", {"picture": picture, **file}),
-        ("set-focal", {"picture": picture, "x": str(draw(st.integers(0, 100))), "y": "50"}),
-        ("describe-picture", {"picture": picture, "alt": text}),
-        ("show-whole", {"picture": picture}),
-        ("bin-picture", {"picture": picture}),
-        ("restore-picture", {"picture": binned}),
-    ]  # fmt: skip
-    return draw(st.sampled_from(choices))
+    name = draw(st.sampled_from(list(COMMANDS)))
+    return name, COMMANDS[name](Hands(document, draw))
+
+
+def test_every_command_is_among_those_that_hands_give() -> None:
+    assert set(COMMANDS) == set(commands())
 
 
 @st.composite
@@ -215,6 +288,10 @@ def test_any_choice_of_changes_goes_out_and_the_others_wait(
     assert document_with(live, draft, shuffled, CATALOGUE).text() == out.text()
 
 
+UNSEEN = {"bin", "pictures", "fonts", "set_aside"}
+"""What is no change of its own: what no page shows, and what a sheet covers."""
+
+
 @many
 @given(histories())
 def test_all_changes_out_is_the_draft_and_none_the_live_site(
@@ -222,9 +299,51 @@ def test_all_changes_out_is_the_draft_and_none_the_live_site(
 ) -> None:
     live, draft = history[0][0], history[0][-1]
     every = [change.key for change in difference(live, draft, CATALOGUE)]
+    made = one_by_one(live, draft, every, CATALOGUE)
+    assert difference(made, draft, CATALOGUE) == []
+    assert seen(made) == seen(draft), "one after the other, and not as a whole"
+    for held in ("pictures", "fonts"):
+        shown = repr(seen(draft))
+        named = {key: value for key, value in getattr(draft, held).items() if repr(key) in shown}
+        assert {key: getattr(made, held)[key] for key in named} == named
     assert document_with(live, draft, every, CATALOGUE) == draft
     if every:
         assert document_with(live, draft, [], CATALOGUE) == live
+
+
+def seen(document: Document) -> dict[str, Any]:
+    """What visitors may see, names of the menu for pages that are gone left out."""
+    plain = {key: value for key, value in document.plain().items() if key not in UNSEEN}
+    navigation = plain.pop("navigation", {})
+    names = {page: name for page, name in navigation.get("names", {}).items() if page in document.pages}
+    hidden = sorted(page for page in navigation.get("hidden", []) if page in document.pages)
+    order = navigation.get("order", [])
+    return {key: value for key, value in plain.items() if value} | {"menu": (names, hidden, order)}
+
+
+@many
+@given(histories())
+def test_the_steps_between_two_documents_bring_one_to_the_other(
+    history: tuple[list[Document], list[list[Operation]]],
+) -> None:
+    before, after = history[0][0], history[0][-1]
+    steps = steps_between(before, after)
+    assert apply(before, steps).text() == after.text()
+    assert apply(after, inverse(steps)).text() == before.text()
+    for step in steps:
+        assert step.old != step.new
+        both = isinstance(step.old, dict) and isinstance(step.new, dict)
+        assert not both, "a holder that both have is not written whole"
+
+
+@many
+@given(histories())
+def test_planning_is_pure(history: tuple[list[Document], list[list[Operation]]]) -> None:
+    document = history[0][-1]
+    kind, page = sorted(CATALOGUE.kinds)[0], document.order[0]
+    command = read_command("add-section", {"page": page, "kind": kind})
+    planned = [command.plan(Look(document, CATALOGUE), map("x{}".format, count()).__next__) for _ in range(2)]
+    assert planned[0] == planned[1]
 
 
 def test_every_command_says_in_words_what_it_does() -> None:

@@ -17,6 +17,8 @@ import time
 from collections.abc import Iterator
 from hashlib import sha256
 from pathlib import Path
+from queue import Empty, Queue
+from threading import Thread
 
 import pytest
 
@@ -90,6 +92,9 @@ for n in itertools.count(Edition.objects.count()):
 """
 
 
+_PATIENCE = 90  # s without a word after which a process counts as hung
+
+
 class House:
     """An installation of its own with one site, one picture, one edition; and a process that has children to kill."""
 
@@ -102,6 +107,7 @@ class House:
             "YEMBA_SCHEME": "http",
         }
         self.environment = {**os.environ, **own, "DJANGO_SETTINGS_MODULE": "yemba.config.settings"}
+        self.environment.pop("PYTHONUNBUFFERED", None)  # lines are to come whole: two processes write them
         make = subprocess.run([sys.executable, "-c", BEGIN + MAKE], env=self.environment, check=False, timeout=120)
         make.check_returncode()
         told = f"EDIT, PUBLISH = {EDIT!r}, {PUBLISH!r}\n"
@@ -112,6 +118,8 @@ class House:
             stdout=subprocess.PIPE,
             text=True,
         )
+        self.lines: Queue[str] = Queue()
+        Thread(target=self._listen, daemon=True).start()
 
     def start(self, work: str, until: str) -> tuple[int, list[str]]:
         """A child at this work: its process number, and the lines said before `until`."""
@@ -127,10 +135,19 @@ class House:
         return child, said
 
     def line(self) -> str:
-        assert self.nursery.stdout is not None
-        line = self.nursery.stdout.readline()
+        try:
+            line = self.lines.get(timeout=_PATIENCE)
+        except Empty:
+            self.nursery.kill()
+            raise AssertionError(f"nothing was said for {_PATIENCE} s") from None
         assert line, "the nursery is gone"
         return line.strip()
+
+    def _listen(self) -> None:
+        assert self.nursery.stdout is not None
+        for line in self.nursery.stdout:
+            self.lines.put(line)
+        self.lines.put("")
 
     def kill_in_the_middle(self, work: str, longest: float) -> list[int]:
         """Start it, kill it without warning within `longest` seconds; the numbers it had said were done."""
