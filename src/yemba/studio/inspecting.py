@@ -15,6 +15,7 @@ from yemba.sites import store
 from yemba.sites.models import Site
 from yemba.studio.controls import control
 
+_SHOWN = 40  # findings of one check; the next come up as these are cured
 _MOST = 900_000  # characters of a measuring; a few hundred pages
 
 
@@ -33,9 +34,15 @@ def checks(site: Site, measured: Mapping[str, Measured] | None = None) -> list[R
 
 
 def listed_checks(site: Site, look: Look, results: Sequence[Result]) -> list[dict[str, Any]]:
-    """The results as a desk shows them."""
+    """The results as a desk shows them: of each the first so many, and how many more there are."""
     return [
-        {"slug": result.slug, "name": result.name, "findings": [_listed(site, look, one) for one in result.findings]}
+        {
+            "slug": result.slug,
+            "name": result.name,
+            "count": len(result.findings),
+            "findings": [_listed(site, look, one) for one in result.findings[:_SHOWN]],
+            "more": max(0, len(result.findings) - _SHOWN),
+        }
         for result in results
     ]
 

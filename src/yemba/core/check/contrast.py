@@ -12,7 +12,9 @@ from yemba.core.part.part import parts
 from yemba.core.picture.marks import contrast_of_marks
 from yemba.core.place import OfField, OfLogo, OfRole, OfSetting
 from yemba.core.site.backdrop import LARGE_FROM, Backdrop, of_header, of_section, reads_from
-from yemba.core.site.one_offs import OneOff, apart, level_of, one_offs
+from yemba.core.site.document import Standing
+from yemba.core.site.one_offs import OneOff, apart, level_of
+from yemba.core.site.one_offs import of_section as of_section_one_offs
 from yemba.core.site.resolve import Look
 
 NAME = "Contrast"
@@ -25,9 +27,7 @@ def find(inspected: Inspected) -> Iterator[Finding]:
         if slug in used:
             yield from _unreadable(look, slug, ground)
             yield from _links(look, slug, ground)
-    for one in one_offs(look):
-        if one.property == "colour":
-            yield from _one_off(look, one)
+    yield from inspected.of_sections(_one_offs)
     yield from _logo(inspected)
     yield from _over_pictures(inspected)
 
@@ -49,6 +49,12 @@ def _links(look: Look, slug: str, ground: Ground) -> Iterator[Finding]:
     )
     cure = Cure("Underline where needed", "set-value", {"key": "link.underline", "value": "needed"})
     yield Finding(sentence, OfSetting("link.underline"), cure=cure)
+
+
+def _one_offs(inspected: Inspected, standing: Standing) -> list[Finding]:
+    """Texts of a section with a colour of their own that does not read."""
+    coloured = (one for one in of_section_one_offs(inspected.look, standing) if one.property == "colour")
+    return [finding for one in coloured for finding in _one_off(inspected.look, one)]
 
 
 def _one_off(look: Look, one: OneOff) -> Iterator[Finding]:

@@ -7,7 +7,7 @@ from collections.abc import Iterator
 
 from yemba.core.check.finding import Cure, Finding, Inspected
 from yemba.core.place import OfField
-from yemba.core.site.document import Document, Stored
+from yemba.core.site.document import Document, Standing, Stored, stored_of
 from yemba.core.site.resolve import Look
 from yemba.core.value.link import PAGE
 
@@ -17,13 +17,19 @@ _LINK = re.compile(r'<a(?: href="([^"]*)")?>(.*?)</a>', re.DOTALL)
 
 def find(inspected: Inspected) -> Iterator[Finding]:
     """Every link on a page whose target is not there. What is in the bin can be put back by one click."""
-    look = inspected.look
-    for stored in look.document.stored():
-        field = look.catalogue.kind(stored.standing.section.kind).field(stored.field, stored.item)
+    yield from inspected.of_sections(_dead_in)
+
+
+def _dead_in(inspected: Inspected, standing: Standing) -> list[Finding]:
+    look, kind = inspected.look, inspected.look.catalogue.kind(standing.section.kind)
+    found: list[Finding] = []
+    for stored in stored_of(standing):
+        field = kind.field(stored.field, stored.item)
         if field.type == "link":
-            yield from _of_link(look, stored)
+            found += _of_link(look, stored)
         elif field.type == "words":
-            yield from _in_words(look, stored)
+            found += _in_words(look, stored)
+    return found
 
 
 def _of_link(look: Look, stored: Stored) -> Iterator[Finding]:

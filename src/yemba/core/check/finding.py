@@ -4,14 +4,21 @@ from __future__ import annotations
 
 import importlib
 import pkgutil
-from collections.abc import Callable, Iterable, Mapping, Sequence
-from functools import cache
-from typing import Any, NamedTuple, Protocol
+from collections.abc import Callable, Iterable, Iterator, Mapping, Sequence
+from functools import cache, cached_property
+from hashlib import sha256
+from typing import Any, NamedTuple, Protocol, TypeVar
 
+from yemba.core.cache import Cache
 from yemba.core.part.part import parts
 from yemba.core.place import OfSection, Place
-from yemba.core.site.document import Picture
+from yemba.core.site.document import Picture, Standing
 from yemba.core.site.resolve import Look
+
+T = TypeVar("T")
+_COMPUTED: Cache[tuple[Any, ...], tuple[Any, Any]] = Cache(
+    "what checks find in sections", most=30_000_000, weigh=lambda held: 400 + 400 * len(held[1])
+)
 
 
 class Target(NamedTuple):
@@ -34,15 +41,48 @@ class Measured(NamedTuple):
     targets: Sequence[Target]
 
 
-class Inspected(NamedTuple):
+class Inspected:
     """A site to be looked at. `load` gives a stored picture's bytes by its hash; `weigh` the bytes a
     browser loads of a picture that is to be drawn so many px wide. `measured` are pages, by id, that a
     phone's window has drawn; the checks that need it find nothing on others."""
 
-    look: Look
-    load: Callable[[str], bytes]
-    weigh: Callable[[Picture, int], int]
-    measured: Mapping[str, Measured] = {}
+    def __init__(
+        self,
+        look: Look,
+        load: Callable[[str], bytes],
+        weigh: Callable[[Picture, int], int],
+        measured: Mapping[str, Measured] | None = None,
+    ) -> None:
+        self.look = look
+        self.load = load
+        self.weigh = weigh
+        self.measured = measured or {}
+
+    @cached_property
+    def around(self) -> str:
+        """A digest of all that a section's findings may follow from, beside its own content: what is set for the site,
+        its pictures, which pages there are and what they are called."""
+        document = self.look.document
+        pages = [(key, page.name, page.slug) for key, page in document.ordered_pages()]
+        return sha256(repr((document.model_copy(update={"pages": {}, "order": []}).text(), pages)).encode()).hexdigest()
+
+    def of_section(self, compute: Callable[[Inspected, Standing], T], standing: Standing) -> T:
+        """What `compute` makes of a section; not computed again while the section and what is `around` are the same.
+
+        Whether a section is the first of its page counts as its own.
+        """
+        section = standing.section
+        first = self.look.document.holder(standing.holder).order[0] == standing.key
+        name = f"{compute.__module__}.{compute.__qualname__}"
+        key = (name, id(section), standing.key, first, self.around)
+        held = _COMPUTED.get_or_make(key, lambda: (section, compute(self, standing)))
+        found: T = held[1]
+        return found
+
+    def of_sections(self, compute: Callable[[Inspected, Standing], Sequence[T]]) -> Iterator[T]:
+        """What `compute` finds in every section, as they stand."""
+        for standing in self.look.document.standing():
+            yield from self.of_section(compute, standing)
 
 
 class Cure(NamedTuple):

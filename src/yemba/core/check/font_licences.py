@@ -15,8 +15,9 @@ NAME = "Leave to use fonts"
 def find(inspected: Inspected) -> Iterator[Finding]:
     """Each that is used; cured by the owner's word that there is leave."""
     fonts = inspected.look.document.fonts
-    used = dict.fromkeys(text.family.slug for text in texts(inspected.look))
-    for key in used:
-        if key in fonts and fonts[key].licence in UNLICENSED:
+    unlicensed = [key for key, font in fonts.items() if font.licence in UNLICENSED]
+    used = {text.family.slug for text in texts(inspected.look)} if unlicensed else set()
+    for key in unlicensed:
+        if key in used:
             sentence = f"{fonts[key].name}: {LICENCES[fonts[key].licence]}"
             yield Finding(sentence, OfFont(key), cure=Cure("I have leave", "allow-font", {"font": key}))

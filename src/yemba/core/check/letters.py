@@ -8,8 +8,9 @@ from typing import NamedTuple
 from yemba.core.check.finding import Cure, Finding, Inspected
 from yemba.core.place import OfSetting
 from yemba.core.site.catalogue import Family
+from yemba.core.site.document import Standing
 from yemba.core.site.resolve import Look
-from yemba.core.site.texts import SiteText, texts
+from yemba.core.site.texts import SiteText, texts_of_parts, texts_of_section
 from yemba.core.type.levels import LEVELS
 
 NAME = "Letters"
@@ -27,13 +28,22 @@ class Lacking(NamedTuple):
     setting: str
 
 
-def lacking(look: Look) -> list[Lacking]:
+def lacking(inspected: Inspected) -> list[Lacking]:
     """What each family lacks of the texts it sets."""
     texts_of: dict[str, list[SiteText]] = {}
-    for text in texts(look):
-        if text.family.lacks(text.words):
-            texts_of.setdefault(text.family.slug, []).append(text)
-    return [_lacking(look, found) for found in texts_of.values()]
+    of_parts = (text for text in texts_of_parts(inspected.look) if _lacks(text))
+    for text in (*of_parts, *inspected.of_sections(_lacking_in)):
+        texts_of.setdefault(text.family.slug, []).append(text)
+    return [_lacking(inspected.look, found) for found in texts_of.values()]
+
+
+def _lacking_in(inspected: Inspected, standing: Standing) -> list[SiteText]:
+    """The texts of a section that have letters their family lacks."""
+    return [text for text in texts_of_section(inspected.look, standing) if _lacks(text)]
+
+
+def _lacks(text: SiteText) -> bool:
+    return bool(text.family.lacks(text.words))
 
 
 def lacks_of_language(look: Look, family: Family) -> str:
@@ -54,7 +64,7 @@ def _lacking(look: Look, found: list[SiteText]) -> Lacking:
 def find(inspected: Inspected) -> Iterator[Finding]:
     """For each face that is used: what is lacking, where it stands first, and which faces have it all."""
     look = inspected.look
-    for one in lacking(look):
+    for one in lacking(inspected):
         names = ", ".join(look.families[slug].name for slug in one.having[:_OFFERED])
         offer = f"{names} {'have' if len(one.having) > 1 else 'has'} them." if one.having else "No face here has all."
         sentence = f"{one.family.name} lacks “{one.letters[:40]}”, first in {one.texts[0].where}. {offer}"

@@ -20,7 +20,7 @@ _BREAK = re.compile(r"(?<=[-–—/\u00ad])|\s+")  # where a line may break (UAX
 
 def find(inspected: Inspected) -> Iterator[Finding]:
     yield from _sideways(inspected)
-    yield from _broken(inspected)
+    yield from inspected.of_sections(_broken)
 
 
 def _sideways(inspected: Inspected) -> Iterator[Finding]:
@@ -38,38 +38,36 @@ def _sideways(inspected: Inspected) -> Iterator[Finding]:
 class _Heading(NamedTuple):
     """A heading with the level of text it is set in."""
 
-    standing: Standing
     place: OfField
     level: str
     words: str
 
 
-def _broken(inspected: Inspected) -> Iterator[Finding]:
+def _broken(inspected: Inspected, standing: Standing) -> list[Finding]:
     """Headings with a word that does not fit beside the gutters; cured by a smaller ratio where one is enough."""
-    look = inspected.look
+    look, found = inspected.look, []
     room = NARROWEST - 2 * look.template.measures.gutter
-    for heading in _headings(look):
+    for heading in _headings(look, standing):
         parts = _BREAK.split(heading.words)
         word = max(parts, key=lambda part: _width(look, part, heading.level), default="")
         wide = _width(look, word, heading.level)
-        if wide <= room:
-            continue
-        sentence = (
-            f"“{word}” in {look.where(heading.standing)} is {wide:.0f} px wide; a narrow phone has room for "
-            f"{room:.0f}, so it would break in the middle."
-        )
-        yield Finding(sentence, heading.place, heading.standing.page, _smaller(look, word, heading.level, room))
+        if wide > room:
+            sentence = (
+                f"“{word}” in {look.where(standing)} is {wide:.0f} px wide; a narrow phone has room for "
+                f"{room:.0f}, so it would break in the middle."
+            )
+            found.append(Finding(sentence, heading.place, standing.page, _smaller(look, word, heading.level, room)))
+    return found
 
 
-def _headings(look: Look) -> Iterator[_Heading]:
-    for standing in look.document.standing():
-        section, kind = standing.section, look.catalogue.kind(standing.section.kind)
-        level = "h1" if _leads(look.document, standing) else "h2"
-        yield _Heading(standing, OfField(standing.key, "heading"), level, section.fields.get("heading", ""))
-        heads = [field.slug for field in kind.fields_of("item") if field.heads]
-        for key, item in ordered_items(section):
-            for slug in heads:
-                yield _Heading(standing, OfField(standing.key, slug, key), "h4", item.fields.get(slug, ""))
+def _headings(look: Look, standing: Standing) -> Iterator[_Heading]:
+    section, kind = standing.section, look.catalogue.kind(standing.section.kind)
+    level = "h1" if _leads(look.document, standing) else "h2"
+    yield _Heading(OfField(standing.key, "heading"), level, section.fields.get("heading", ""))
+    heads = [field.slug for field in kind.fields_of("item") if field.heads]
+    for key, item in ordered_items(section):
+        for slug in heads:
+            yield _Heading(OfField(standing.key, slug, key), "h4", item.fields.get(slug, ""))
 
 
 def _leads(document: Document, standing: Standing) -> bool:

@@ -7,7 +7,7 @@ from collections.abc import Iterator
 from yemba.core.cache import by_identity
 from yemba.core.check.finding import Finding, Inspected
 from yemba.core.place import OfField, OfSection
-from yemba.core.site.document import Section, stored_of
+from yemba.core.site.document import Section, Standing, stored_of
 from yemba.core.site.kinds import Field, SectionKind
 from yemba.core.site.resolve import Look
 from yemba.core.site.words import plain
@@ -17,15 +17,18 @@ NAME = "Starter words"
 
 def find(inspected: Inspected) -> Iterator[Finding]:
     """Each section once, with the first of its fields that needs words."""
-    look = inspected.look
-    for standing in look.document.standing():
-        where, key = look.where(standing), standing.key
-        unwritten = _unwritten(standing.section, look.catalogue.kind(standing.section.kind))
-        if unwritten:
-            sentence = f"{where} still has the words it began with. Write your own, or take the section out."
-            yield Finding(sentence, OfField(key, unwritten[1], unwritten[0]), standing.page)
-        elif not any(plain(stored.value) for stored in stored_of(standing)):
-            yield Finding(f"{where} is empty. Write in it, or take it out.", OfSection(key), standing.page)
+    yield from inspected.of_sections(_find_in)
+
+
+def _find_in(inspected: Inspected, standing: Standing) -> list[Finding]:
+    look, key = inspected.look, standing.key
+    unwritten = _unwritten(standing.section, look.catalogue.kind(standing.section.kind))
+    if unwritten:
+        sentence = f"{look.where(standing)} still has the words it began with. Write your own, or take the section out."
+        return [Finding(sentence, OfField(key, unwritten[1], unwritten[0]), standing.page)]
+    if any(plain(stored.value) for stored in stored_of(standing)):
+        return []
+    return [Finding(f"{look.where(standing)} is empty. Write in it, or take it out.", OfSection(key), standing.page)]
 
 
 def starter_sections(look: Look) -> set[str]:

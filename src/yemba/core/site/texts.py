@@ -6,7 +6,7 @@ from collections.abc import Iterator
 from html import unescape
 from typing import NamedTuple
 
-from yemba.core.part.part import BEFORE, Part, parts
+from yemba.core.part.part import Part, parts
 from yemba.core.site.catalogue import Family
 from yemba.core.site.document import Standing, stored_of
 from yemba.core.site.one_offs import apart, field_of, level_of
@@ -27,16 +27,16 @@ class SiteText(NamedTuple):
 
 
 def texts(look: Look) -> Iterator[SiteText]:
-    """In the order they stand: parts before the content, pages, parts after it. Numbers that a layout works out are not
-    among them."""
-    for part in parts().values():
-        if part.stands == BEFORE:
-            yield from _of_part(look, part)
+    """Those of parts, then page by page. Numbers that a layout works out are not among them."""
+    yield from texts_of_parts(look)
     for standing in look.document.standing():
-        yield from _of_section(look, standing)
+        yield from texts_of_section(look, standing)
+
+
+def texts_of_parts(look: Look) -> Iterator[SiteText]:
+    """What stands on every page."""
     for part in parts().values():
-        if part.stands != BEFORE:
-            yield from _of_part(look, part)
+        yield from _of_part(look, part)
 
 
 def _of_part(look: Look, part: Part) -> Iterator[SiteText]:
@@ -46,7 +46,8 @@ def _of_part(look: Look, part: Part) -> Iterator[SiteText]:
         yield SiteText(text.page, "", where, text.element, level, look.face(level), text.words)
 
 
-def _of_section(look: Look, standing: Standing) -> Iterator[SiteText]:
+def texts_of_section(look: Look, standing: Standing) -> Iterator[SiteText]:
+    """Those of one section."""
     section, where = standing.section, look.where(standing)
     for stored in stored_of(standing):
         if not stored.value or not field_of(look.catalogue, section, stored.element):

@@ -3,22 +3,55 @@
 from __future__ import annotations
 
 from collections.abc import Collection
-from typing import Any
+from functools import lru_cache
+from typing import NamedTuple
 
+from django.utils.safestring import SafeString, mark_safe
+
+from yemba.core.part.part import BEFORE, parts
 from yemba.core.site.resolve import Look
 
 _MOST = 6
 _TOP, _STEP = 7, 9
+_ABOVE, _BELOW = 3.5, 58.5  # where a drawing shows the parts before and after the content
 
 
-def bands(look: Look, page: str, touched: Collection[str] = ()) -> list[dict[str, Any]]:
-    """The first sections from the top; `touched` are ids of those to be marked, the last stands for those below it."""
+class Band(NamedTuple):
+    """A section: the colours of its ground's fill and headings; whether it is marked as touched."""
+
+    fill: str
+    ink: str
+    touched: bool
+
+
+def drawing(look: Look, page: str, touched: Collection[str] = ()) -> SafeString:
+    """SVG in a box of 46 x 62; `touched` are the places to be marked, ids of sections and slugs of parts."""
+    before = {part.stands == BEFORE for part in parts().values() if part.slug in touched}
+    return _drawn(tuple(_bands(look, page, touched)), True in before, False in before)
+
+
+def _bands(look: Look, page: str, touched: Collection[str]) -> list[Band]:
+    """The first sections from the top; the last stands for those below it."""
     held = look.document.pages[page].ordered()
-    grounds = [look.grounds[look.ground(section).value] for _, section in held[:_MOST]]
-    drawn = [
-        {"y": _TOP + _STEP * n, "fill": ground.fill.hex, "ink": ground.heading.hex, "touched": key in touched}
-        for n, ((key, _), ground) in enumerate(zip(held, grounds, strict=False))
-    ]
+    drawn = []
+    for key, section in held[:_MOST]:
+        ground = look.grounds[look.ground(section).value]
+        drawn.append(Band(ground.fill.hex, ground.heading.hex, key in touched))
     if drawn and any(key in touched for key, _ in held[_MOST:]):
-        drawn[-1]["touched"] = True
+        drawn[-1] = drawn[-1]._replace(touched=True)
     return drawn
+
+
+@lru_cache(maxsize=512)
+def _drawn(bands: tuple[Band, ...], above: bool, below: bool) -> SafeString:
+    """Pages drawn alike share a drawing. Colours are hex codes, worked out."""
+    drawn = ['<path d="M.5.5h45v61H.5z" class="map-sheet" />']
+    for n, band in enumerate(bands):
+        y = _TOP + _STEP * n
+        drawn.append(f'<path d="M4 {y}h38v8H4z" fill="{band.fill}" />')
+        drawn.append(f'<path d="M7 {y + 3}h16" stroke="{band.ink}" stroke-width="1.6" />')
+        if band.touched:
+            drawn.append(f'<path class="map-touched" d="M4.5 {y + 0.5:g}h37v7h-37z" />')
+    marks = [_ABOVE] * above + [_BELOW] * below
+    drawn += [f'<path class="map-part" d="M4 {y}h38" />' for y in marks]
+    return mark_safe("".join(drawn))

@@ -7,7 +7,7 @@ from collections.abc import Mapping, Sequence
 from yemba.core.site.document import Binned, Document
 from yemba.core.site.resolve import Look
 from yemba.sites.models import Site
-from yemba.studio.desks.little_page import bands
+from yemba.studio.desks.little_page import drawing
 from yemba.studio.desks.sections import entries, kinds
 from yemba.studio.desks.setting import Context, setting
 from yemba.studio.waiting import Waiting
@@ -45,14 +45,11 @@ def _page_of(document: Document, query: Mapping[str, str]) -> str:
     return found if found in document.pages else document.order[0]
 
 
-def _drawings(look: Look) -> tuple[list[tuple[int, list[Context]]], dict[str, int]]:
+def _drawings(look: Look) -> tuple[list[tuple[int, str]], dict[str, int]]:
     """Pages as small drawings; those drawn alike share one. The number of each page's."""
-    known: dict[str, tuple[int, list[Context]]] = {}
-    drawing_of = {}
-    for key in look.document.order:
-        drawn = bands(look, key)
-        drawing_of[key] = known.setdefault(repr(drawn), (len(known), drawn))[0]
-    return list(known.values()), drawing_of
+    numbers: dict[str, int] = {}
+    drawing_of = {key: numbers.setdefault(drawing(look, key), len(numbers)) for key in look.document.order}
+    return [(number, drawn) for drawn, number in numbers.items()], drawing_of
 
 
 def _binned_name(look: Look, binned: Binned) -> str:

@@ -4,19 +4,17 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 
-from yemba.core.part.part import BEFORE, parts
 from yemba.core.site.resolve import Look
 from yemba.hosting import editions
 from yemba.hosting import services as hosting
 from yemba.sites.models import Site
-from yemba.studio.desks.little_page import bands
+from yemba.studio.desks.little_page import drawing
 from yemba.studio.desks.places import listed
 from yemba.studio.desks.ratios import ratios
 from yemba.studio.desks.setting import Context
 from yemba.studio.inspecting import checks, listed_checks
 from yemba.studio.waiting import Waiting
 
-_ABOVE, _BELOW = 3.5, 58.5  # where a drawing of a page shows its parts
 _WHOLE, _GONE = "The whole site", "Pages taken away"
 
 
@@ -37,14 +35,8 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
 
 def _page(look: Look, page: str, touched: set[str]) -> Context:
     """A page on the map, what is touched of it marked."""
-    above = {part.stands == BEFORE for part in parts().values() if part.slug in touched}
-    return {
-        "id": page,
-        "name": look.document.pages[page].name,
-        "bands": bands(look, page, touched),
-        "touched": len(touched),
-        "parts": [_ABOVE if before else _BELOW for before in sorted(above, reverse=True)],
-    }
+    name = look.document.pages[page].name
+    return {"id": page, "name": name, "drawing": drawing(look, page, touched), "touched": len(touched)}
 
 
 def _grouped(site: Site, look: Look, waits: Sequence[Waiting]) -> list[Context]:
