@@ -16,7 +16,7 @@ from yemba.studio.chapters import names
 pytestmark = pytest.mark.django_db(transaction=True)
 ROOT = Path(__file__).parents[2]
 SHOTS = ROOT / "docs/screenshots"
-CARDS = ROOT / "src/yemba/studio/static/studio/templates"
+CARDS = ROOT / "src/yemba/catalogue/templates"
 
 
 def test_take_pictures(page: Page, live_server) -> None:
@@ -37,7 +37,7 @@ def test_take_pictures(page: Page, live_server) -> None:
         page.set_viewport_size({"width": 1200, "height": 1500})
         page.wait_for_timeout(400)
         card = Image.open(BytesIO(page.screenshot())).convert("RGB").resize((720, 900), Image.Resampling.LANCZOS)
-        card.save(CARDS / f"{template}.webp", quality=82)
+        card.save(CARDS / template / "picture.webp", quality=82)
 
     take(f"{studio}/", "front")
     page.get_by_role("button", name="Enter the demo as Ines").click()

@@ -11,8 +11,9 @@ from hypothesis import strategies as st
 
 from tests.core.test_difference import do
 from yemba.catalogue import catalogue as shipped
-from yemba.core.brand.sheet import MOST_BYTES, compare, read_file, values_of_look, write
+from yemba.core.brand.sheet import compare, read_file, values_of_look, write
 from yemba.core.errors import Fault
+from yemba.core.limits import SHEET_BYTES
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
 from yemba.core.site.resolve import Look
@@ -71,7 +72,7 @@ def told(**over: Any) -> bytes:
         (told(values={"type.heading": "papyrus"}), "no-such-family"),
         (told(logo={"data": "not base 64"}), "sheet-unreadable"),
         (told(logo={"data": "PHNjcmlwdC8+", "name": "x.svg"}), "picture-unreadable"),
-        (b" " * (MOST_BYTES + 1), "file-too-large"),
+        (b" " * (SHEET_BYTES + 1), "file-too-large"),
     ],
 )
 def test_what_is_no_brand_sheet_is_refused(data: bytes, code: str, catalogue: Catalogue) -> None:

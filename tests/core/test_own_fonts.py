@@ -20,6 +20,7 @@ from yemba.core.change.subset import document_with as going
 from yemba.core.check.finding import Inspected
 from yemba.core.check.font_licences import find
 from yemba.core.errors import Fault
+from yemba.core.limits import FONT_BYTES
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
 from yemba.core.site.ids import new_id
@@ -27,7 +28,7 @@ from yemba.core.site.own_fonts import font_id, own_family
 from yemba.core.site.resolve import Look
 from yemba.core.type.apart import take_apart
 from yemba.core.type.facts import Face
-from yemba.core.type.intake import MOST_BYTES, Taken, take
+from yemba.core.type.intake import Taken, take
 from yemba.core.type.subset import cut
 
 LETTERS = "Salt AV fox 9“"
@@ -88,7 +89,7 @@ def test_what_the_maker_allows_is_read_from_the_file(bits: int, licence: str) ->
         (b"MZ\x90\x00" + bytes(400), "not-a-font", "is no font"),
         (b"OTTO" + bytes(200), "font-unreadable", "is broken"),
         (b"wOF2" + bytes(12) + (3_000_000_000).to_bytes(4, "big") + bytes(200), "font-too-large", "3000 MB"),
-        (bytes(MOST_BYTES + 1), "font-too-large", "10 MB is the most"),
+        (bytes(FONT_BYTES + 1), "font-too-large", "10 MB is the most"),
     ],
 )
 def test_what_is_no_font_is_refused_with_its_name_and_the_cure(data: bytes, code: str, says: str) -> None:

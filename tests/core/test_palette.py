@@ -14,7 +14,7 @@ from yemba.catalogue import palettes as ready_palettes
 from yemba.core.change.command import read_command
 from yemba.core.change.operation import apply
 from yemba.core.colour.contrast import ratio
-from yemba.core.colour.files import MOST_BYTES, read_palette
+from yemba.core.colour.files import read_palette
 from yemba.core.colour.formats.format import formats
 from yemba.core.colour.from_picture import from_picture
 from yemba.core.colour.grounds import ROLE_NAMES, failures, work_out
@@ -25,6 +25,7 @@ from yemba.core.colour.ready import HUES, MOODS, hue_word, ready
 from yemba.core.colour.srgb import BLACK, WHITE, Colour, from_hex, mix, read, read_many
 from yemba.core.colour.vision import APART, TOGETHER, VISIONS, apart, collapses, seen
 from yemba.core.errors import Fault
+from yemba.core.limits import PALETTE_BYTES
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
 from yemba.core.site.ids import new_id
@@ -232,7 +233,7 @@ def test_tokens_of_others_are_read_with_groups_aliases_and_older_forms() -> None
         (b'{"a": ' * 60 + b'{"$value": "#fff", "$type": "color"}' + b"}" * 60, "no-colours"),
         (b"nothing in here", "no-colours"),
         (b"", "no-colours"),
-        (b"#" * (MOST_BYTES + 1), "file-too-large"),
+        (b"#" * (PALETTE_BYTES + 1), "file-too-large"),
     ],
 )
 def test_what_is_no_palette_is_refused_with_the_reason(data: bytes, code: str) -> None:

@@ -10,8 +10,9 @@ from PIL import Image
 
 from yemba.core.colour.srgb import from_hex
 from yemba.core.errors import Fault
+from yemba.core.limits import PICTURE_BYTES
 from yemba.core.picture.icons import from_logo, icon_set, initial, safe_share
-from yemba.core.picture.intake import MOST_BYTES, take
+from yemba.core.picture.intake import take
 from yemba.core.picture.sizes import resized, widths
 from yemba.core.site.catalogue import Catalogue
 
@@ -84,7 +85,7 @@ def test_an_svg_that_could_do_harm_is_refused_by_name(inside: str, named: str) -
         (b"<svg", "picture-unreadable"),
         (b'<svg xmlns="http://www.w3.org/2000/svg"/>', "picture-unreadable"),
         (b'<!DOCTYPE svg [<!ENTITY a "b">]><svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 1 1">&a;</svg>', "picture-unreadable"),
-        (bytes(MOST_BYTES + 1), "file-too-large"),
+        (bytes(PICTURE_BYTES + 1), "file-too-large"),
     ],
 )  # fmt: skip
 def test_what_is_no_picture_is_refused(data: bytes, code: str) -> None:

@@ -2,9 +2,13 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from datetime import timedelta
 
 import pytest
+from django.db import connection
+from django.test import Client
+from django.test.utils import CaptureQueriesContext
 from django.utils import timezone
 
 from yemba.core.errors import Clash, Fault
@@ -55,6 +59,30 @@ def test_a_new_edit_after_going_back_ends_what_lay_ahead(site: Site) -> None:
         "Base size: 17 px",
         "As the site began",
     ]
+
+
+def test_a_long_history_is_shown_and_walked_in_as_many_queries_as_a_short_one(site: Site, client: Client) -> None:
+    client.force_login(site.owner, backend="django.contrib.auth.backends.ModelBackend")
+    for value in range(16, 24):
+        base(site, value)
+    ways = [
+        lambda: client.get("/sites/saltmarsh/history/"),
+        lambda: client.get("/sites/saltmarsh/history/", {"more": "1000"}),
+        lambda: history.at(fresh(site), 1),
+        lambda: history.go_to(fresh(site), 1),
+    ]
+    counted = [queries(way) for way in ways]
+    history.go_to(fresh(site), 8)
+    for n in range(60):
+        base(site, 16 + n % 8)
+    for way, before in zip(ways, counted, strict=True):
+        assert queries(way) == before
+
+
+def queries(do: Callable[[], object]) -> int:
+    with CaptureQueriesContext(connection) as captured:
+        do()
+    return len(captured)
 
 
 def test_a_clash_shows_both_values(site: Site) -> None:

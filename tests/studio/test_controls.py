@@ -9,8 +9,10 @@ from xml.etree.ElementTree import Element
 
 import pytest
 import tinyhtml5
+from django.core.files.base import ContentFile
+from django.core.files.storage import default_storage
 from django.test import Client
-from hypothesis import HealthCheck, given, settings
+from hypothesis import HealthCheck, Phase, given, settings
 from PIL import Image
 
 from tests.core.test_edits import histories
@@ -28,6 +30,7 @@ from yemba.hosting import services as hosting
 from yemba.render.page import fragments
 from yemba.render.recorder import Answers
 from yemba.sites import services as sites
+from yemba.sites import store
 from yemba.sites.models import Site
 from yemba.studio import search
 from yemba.studio.controls import control, offered
@@ -129,6 +132,7 @@ def pointed_at(element: Element, item: str) -> Iterator[tuple[str, str]]:
 @settings(
     max_examples=12,
     deadline=None,
+    phases=[Phase.generate],  # one example asks for many desks: shrinking it would take an hour
     suppress_health_check=[HealthCheck.function_scoped_fixture, HealthCheck.too_slow, HealthCheck.data_too_large],
 )
 @given(histories())
@@ -136,6 +140,10 @@ def test_every_change_and_every_finding_leads_to_its_control(
     client: Client, site: Site, history: tuple[list[Document], list[list[Operation]]]
 ) -> None:
     before, after = history[0][0], history[0][-1]
+    lora = catalogue().families["lora"]
+    for family in after.fonts.values():
+        for file in family.files:
+            put(file.file, lora.read(lora.file("a").name))
     site = stored(site, after)
     desks = Desks(client, site)
     for change in difference(before, after, catalogue()):
@@ -143,6 +151,13 @@ def test_every_change_and_every_finding_leads_to_its_control(
     for result in inspect(Inspected(desks.look, load, lambda *_: 400_000, measured(desks.look))):
         for finding in result.findings:
             desks.lead(finding.place)
+
+
+def put(digest: str, data: bytes) -> None:
+    """Under the name that the history gave it."""
+    name = store._name(digest)
+    if not default_storage.exists(name):
+        default_storage.save(name, ContentFile(data))
 
 
 def load(digest: str) -> bytes:

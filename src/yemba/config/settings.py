@@ -59,7 +59,7 @@ TEMPLATES = [
                 "django.template.context_processors.request",
                 "django.contrib.auth.context_processors.auth",
                 "django.contrib.messages.context_processors.messages",
-                "yemba.studio.context.demo",
+                "yemba.studio.context.studio",
             ]
         },
     }

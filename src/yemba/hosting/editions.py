@@ -12,6 +12,7 @@ from django.utils import timezone
 from yemba.core.change.difference import Change, difference
 from yemba.core.change.subset import document_with
 from yemba.core.errors import Fault
+from yemba.core.limits import NAME_LETTERS
 from yemba.core.site.document import Document, read
 from yemba.core.value.line import Line
 from yemba.hosting import services
@@ -36,7 +37,7 @@ class PageCompared(NamedTuple):
 def rename(site: Site, number: int, name: str) -> Edition:
     """Give an edition a name, or with "" take it away. Raises Fault ``no-such-edition`` or ``too-long``."""
     found = services.edition(site, number)
-    found.name = Line(60).read(name, "The edition’s name", "edition_name")
+    found.name = Line(NAME_LETTERS).read(name, "The edition’s name", "edition_name")
     found.save(update_fields=["name"])
     return found
 

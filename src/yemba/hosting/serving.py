@@ -94,6 +94,7 @@ def serve(request: HttpRequest, found: Resource, made_at: datetime) -> HttpRespo
         if conditional:
             return conditional
     response.content = store.load(found.digest)
+    response["Content-Length"] = len(response.content)
     if found.status == 200 and _ranged(request, response):
         return response
     # nothing on a live page is secret, so that its length may tell of it; pictures and fonts are small already
@@ -123,10 +124,12 @@ def _ranged(request: HttpRequest, response: HttpResponse) -> bool:
         response.status_code = 416
         response["Content-Range"] = f"bytes */{size}"
         response.content = b""
+        response["Content-Length"] = 0
         return True
     response.status_code = 206
     response["Content-Range"] = f"bytes {first}-{last}/{size}"
     response.content = response.content[first : last + 1]
+    response["Content-Length"] = len(response.content)
     return True
 
 

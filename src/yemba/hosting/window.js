@@ -1,7 +1,10 @@
 // In a draft page only: tells the workbench what is pointed at, takes patches, lets words be written.
 // The server puts a first line before this one: const workbench, the studio's origin.
 const main = document.getElementById("content");
-const sheets = { rules: document.querySelector('link[href*="/rules."]'), values: document.querySelector('link[href*="/values."]') };
+const sheets = {
+  rules: document.querySelector('link[href*="/rules."]'),
+  values: document.querySelector('link[href*="/values."]'),
+};
 const streamed = new CSSStyleSheet();
 document.adoptedStyleSheets = [streamed];
 let quiet = 0;
@@ -34,7 +37,11 @@ function placeOf(element) {
 function find({ place, field, item }) {
   let found = document.querySelector(`[data-place="${CSS.escape(place || "")}"]`);
   if (found && item) found = found.querySelector(`[data-item="${CSS.escape(item)}"]`) || found;
-  if (found && field) found = (found.matches(`[data-field="${CSS.escape(field)}"]`) ? found : found.querySelector(`[data-field="${CSS.escape(field)}"]`)) || found;
+  if (found && field)
+    found =
+      (found.matches(`[data-field="${CSS.escape(field)}"]`)
+        ? found
+        : found.querySelector(`[data-field="${CSS.escape(field)}"]`)) || found;
   return found;
 }
 
@@ -53,7 +60,8 @@ function mark(message) {
 let touched = [];
 function touch(places) {
   touched = places;
-  for (const place of document.querySelectorAll("[data-place]")) place.toggleAttribute("data-touched", places.includes(place.dataset.place));
+  for (const place of document.querySelectorAll("[data-place]"))
+    place.toggleAttribute("data-touched", places.includes(place.dataset.place));
 }
 
 function patch(given) {
@@ -123,7 +131,8 @@ addEventListener("message", (event) => {
   else if (data.type === "mark") mark(data);
   else if (data.type === "touch") touch(data.places);
   else if (data.type === "see") see(data.matrix);
-  else if (data.type === "measure") Promise.race([document.fonts.ready, new Promise((late) => setTimeout(late, 1500))]).then(measured); // unseen, it gets no frames
+  else if (data.type === "measure")
+    Promise.race([document.fonts.ready, new Promise((late) => setTimeout(late, 1500))]).then(measured); // unseen, it gets no frames
   else if (data.type === "fault") {
     const found = find(data);
     if (found) found.dataset.fault = data.sentence;
@@ -140,8 +149,14 @@ addEventListener("message", (event) => {
 function measured() {
   const places = [...document.querySelectorAll("[data-place]")];
   const content = document.documentElement.scrollWidth;
-  const widest = places.find((place) => [place, ...place.querySelectorAll("*")].some((e) => e.getBoundingClientRect().right > innerWidth + 1 && getComputedStyle(e).position !== "absolute"));
-  const inSentence = (element) => getComputedStyle(element).display === "inline" && element.parentElement.textContent.trim() !== element.textContent.trim();
+  const widest = places.find((place) =>
+    [place, ...place.querySelectorAll("*")].some(
+      (e) => e.getBoundingClientRect().right > innerWidth + 1 && getComputedStyle(e).position !== "absolute",
+    ),
+  );
+  const inSentence = (element) =>
+    getComputedStyle(element).display === "inline" &&
+    element.parentElement.textContent.trim() !== element.textContent.trim();
   const targets = [...document.querySelectorAll("a, button, input, select, textarea, summary")]
     .filter((element) => element.checkVisibility() && !element.closest(".unseen, .skip") && !inSentence(element))
     .map((element) => {
@@ -171,17 +186,21 @@ document.documentElement.addEventListener("pointerleave", () => {
   say({ type: "point", place: "" });
 });
 
-addEventListener("click", (event) => {
-  if (writing && !writing.element.contains(event.target)) stop(true);
-  if (event.target.closest("[contenteditable]")) return;
-  const link = event.target.closest("a");
-  if (link) event.preventDefault();
-  if (event.target.closest("button")) return;
-  const what = placeOf(event.target);
-  if (!what) return;
-  mark({ ...what, chosen: true });
-  say({ type: "choose", ...what });
-}, true);
+addEventListener(
+  "click",
+  (event) => {
+    if (writing && !writing.element.contains(event.target)) stop(true);
+    if (event.target.closest("[contenteditable]")) return;
+    const link = event.target.closest("a");
+    if (link) event.preventDefault();
+    if (event.target.closest("button")) return;
+    const what = placeOf(event.target);
+    if (!what) return;
+    mark({ ...what, chosen: true });
+    say({ type: "choose", ...what });
+  },
+  true,
+);
 
 addEventListener("dblclick", (event) => {
   const words = event.target.closest("[data-edit]");
@@ -212,9 +231,20 @@ addEventListener("keydown", (event) => {
     event.preventDefault();
     return event.ctrlKey || event.metaKey ? follow(link) : link.click();
   }
-  if (!event.repeat) say({ type: "key", key: event.key, ctrlKey: event.ctrlKey, metaKey: event.metaKey, shiftKey: event.shiftKey, altKey: event.altKey });
+  if (!event.repeat)
+    say({
+      type: "key",
+      key: event.key,
+      ctrlKey: event.ctrlKey,
+      metaKey: event.metaKey,
+      shiftKey: event.shiftKey,
+      altKey: event.altKey,
+    });
 });
-addEventListener("keyup", (event) => event.key.toLowerCase() === "b" && !writing && say({ type: "key", kind: "keyup", key: event.key }));
+addEventListener(
+  "keyup",
+  (event) => event.key.toLowerCase() === "b" && !writing && say({ type: "key", kind: "keyup", key: event.key }),
+);
 addEventListener("focusout", () => writing && stop(true));
 
 // The page as another colour vision sees it: the rows of a colour matrix in linear light, "" for none.
@@ -222,7 +252,8 @@ function see(matrix) {
   document.getElementById("seen-as")?.parentElement.remove();
   document.documentElement.style.filter = "";
   if (!matrix) return;
-  const made = '<svg width="0" height="0" aria-hidden="true"><filter id="seen-as" color-interpolation-filters="linearRGB"><feColorMatrix/></filter></svg>';
+  const made =
+    '<svg width="0" height="0" aria-hidden="true"><filter id="seen-as" color-interpolation-filters="linearRGB"><feColorMatrix/></filter></svg>';
   document.body.insertAdjacentHTML("beforeend", made);
   document.querySelector("#seen-as feColorMatrix").setAttribute("values", matrix);
   document.documentElement.style.filter = "url(#seen-as)";

@@ -12,6 +12,7 @@ from django.utils.safestring import SafeString, mark_safe
 from yemba import catalogue as shipped
 from yemba.core.cache import Cache
 from yemba.core.calendar import spoken
+from yemba.core.limits import LIMITS
 from yemba.core.part.part import parts
 from yemba.core.site.backdrop import tint_of
 from yemba.core.site.document import Page, Section, ordered_items
@@ -187,6 +188,7 @@ def _inner(
         level=level,
         below=level + 1 if stored.fields.get("heading") or first else 2,
         first=first,
+        limits=LIMITS,
         draft=recorder.site.draft,
         language=recorder.ask(questions.value, "site.language"),
         one_offs={element: _apart(recorder, values) for element, values in stored.one_offs.items()},

@@ -6,6 +6,7 @@ from typing import Any, NamedTuple
 
 from yemba.core.brand import sheet as rules
 from yemba.core.errors import Fault
+from yemba.core.limits import NAME_LETTERS
 from yemba.core.site.document import OwnFamily
 from yemba.core.site.own_fonts import grown, own_family
 from yemba.core.site.resolve import Look
@@ -132,7 +133,7 @@ def _made(owner: Person, name: str, values: dict[str, Any], logo: dict[str, Any]
 
 
 def _name(owner: Person, typed: str, but: int = 0) -> str:
-    name = Line(60, empty=False).read(typed, "The brand sheet’s name", "sheet_name")
+    name = Line(NAME_LETTERS, empty=False).read(typed, "The brand sheet’s name", "sheet_name")
     if BrandSheet.objects.filter(owner=owner, name=name, binned=False).exclude(pk=but).exists():
         free = _free(owner, name)
         raise Fault(

@@ -13,6 +13,7 @@ from yemba.core.change.operation import Operation, apply, fold, from_plain, inve
 from yemba.core.change.patch import steps_between
 from yemba.core.change.words import in_words
 from yemba.core.errors import Clash, Fault
+from yemba.core.limits import NAME_LETTERS
 from yemba.core.site.document import Document, read
 from yemba.core.site.ids import new_id
 from yemba.core.site.resolve import Look
@@ -62,7 +63,7 @@ def sites_of(person: Person) -> list[Site]:
 
 def create(owner: Person, name: str, address: str, template: str) -> Site:
     """A new site with starter pages. Raises Fault beside ``title``, ``slug`` or ``template``."""
-    title = Line(60, empty=False).read(name, "The site’s name", "title")
+    title = Line(NAME_LETTERS, empty=False).read(name, "The site’s name", "title")
     slug = check_address(address)
     made = starter.document(title, catalogue().template(template).slug, catalogue(), new_id)
     return Site.objects.create(owner=owner, slug=slug, document=made.text())

@@ -12,6 +12,7 @@ from django.template.loader import render_to_string
 from django.urls import reverse
 
 from yemba.core.errors import Clash, Fault
+from yemba.core.limits import WINDOWS
 from yemba.hosting import inbox
 from yemba.hosting import services as hosting
 from yemba.render.page import path_of
@@ -22,6 +23,7 @@ from yemba.studio import chapters, desks, search
 from yemba.studio.desks.further import further
 from yemba.studio.desks.setting import owned, returnable
 from yemba.studio.patch import patch
+from yemba.studio.sentences import SENTENCES
 from yemba.studio.waiting import waiting
 
 
@@ -68,7 +70,7 @@ def _context(request: HttpRequest, site: Site, chapter: str, query: dict[str, st
     look = sites.look(site)
     waits = waiting(site)
     desk = desks.desk(chapter, site, look, query, waits)
-    return {
+    frame = {
         "site": site,
         "document": look.document,
         "chapter": chapter,
@@ -86,8 +88,11 @@ def _context(request: HttpRequest, site: Site, chapter: str, query: dict[str, st
         "desk_template": desks.template_of(chapter),
         "returnable": returnable(chapter),
         "further": further(chapter, look, desk),
-        **desk,
     }
+    shared = frame.keys() & desk.keys()
+    if shared:
+        raise TypeError(f"the desk of {chapter} uses names of the workbench: {', '.join(sorted(shared))}")
+    return frame | desk
 
 
 def panels(request: HttpRequest, site: Site, chapter: str, query: dict[str, str]) -> dict[str, Any]:
@@ -131,6 +136,8 @@ def page(
         "base": draft_base(request, site),
         "seconds": hosting.DRAFT_SECONDS,
         "every": presence.EVERY,
+        "limits": WINDOWS,
+        "sentences": SENTENCES,
         "pages": pages,
         "page": shown["id"],
         "revision": site.revision,

@@ -1,8 +1,12 @@
 """What every studio page knows."""
 
+from typing import Any
+
 from django.conf import settings
 from django.http import HttpRequest
 
+from yemba.core.limits import LIMITS
 
-def demo(request: HttpRequest) -> dict[str, bool]:
-    return {"demo": settings.DEMO}
+
+def studio(request: HttpRequest) -> dict[str, Any]:
+    return {"demo": settings.DEMO, "limits": LIMITS}

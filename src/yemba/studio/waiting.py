@@ -103,7 +103,9 @@ class _Reached:
         return self._spots.get_or_make(repr(change.steps), lambda: of_change(change, self.state))
 
 
-_STATES: Cache[int, _Reached] = Cache("states of live sites", most=8, weigh=lambda _: 1)
+_STATES: Cache[int, _Reached] = Cache(
+    "states of live sites", most=100_000_000, weigh=lambda reached: 60_000 * len(reached.state.look.document.pages)
+)
 
 
 def _reached(site: Site, live: Document) -> _Reached:

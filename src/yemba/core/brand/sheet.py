@@ -10,6 +10,7 @@ from typing import Any, NamedTuple
 
 from yemba.core.change.words import value_in_words
 from yemba.core.errors import Fault
+from yemba.core.limits import NAME_LETTERS, SHEET_BYTES
 from yemba.core.picture.intake import Taken, take
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.ids import new_id
@@ -22,7 +23,6 @@ from yemba.core.type.intake import Taken as TakenFont
 from yemba.core.value.line import Line
 
 FORMAT, VERSION = "brand-sheet", 1
-MOST_BYTES = 20_000_000
 _LOGO = "logo.picture"
 KEYS = tuple(key for key, setting in SETTINGS.items() if setting.home == SHEET)
 """The design values a sheet holds."""
@@ -105,9 +105,9 @@ def read_file(data: bytes, catalogue: Catalogue) -> File:
     Raises Fault ``file-too-large``, ``sheet-unreadable``, ``no-such-setting``, or what a wrong value or an unsafe
     logo raises.
     """
-    if len(data) > MOST_BYTES:
+    if len(data) > SHEET_BYTES:
         raise Fault(
-            "file-too-large", f"This file has more than {MOST_BYTES // 1_000_000} MB; no brand sheet has.", "file"
+            "file-too-large", f"This file has more than {SHEET_BYTES // 1_000_000} MB; no brand sheet has.", "file"
         )
     try:
         told = json.loads(data.decode("utf-8-sig"))
@@ -122,7 +122,7 @@ def read_file(data: bytes, catalogue: Catalogue) -> File:
         raise Fault(
             "sheet-unreadable", f"This brand sheet is of version {number}; this Yemba reads up to {VERSION}.", "file"
         )
-    name = Line(60, empty=False).read(told.get("name", ""), "The brand sheet’s name", "file")
+    name = Line(NAME_LETTERS, empty=False).read(told.get("name", ""), "The brand sheet’s name", "file")
     fonts = _fonts(told.get("fonts"))
     return File(name, read_values(told["values"], catalogue, fonts.keys()), _logo(told.get("logo")), fonts)
 

@@ -8,13 +8,13 @@ from collections.abc import Iterator
 from typing import NamedTuple
 
 from yemba.core.check.finding import Cure, Finding, Inspected, place_of, where
+from yemba.core.limits import NARROWEST
 from yemba.core.place import OfField
 from yemba.core.site.document import Document, Standing, ordered_items
 from yemba.core.site.resolve import Look
 from yemba.core.site.settings import RATIO
 
 NAME = "At 320 px"
-NARROWEST = 320
 _BREAK = re.compile(r"(?<=[-–—/\u00ad])|\s+")  # where a line may break (UAX 14, the cases that matter here)
 
 

@@ -9,8 +9,7 @@ from yemba.core.colour.formats.format import Named, formats
 from yemba.core.colour.naming import name_for
 from yemba.core.colour.srgb import Read
 from yemba.core.errors import Fault
-
-MOST_BYTES = 1_000_000
+from yemba.core.limits import PALETTE_BYTES
 
 
 class Palette(NamedTuple):
@@ -36,7 +35,7 @@ def read_palette(data: bytes | str) -> Palette:
 
 def text_of(data: bytes | str) -> str:
     """The words of a palette file. Raises Fault ``file-too-large``, ``palette-unreadable`` where it is no text."""
-    if len(data) > MOST_BYTES:
+    if len(data) > PALETTE_BYTES:
         raise Fault("file-too-large", "This has more than 1 MB; no palette needs that. Choose a palette file.", "file")
     if isinstance(data, str):
         return data

@@ -9,6 +9,7 @@ from collections.abc import Collection, Iterable, Mapping
 from typing import NamedTuple
 
 from yemba.core.errors import Fault
+from yemba.core.limits import ANSWER_LETTERS, MESSAGE_LETTERS
 from yemba.core.site.document import Section, ordered_items
 
 TRAP = "second_mail"
@@ -16,7 +17,6 @@ TRAP = "second_mail"
 _MAIL = re.compile(r"[^@\s<>,;]+@[^@\s<>,;]+\.[^@\s<>,;.]+")
 _LINK = re.compile(r"https?://|www\.", re.IGNORECASE)
 _MARKUP = re.compile(r"<a\s|\[url|\[link", re.IGNORECASE)
-_LIMITS = {"name": 120, "mail": 200, "words": 6000}
 _MOST_LINKS = 2  # common practice, no source
 _FORMULA = ("=", "+", "-", "@", "\t", "\r")
 
@@ -32,8 +32,8 @@ class Sent(NamedTuple):
 
 def read_sent(posted: Mapping[str, str], section: Section) -> Sent:
     """What was sent through this form. Raises Fault beside ``name``, ``mail`` or ``words``."""
-    given = {field: posted.get(field, "").replace("\0", "").strip() for field in _LIMITS}
-    for field, limit in _LIMITS.items():
+    given = {field: posted.get(field, "").replace("\0", "").strip() for field in MESSAGE_LETTERS}
+    for field, limit in MESSAGE_LETTERS.items():
         if len(given[field]) > limit:
             raise Fault("too-long", f"That is {len(given[field])} letters; at most {limit} can be sent.", field)
     if not given["name"]:
@@ -43,7 +43,7 @@ def read_sent(posted: Mapping[str, str], section: Section) -> Sent:
     if not given["words"]:
         raise Fault("empty", "The message is empty. Please write a few words.", "words")
     answers = {
-        item.fields.get("label", ""): posted.get(key, "").replace("\0", "").strip()[:300]
+        item.fields.get("label", ""): posted.get(key, "").replace("\0", "").strip()[:ANSWER_LETTERS]
         for key, item in ordered_items(section)
     }
     return Sent(given["name"], given["mail"], given["words"], {k: v for k, v in answers.items() if v})

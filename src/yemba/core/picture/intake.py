@@ -13,9 +13,9 @@ from defusedxml.ElementTree import fromstring
 from PIL import Image, ImageOps, UnidentifiedImageError
 
 from yemba.core.errors import Fault
+from yemba.core.limits import PICTURE_BYTES
 from yemba.core.picture.drawing import drawn
 
-MOST_BYTES = 12_000_000
 MOST_PIXELS = 50_000_000
 _LONGEST_SIDE = 2560  # px kept of a photograph: more than any place on a page shows
 _KNOWN = {"PNG": "png", "JPEG": "jpeg", "WEBP": "webp"}
@@ -54,10 +54,10 @@ def take(data: bytes, name: str) -> Taken:
 
     Raises Fault: ``file-too-large``, ``picture-unreadable``, ``picture-too-large``, ``svg-unsafe``.
     """
-    if len(data) > MOST_BYTES:
+    if len(data) > PICTURE_BYTES:
         raise Fault(
             "file-too-large",
-            f"“{name}” has {len(data) / 1e6:.0f} MB. At most {MOST_BYTES // 1_000_000} MB fit; "
+            f"“{name}” has {len(data) / 1e6:.0f} MB. At most {PICTURE_BYTES // 1_000_000} MB fit; "
             "save it smaller and choose it again.",
             "file",
         )

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 
 from yemba.core.errors import Fault
+from yemba.core.limits import LARGEST_TEXT, SMALLEST_TEXT
 from yemba.core.part.part import part_settings
 from yemba.core.site.setting import PARTS, SHEET, SITE, Setting
 from yemba.core.type.levels import CASES, LEVELS, LINES, PROPERTIES, SHADOWS, STYLES, properties
@@ -31,8 +32,8 @@ UNDERLINES = {
 
 _OF_TEXT: Mapping[str, Kind] = {
     "face": Face(empty=True),
-    "wide": Number(8, 160, "px", 0.5),
-    "phone": Number(8, 160, "px", 0.5),
+    "wide": Number(SMALLEST_TEXT, LARGEST_TEXT, "px", 0.5),
+    "phone": Number(SMALLEST_TEXT, LARGEST_TEXT, "px", 0.5),
     "weight": Number(100, 900, "", 10),
     "style": Choice(STYLES),
     "width": Number(50, 200, "%"),

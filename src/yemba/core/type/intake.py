@@ -10,10 +10,10 @@ import uharfbuzz as harfbuzz
 from fontTools.ttLib import TTFont
 
 from yemba.core.errors import Fault
+from yemba.core.limits import FONT_BYTES
 from yemba.core.type.facts import Face, Facts, opened
 from yemba.core.type.subset import packed, tag
 
-MOST_BYTES = 10_000_000
 MOST_UNPACKED = 40_000_000
 _SIGNATURES = {b"wOF2": "woff2", b"wOFF": "woff", b"\x00\x01\x00\x00": "ttf", b"true": "ttf", b"OTTO": "otf"}
 # What is not a font that browsers show, by how it begins, and what to do.
@@ -77,10 +77,10 @@ def take(data: bytes, file_name: str) -> Taken:
 def check_size(data: bytes, file_name: str) -> str:
     """The file as sentences name it. Raises Fault ``font-too-large``."""
     named = f"“{file_name[:60]}”"
-    if len(data) > MOST_BYTES:
+    if len(data) > FONT_BYTES:
         raise Fault(
             "font-too-large",
-            f"{named} has {len(data) / 1e6:.0f} MB; {MOST_BYTES / 1e6:.0f} MB is the most. Choose a .woff2, or a font "
+            f"{named} has {len(data) / 1e6:.0f} MB; {FONT_BYTES / 1e6:.0f} MB is the most. Choose a .woff2, or a font "
             "with fewer scripts.",
             "file",
         )

@@ -10,6 +10,7 @@ from typing import TYPE_CHECKING, Any, ClassVar
 from yemba.core.colour.grounds import GROUND_NAMES, ROLE_NAMES
 from yemba.core.colour.srgb import parse, read
 from yemba.core.errors import Fault
+from yemba.core.limits import COLOUR_NAME_LETTERS
 from yemba.core.value.kind import Kind
 from yemba.core.value.line import Line
 
@@ -18,10 +19,9 @@ if TYPE_CHECKING:
 
 MOST_COLOURS, FEWEST_COLOURS = 8, 3
 MOST_GROUNDS = 6  # of the owner's own
-MOST_LETTERS = 30  # of a colour's or a ground's name
 _BRAND_COLOUR = re.compile(r"@[a-z][a-z0-9]{1,11}")
 _GROUND_ID = re.compile(r"[a-z][a-z0-9]{1,11}")
-_NAME = Line(MOST_LETTERS, empty=False)
+_NAME = Line(COLOUR_NAME_LETTERS, empty=False)
 
 Entry = dict[str, str]
 

@@ -19,4 +19,4 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
     most = int(query["more"]) if query.get("more", "").isdigit() else _AT_ONCE
     here = next((n for n, step in enumerate(steps) if step.here), 0)
     most = max(most, here + 1)
-    return {"steps": steps[:most], "further": max(0, len(steps) - most), "more": most + _AT_ONCE}
+    return {"steps": steps[:most], "older": max(0, len(steps) - most), "more": most + _AT_ONCE}

@@ -7,7 +7,7 @@ from django.http import Http404, HttpRequest, HttpResponse
 from django.views.decorators.http import require_POST, require_safe
 
 from yemba.core.errors import Fault
-from yemba.core.type.intake import MOST_BYTES
+from yemba.core.limits import FONT_BYTES
 from yemba.render.fonts import own_faces
 from yemba.sites import services as sites
 from yemba.sites import store
@@ -28,7 +28,7 @@ def upload(request: HttpRequest, slug: str) -> HttpResponse:
         done, wrong = [], []
         for file in files:
             try:
-                done.append(take_in(site, file.read(MOST_BYTES + 1), str(file.name)))
+                done.append(take_in(site, file.read(FONT_BYTES + 1), str(file.name)))
             except Fault as fault:
                 wrong.append(fault)
         if wrong:

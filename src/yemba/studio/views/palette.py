@@ -6,10 +6,11 @@ from django.contrib.auth.decorators import login_required
 from django.http import Http404, HttpRequest, HttpResponse
 from django.views.decorators.http import require_POST, require_safe
 
-from yemba.core.colour.files import MOST_BYTES, text_of
+from yemba.core.colour.files import text_of
 from yemba.core.colour.formats.format import formats
 from yemba.core.colour.srgb import from_hex
 from yemba.core.errors import Fault
+from yemba.core.limits import PALETTE_BYTES
 from yemba.sites import services as sites
 from yemba.studio.bench import answer, site_of
 
@@ -26,8 +27,8 @@ def read_file(request: HttpRequest, slug: str) -> HttpResponse:
             raise Fault(
                 "no-file", "No file was chosen. Choose design tokens, a GIMP palette, CSS or a hex list.", "file"
             )
-        name = str(file.name).rpartition(".")[0][:40]
-        return sites.edit(site, "choose-palette", {"codes": text_of(file.read(MOST_BYTES + 1)), "palette_name": name})
+        text, name = text_of(file.read(PALETTE_BYTES + 1)), str(file.name).rpartition(".")[0][:40]
+        return sites.edit(site, "choose-palette", {"codes": text, "palette_name": name})
 
     return answer(request, site, put)
 

@@ -7,7 +7,8 @@ from django.http import Http404, HttpRequest, HttpResponse
 from django.views.decorators.http import require_GET, require_POST
 
 from yemba.core.errors import Fault
-from yemba.core.picture.intake import MOST_BYTES, take
+from yemba.core.limits import PICTURE_BYTES
+from yemba.core.picture.intake import take
 from yemba.core.site.ids import new_id
 from yemba.hosting import services as hosting
 from yemba.sites import services as sites
@@ -25,7 +26,7 @@ def upload(request: HttpRequest, slug: str) -> HttpResponse:
     def put() -> sites.Done:
         if file is None:
             raise Fault("no-file", "No file was chosen. Choose an SVG, PNG, JPEG or WebP file.", "file")
-        taken = take(file.read(MOST_BYTES + 1), str(file.name))
+        taken = take(file.read(PICTURE_BYTES + 1), str(file.name))
         replaced = request.POST.get("replace", "")
         arguments = {
             "picture": replaced or new_id(),

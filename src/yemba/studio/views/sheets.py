@@ -12,8 +12,8 @@ from django.shortcuts import redirect, render
 from django.utils.text import slugify
 from django.views.decorators.http import require_POST, require_safe
 
-from yemba.core.brand.sheet import MOST_BYTES
 from yemba.core.errors import Fault
+from yemba.core.limits import SHEET_BYTES
 from yemba.sites import brand_sheets
 from yemba.sites import services as sites
 from yemba.sites.catalogue import catalogue
@@ -45,7 +45,7 @@ def import_file(request: HttpRequest) -> HttpResponse:
     def do() -> str:
         if file is None:
             raise Fault("no-file", "No file was chosen. Choose a brand sheet that was exported.", "file")
-        return f"“{brand_sheets.import_file(request.user, file.read(MOST_BYTES + 1)).name}” is here."  # type: ignore[arg-type]
+        return f"“{brand_sheets.import_file(request.user, file.read(SHEET_BYTES + 1)).name}” is here."  # type: ignore[arg-type]
 
     return _done(request, do)
 

@@ -8,6 +8,7 @@ from yemba.core.change.command import Command
 from yemba.core.change.commands.one_offs import drop
 from yemba.core.change.operation import ABSENT, Operation, put, remove
 from yemba.core.errors import Fault
+from yemba.core.limits import NAME_LETTERS
 from yemba.core.site.ids import Ids
 from yemba.core.site.one_offs import level_of, one_offs
 from yemba.core.site.resolve import Look
@@ -165,7 +166,7 @@ class NameSite(Command):
     tagline: str = ""
 
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
-        title = Line(60, empty=False).read(self.title, "The site’s name", "title")
+        title = Line(NAME_LETTERS, empty=False).read(self.title, "The site’s name", "title")
         tagline = Line(120).read(self.tagline, "The tagline", "tagline")
         return [
             put(look.document, ("name",), title),

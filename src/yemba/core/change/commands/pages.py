@@ -9,12 +9,13 @@ from typing import ClassVar
 from yemba.core.change.command import Command
 from yemba.core.change.operation import ABSENT, Operation, put, remove
 from yemba.core.errors import Fault
+from yemba.core.limits import NAME_LETTERS
 from yemba.core.site.document import Document, Page
 from yemba.core.site.ids import Ids
 from yemba.core.site.resolve import Look
 from yemba.core.value.line import Line
 
-_NAME = Line(60, empty=False)
+_NAME = Line(NAME_LETTERS, empty=False)
 RESERVED = {"assets", "icons", "static"}
 """Addresses the renderer's own files stand under."""
 

@@ -13,12 +13,13 @@ from yemba.core.colour.naming import name_for
 from yemba.core.colour.oklch import Oklch, difference, to_colour
 from yemba.core.colour.srgb import Colour, parse, read, read_many
 from yemba.core.errors import Fault
+from yemba.core.limits import COLOUR_NAME_LETTERS
 from yemba.core.site.document import Document
 from yemba.core.site.ids import Ids
 from yemba.core.site.one_offs import one_offs
 from yemba.core.site.resolve import Look
 from yemba.core.site.settings import setting
-from yemba.core.value.entries import FEWEST_COLOURS, MOST_COLOURS, MOST_LETTERS
+from yemba.core.value.entries import FEWEST_COLOURS, MOST_COLOURS
 from yemba.core.value.number import Number
 
 Brand = list[dict[str, str]]
@@ -206,7 +207,7 @@ class ChoosePalette(Command):
         colours = whole(read_palette(self.codes).colours)
         held += [ids() for _ in colours[len(held) :]]
         palette = [
-            {"id": one, "name": name[:MOST_LETTERS], "hex": colour.hex}
+            {"id": one, "name": name[:COLOUR_NAME_LETTERS], "hex": colour.hex}
             for one, (name, colour) in zip(held, colours, strict=False)
         ]
         return _put(look.document, palette)

@@ -8,6 +8,7 @@ from yemba.core.brand.sheet import read_values
 from yemba.core.change.command import Command
 from yemba.core.change.operation import ABSENT, Operation, put, remove
 from yemba.core.errors import Fault
+from yemba.core.limits import NAME_LETTERS
 from yemba.core.site.document import Document
 from yemba.core.site.ids import Ids
 from yemba.core.site.resolve import Look
@@ -72,7 +73,7 @@ class ApplyOwnSheet(Command):
     fonts: dict[str, Any] = {}
 
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
-        title = Line(60, empty=False).read(self.title, "The brand sheet’s name", "title")
+        title = Line(NAME_LETTERS, empty=False).read(self.title, "The brand sheet’s name", "title")
         values = read_values(self.values, look.catalogue, self.fonts.keys() | look.document.fonts.keys())
         new = {key: font for key, font in self.fonts.items() if key not in look.document.fonts}
         steps = [put(look.document, ("fonts", key), font) for key, font in new.items()]

@@ -24,7 +24,7 @@ from django.conf import settings
 ADDRESS, PASSWORD = "ines@saltmarsh.example", "tide-row-four"
 _KEYS = 60
 _BETWEEN = 400  # ms between two keys of a person who looks at what each does
-_FLAGS = ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking"]
+FLAGS = ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking"]
 # Asked before a key is pressed, in every window: when, on the common clock, was the change on the screen?
 _WATCH = """(selector) => {
   const element = () => document.querySelector(selector);
@@ -132,7 +132,7 @@ def _browsing(environment: dict[str, str]) -> Iterator[Any]:
     try:
         _wait_for(int(environment["PORT"]))
         with sync_playwright() as playwright:
-            browser = playwright.chromium.launch(executable_path=chromium, args=_FLAGS)
+            browser = playwright.chromium.launch(executable_path=chromium, args=FLAGS)
             try:
                 yield browser
             finally:

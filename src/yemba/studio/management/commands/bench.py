@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import json
 import random
+import resource
 import statistics
 import string
 import time
@@ -17,8 +18,13 @@ from unittest import mock
 import numpy as np
 from django.conf import settings
 from django.core.management.base import BaseCommand, CommandParser
+from django.db import connection
+from django.test import Client
+from django.test.utils import CaptureQueriesContext
+from django.urls import reverse
 from PIL import Image
 
+from yemba.core.cache import caches
 from yemba.core.change.command import read_command
 from yemba.core.change.commands.sections import starter as starter_section
 from yemba.core.change.operation import apply
@@ -49,6 +55,8 @@ from yemba.sites.models import Site
 from yemba.studio.management.commands._house import ADDRESS, PASSWORD, demo_weights, house, key_to_paint, lacking
 from yemba.studio.patch import patch
 from yemba.studio.waiting import waiting
+
+_MANY = 2000  # edits
 
 
 class Row(NamedTuple):
@@ -181,6 +189,22 @@ class Command(BaseCommand):
             Row("publishing one changed page of 200 over all 200", share, "5 %"),
             Row("files written by that", f"{told['written']} of {told['files']}", "the page that changed"),
             Row("waiting changes with their reach, 6 on 200 pages", f"{told['waiting']:.0f} ms", "100 ms a change"),
+            Row(
+                "proof opened on 200 pages, first and again",
+                f"{told['proof cold']:.0f} and {told['proof warm']:.0f} ms",
+                "300 ms again",
+            ),
+            Row(
+                f"queries of the history, few steps and {_MANY}",
+                f"{told['queries of few']} and {told['queries of many']}, {told['history']:.0f} ms",
+                "as many",
+            ),
+            Row(f"edit, stored, with its patch, {_MANY} on 200 pages", f"{told['edit']:.0f} ms", "—"),
+            Row(
+                f"memory after {_MANY} edits on 200 pages",
+                f"caches {told['held']:.0f} MB, process {told['process']:.0f} MB",
+                f"caches at most {told['bound']:.0f} MB",
+            ),
         ]
         for what in ("colour", "size", "words"):
             small, large = (painted[pages] for pages in (12, 200))
@@ -220,7 +244,63 @@ def make(pages: int) -> dict[str, float]:
         sites.edit(site, "set-colour", {"colour": f"c{n % 3 + 1}", "hex": f"#8c3b2{n}"})
     fresh = Site.objects.get(pk=site.pk)
     waited = _once(lambda: waiting(fresh))
-    return {"all": every, "one": one, "written": written, "files": len(before), "waiting": waited}
+    return {
+        "all": every,
+        "one": one,
+        "written": written,
+        "files": len(before),
+        "waiting": waited,
+        **_looked_at(owner, site),
+    }
+
+
+def _looked_at(owner: Person, site: Site) -> dict[str, float]:
+    """The proof opened twice, in ms; then many edits: queries of the history before and after, memory after, in MB."""
+    client = Client(SERVER_NAME="localhost")
+    client.force_login(owner, backend="django.contrib.auth.backends.ModelBackend")
+    proof, history = (reverse("workbench", args=(site.slug, chapter)) for chapter in ("proof", "history"))
+    cold = _once(lambda: client.get(proof))
+    warm = median(lambda: client.get(proof), 5)
+    few = _queries(lambda: client.get(history))
+    edited = _edited(site, _MANY)
+    held = caches()
+    return {
+        "proof cold": cold,
+        "proof warm": warm,
+        "queries of few": few,
+        "queries of many": _queries(lambda: client.get(history)),
+        "history": median(lambda: client.get(history), 5),
+        "edit": edited,
+        "held": sum(cache.weight for cache in held) / 1e6,
+        "bound": sum(cache.most for cache in held) / 1e6,
+        "process": _resident(),
+    }
+
+
+def _edited(site: Site, times: int) -> float:
+    """Milliseconds of one edit with its patch, over so many: words and colours by turns, all over the site."""
+    document = sites.document(site)
+    headed = [(s.holder[1], s.key) for s in document.standing() if "heading" in s.section.fields]
+    begun = time.perf_counter()
+    for n in range(times):
+        page, section = headed[n % len(headed)]
+        if n % 2:
+            done = sites.edit(site, "set-colour", {"colour": "c1", "hex": f"#8c{n:04x}"})
+        else:
+            done = sites.edit(site, "set-words", {"section": section, "field": "heading", "words": f"Words {n}"})
+        patch(done.before, done.after, page)
+    return (time.perf_counter() - begun) * 1000 / times
+
+
+def _queries(do: Callable[[], Any]) -> int:
+    with CaptureQueriesContext(connection) as captured:
+        do()
+    return len(captured)
+
+
+def _resident() -> float:
+    """MB of memory that this process holds."""
+    return int(Path("/proc/self/statm").read_text().split()[1]) * resource.getpagesize() / 1e6
 
 
 def _after(before: Document, name: str, arguments: dict[str, Any]) -> Document:

@@ -31,7 +31,8 @@ export function focal(gestures) {
       const mark = this.$refs.mark;
       mark.style.left = `${Number(x.value)}%`;
       mark.style.top = `${Number(y.value)}%`;
-      for (const crop of this.$root.querySelectorAll(".crops img")) crop.style.objectPosition = `${Number(x.value)}% ${Number(y.value)}%`;
+      for (const crop of this.$root.querySelectorAll(".crops img"))
+        crop.style.objectPosition = `${Number(x.value)}% ${Number(y.value)}%`;
     },
 
     set(x, y) {

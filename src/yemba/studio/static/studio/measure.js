@@ -1,13 +1,13 @@
-// While the proof is open, every page is drawn in an unseen window of 320 px and measured there. The server judges.
+// While the proof is open, every page is drawn in an unseen window as narrow as any and measured there. The server judges.
 import { ask } from "./ask.js";
+import { sentence } from "./sentence.js";
 
-const WIDTH = 320;
 export function measure(told, pages, at, token, show) {
   const frame = document.createElement("iframe");
   frame.className = "measuring";
   frame.tabIndex = -1;
   frame.setAttribute("aria-hidden", "true");
-  frame.title = "Measuring";
+  frame.title = sentence("measuring");
   const found = {};
   let waiting = null;
   const heard = (event) => {
@@ -26,7 +26,13 @@ export function measure(told, pages, at, token, show) {
         setTimeout(resolve, 8000);
         frame.src = `${told.base}${page.path}`;
       });
-      if (answer) found[page.id] = { width: WIDTH, content: answer.content, widest: answer.widest, targets: answer.targets };
+      if (answer)
+        found[page.id] = {
+          width: told.limits.narrowest,
+          content: answer.content,
+          widest: answer.widest,
+          targets: answer.targets,
+        };
     }
     removeEventListener("message", heard);
     frame.remove();

@@ -5,7 +5,13 @@ export function presence({ every, at, token, chapter, revision, behind }) {
   const name = `w${Math.random().toString(36).slice(2, 12)}`;
   const words = (more) => {
     const data = new FormData();
-    for (const [key, value] of Object.entries({ csrfmiddlewaretoken: token(), window: name, chapter: chapter(), ...more })) data.set(key, value);
+    for (const [key, value] of Object.entries({
+      csrfmiddlewaretoken: token(),
+      window: name,
+      chapter: chapter(),
+      ...more,
+    }))
+      data.set(key, value);
     return data;
   };
   async function sign() {

@@ -1,28 +1,35 @@
 // Taking files in: chosen, dropped or pasted, one after the other, with the progress of each.
+import { sentence } from "./sentence.js";
+
 export function uploads(desk, body, settle) {
-  const upload = (form, file) => new Promise((resolve) => {
-    const line = document.createElement("li");
-    const bar = document.createElement("progress");
-    bar.max = 1;
-    bar.setAttribute("aria-label", file.name);
-    line.append(file.name, bar);
-    form.querySelector(".uploads").append(line);
-    const data = body(form);
-    data.set("file", file, file.name);
-    const request = new XMLHttpRequest();
-    request.open("POST", form.getAttribute("action"));
-    request.setRequestHeader("Accept", "application/json");
-    request.responseType = "json";
-    request.upload.addEventListener("progress", (event) => {
-      if (event.lengthComputable) bar.value = event.loaded / event.total;
-      if (event.loaded === event.total) line.append(" being read…");
+  const upload = (form, file) =>
+    new Promise((resolve) => {
+      const line = document.createElement("li");
+      const bar = document.createElement("progress");
+      bar.max = 1;
+      bar.setAttribute("aria-label", file.name);
+      line.append(file.name, bar);
+      form.querySelector(".uploads").append(line);
+      const data = body(form);
+      data.set("file", file, file.name);
+      const request = new XMLHttpRequest();
+      request.open("POST", form.getAttribute("action"));
+      request.setRequestHeader("Accept", "application/json");
+      request.responseType = "json";
+      request.upload.addEventListener("progress", (event) => {
+        if (event.lengthComputable) bar.value = event.loaded / event.total;
+        if (event.loaded === event.total) line.append(` ${sentence("being_read")}`);
+      });
+      request.addEventListener("loadend", () => {
+        line.remove();
+        resolve(
+          request.response || {
+            error: { sentence: sentence("not_arrived", { name: file.name }), field: "file" },
+          },
+        );
+      });
+      request.send(data);
     });
-    request.addEventListener("loadend", () => {
-      line.remove();
-      resolve(request.response || { error: { sentence: `“${file.name}” did not arrive. Nothing is lost; try again.`, field: "file" } });
-    });
-    request.send(data);
-  });
 
   async function take(form, files) {
     const wrong = [];
@@ -37,14 +44,19 @@ export function uploads(desk, body, settle) {
   }
 
   const takers = () => [...desk.querySelectorAll("form[data-edit=upload]")];
-  desk.addEventListener("change", ({ target }) => target.form?.dataset.edit === "upload" && take(target.form, target.files));
+  desk.addEventListener(
+    "change",
+    ({ target }) => target.form?.dataset.edit === "upload" && take(target.form, target.files),
+  );
   desk.addEventListener("dragover", (event) => {
     if (!event.dataTransfer.types.includes("Files") || !takers().length) return;
     event.preventDefault();
     const over = event.target.closest("form[data-edit=upload]") || takers()[0];
     for (const form of takers()) form.toggleAttribute("data-over", form === over);
   });
-  desk.addEventListener("dragleave", () => takers().forEach((form) => form.removeAttribute("data-over")));
+  desk.addEventListener("dragleave", () => {
+    for (const form of takers()) form.removeAttribute("data-over");
+  });
   desk.addEventListener("drop", (event) => {
     const form = takers().find((known) => known.hasAttribute("data-over"));
     if (!form || !event.dataTransfer.files.length) return;

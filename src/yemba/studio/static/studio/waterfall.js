@@ -20,7 +20,7 @@ export function waterfall(gestures) {
         gestures,
         form,
         // the handle is what is held; how far it was drawn is told by where the drawing begins
-        point: (across, down, event) => {
+        point: (_across, _down, event) => {
           const { size, end } = begin();
           const from = handle.closest("svg").getBoundingClientRect().left;
           this.set(handle, (size * Math.max(8, event.clientX - from)) / Math.max(8, end));
@@ -35,7 +35,10 @@ export function waterfall(gestures) {
 
     set(handle, wanted) {
       const drawing = handle.closest("svg");
-      const size = Math.min(160, Math.max(8, Math.round(wanted / FINE) * FINE));
+      const size = Math.min(
+        gestures.limits.largestText,
+        Math.max(gestures.limits.smallestText, Math.round(wanted / FINE) * FINE),
+      );
       const before = Number(handle.dataset.size);
       handle.dataset.size = size;
       handle.setAttribute("aria-valuenow", size);
@@ -45,7 +48,10 @@ export function waterfall(gestures) {
         line.setAttribute("y", (Number(line.getAttribute("y")) * size) / before);
       }
       handle.dataset.end = (Number(handle.dataset.end) * size) / before;
-      handle.setAttribute("transform", `translate(${Math.min(handle.dataset.end, drawing.width.baseVal.value - 14)} 0)`);
+      handle.setAttribute(
+        "transform",
+        `translate(${Math.min(handle.dataset.end, drawing.width.baseVal.value - 14)} 0)`,
+      );
       const form = document.getElementById("fall");
       form.elements.key.value = handle.dataset.key;
       form.elements.value.value = size;

@@ -6,7 +6,7 @@ export class Windows {
     this.told = told;
     this.frames = ["wide", "phone"].map((name) => document.getElementById(name));
     this.opened = Date.now();
-    this.widths = { wide: 1280, phone: 390 };
+    this.widths = { wide: told.limits.wide, phone: told.limits.phone };
     this.loading = new Set(["wide", "phone"]);
     this.missed = false; // whether a patch came while a window was still loading
     addEventListener("message", (event) => {
@@ -29,7 +29,10 @@ export class Windows {
   }
 
   setWidth(name, width) {
-    this.widths[name] = Math.min(2560, Math.max(320, Math.round(width) || this.widths[name]));
+    this.widths[name] = Math.min(
+      this.told.limits.widest,
+      Math.max(this.told.limits.narrowest, Math.round(width) || this.widths[name]),
+    );
     this.resize();
     return this.widths[name];
   }
@@ -59,7 +62,10 @@ export class Windows {
     this.opened = Date.now();
     const first = `${this.told.base}${proof ? "@live/" : ""}${path}`;
     const second = `${this.told.base}${path}`;
-    for (const [frame, address] of [[wide, first], [phone, second]]) {
+    for (const [frame, address] of [
+      [wide, first],
+      [phone, second],
+    ]) {
       if (frame.src === address) continue;
       this.loading.add(frame.id);
       frame.src = address;

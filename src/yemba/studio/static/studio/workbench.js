@@ -1,11 +1,13 @@
 // The workbench: forms become edits, answers become panels and patches. No rule of the job is here.
 import Alpine from "../vendored/alpine.js";
 import morph from "../vendored/morph.js";
-import { ask, oneInFlight } from "./ask.js";
+import { ask } from "./ask.js";
 import { focal } from "./focal.js";
 import { measure } from "./measure.js";
+import { oneInFlight } from "./one_in_flight.js";
 import { plane } from "./plane.js";
 import { presence } from "./presence.js";
+import { sentence } from "./sentence.js";
 import { uploads } from "./uploads.js";
 import { waterfall } from "./waterfall.js";
 import { Windows } from "./windows.js";
@@ -44,7 +46,8 @@ function fault(form, error) {
   const slot = form.querySelector(".fault") || document.getElementById("kept");
   slot.textContent = error ? error.sentence : "";
   if (error?.standing !== undefined) offer(form, slot, error);
-  const field = form.querySelector(`[name="${error?.field}"]`) || form.querySelector("input:not([type=hidden]), select, textarea");
+  const field =
+    form.querySelector(`[name="${error?.field}"]`) || form.querySelector("input:not([type=hidden]), select, textarea");
   if (!field) return;
   if (error) field.setAttribute("aria-invalid", "true");
   else field.removeAttribute("aria-invalid");
@@ -56,18 +59,23 @@ function fault(form, error) {
 
 // Two hands on one place: what stands there, what was wanted, and a button for each.
 function offer(form, slot, { standing, wanted }) {
-  const both = [[`Keep “${standing}”`, () => open(location.href, "", false)], [`Put “${wanted}”`, () => send(form)]];
-  slot.append(...both.map(([words, choose]) => {
-    const button = document.createElement("button");
-    button.type = "button";
-    button.className = "small";
-    button.textContent = words.length > 60 ? `${words.slice(0, 58)}…”` : words;
-    button.addEventListener("click", () => {
-      slot.textContent = "";
-      choose();
-    });
-    return button;
-  }));
+  const both = [
+    [sentence("keep_theirs", { value: standing }), () => open(location.href, "", false)],
+    [sentence("put_mine", { value: wanted }), () => send(form)],
+  ];
+  slot.append(
+    ...both.map(([words, choose]) => {
+      const button = document.createElement("button");
+      button.type = "button";
+      button.className = "small";
+      button.textContent = words.length > 60 ? `${words.slice(0, 58)}…”` : words;
+      button.addEventListener("click", () => {
+        slot.textContent = "";
+        choose();
+      });
+      return button;
+    }),
+  );
 }
 
 // A field that was typed in no longer follows its attribute; after an answer it shows what is kept,
@@ -77,7 +85,8 @@ function refresh(sent) {
     if (field === document.activeElement && sent !== undefined && field.value !== sent) continue;
     if (field.name === "goes") continue; // what was held back stays held back
     if (field.type === "checkbox" || field.type === "radio") field.checked = field.defaultChecked;
-    else if (field.tagName === "SELECT") field.value = [...field.options].find((option) => option.defaultSelected)?.value ?? field.options[0]?.value;
+    else if (field.tagName === "SELECT")
+      field.value = [...field.options].find((option) => option.defaultSelected)?.value ?? field.options[0]?.value;
     else if (field.type !== "file" && field.type !== "hidden") field.value = field.defaultValue;
   }
 }
@@ -112,9 +121,12 @@ function begun() {
   else if (planned) recall(`${at("state")}?page=${state.page}`);
   planned = Boolean(plan);
   measuring?.();
-  measuring = state.chapter !== "proof" ? null : measure(told, touchedPages(), at, token, (html) => {
-    Alpine.morph(document.getElementById("checks"), html.trim());
-  });
+  measuring =
+    state.chapter !== "proof"
+      ? null
+      : measure(told, touchedPages(), at, token, (html) => {
+          Alpine.morph(document.getElementById("checks"), html.trim());
+        });
   steps();
 }
 
@@ -130,12 +142,16 @@ const stops = () => [...document.querySelectorAll("#desk [data-place][data-go]")
 function steps() {
   step = -1;
   const said = document.getElementById("place-said");
-  if (said) said.textContent = stops().length ? `${stops().length} to go through` : "";
+  if (said) said.textContent = stops().length ? sentence("places", { count: stops().length }) : "";
 }
 function visit(stop) {
   if (!stop) return;
   step = stops().indexOf(stop);
-  document.getElementById("place-said").textContent = `${step + 1} of ${stops().length}: ${stop.textContent}`;
+  document.getElementById("place-said").textContent = sentence("place", {
+    number: step + 1,
+    count: stops().length,
+    name: stop.textContent,
+  });
   if (stop.dataset.go !== state.page) go(stop.dataset.go);
   choose({ place: stop.dataset.place });
 }
@@ -177,9 +193,10 @@ function mode() {
   const was = bench.classList.contains("is-proof");
   bench.classList.toggle("is-proof", proof);
   if (proof === was) return;
-  document.querySelector("#wide-label b").textContent = proof ? "Live now" : "Wide";
-  document.querySelector(".ruler-phone b").textContent = proof ? "After publishing" : "Phone";
-  resize({ wide: 1280, phone: proof ? 1280 : 390 });
+  document.querySelector("#wide-label b").textContent = sentence(proof ? "live_now" : "wide");
+  document.querySelector(".ruler-phone b").textContent = sentence(proof ? "after_publishing" : "phone");
+  const { wide, phone } = told.limits;
+  resize({ wide, phone: proof ? wide : phone });
   go(state.page);
 }
 
@@ -208,7 +225,8 @@ async function settle(answer, asked, sent) {
 // later goes as it was when it was asked for: an answer before it may have put the form in another state.
 const asking = new Map();
 let working = 0; // edits on their way, so that their own revision is not taken for another hand's
-const words = (data) => new URLSearchParams([...data].filter(([name, value]) => name !== "revision" && typeof value === "string")).toString();
+const words = (data) =>
+  new URLSearchParams([...data].filter(([name, value]) => name !== "revision" && typeof value === "string")).toString();
 async function send(form) {
   let next = body(form);
   const known = asking.get(form);
@@ -238,7 +256,7 @@ async function put(form, data) {
   }
   fault(form, null);
   await settle(answer, asked, sent);
-  kept(answer.said ? `Kept: ${answer.said}` : "Kept");
+  kept(answer.said ? sentence("kept_as", { what: answer.said }) : sentence("kept"));
 }
 
 const streamed = new Set(); // places that windows show otherwise than kept
@@ -304,7 +322,7 @@ function heard(message, from) {
     if (message.page && message.page !== state.page) go(message.page);
     if (chosen) windows.say({ type: "mark", ...chosen, chosen: true });
   } else if (message.type === "point") {
-    windows.say({ type: "mark", ...message, type: "mark" }, from);
+    windows.say({ ...message, type: "mark" }, from);
     clearTimeout(pointing);
     if (message.place) pointing = setTimeout(() => tell(message, false), 90);
   } else if (message.type === "choose") {
@@ -317,19 +335,35 @@ function heard(message, from) {
     if (page) go(page.id);
   } else if (message.type === "words") {
     const form = new FormData();
-    const given = { csrfmiddlewaretoken: token(), command: "set-words", section: message.place, field: message.field, item: message.item || "", words: message.words };
-    for (const [name, value] of Object.entries({ ...given, revision: state.revision, chapter: state.chapter, here: location.search, window_page: state.page })) form.set(name, value);
+    const given = {
+      csrfmiddlewaretoken: token(),
+      command: "set-words",
+      section: message.place,
+      field: message.field,
+      item: message.item || "",
+      words: message.words,
+    };
+    for (const [name, value] of Object.entries({
+      ...given,
+      revision: state.revision,
+      chapter: state.chapter,
+      here: location.search,
+      window_page: state.page,
+    }))
+      form.set(name, value);
     const asked = opened;
     working += 1;
-    ask(at("edit"), form).finally(() => (working -= 1)).then(async (answer) => {
-      if (answer.error) {
-        kept(answer.error.sentence);
-        windows.say({ type: "fault", ...message, type: "fault", sentence: answer.error.sentence });
-      } else {
-        await settle(answer, asked);
-        kept(`Kept: ${answer.said}`);
-      }
-    });
+    ask(at("edit"), form)
+      .finally(() => (working -= 1))
+      .then(async (answer) => {
+        if (answer.error) {
+          kept(answer.error.sentence);
+          windows.say({ ...message, type: "fault", sentence: answer.error.sentence });
+        } else {
+          await settle(answer, asked);
+          kept(sentence("kept_as", { what: answer.said }));
+        }
+      });
   } else if (message.type === "writing") {
     writing = message.on;
   } else if (message.type === "key") {
@@ -358,11 +392,14 @@ function key(event) {
 
 function walk(which) {
   const form = document.querySelector(`[data-walk="${which}"]`);
-  if (!form.querySelector("button").disabled) send(form).then(() => kept(which === "undo" ? "Undone" : "Done again"));
+  if (!form.querySelector("button").disabled)
+    send(form).then(() => kept(sentence(which === "undo" ? "undone" : "redone")));
 }
 
 function typing(target) {
-  return target.closest("input:not([type=range]):not([type=radio]):not([type=checkbox]), textarea, select, [contenteditable]");
+  return target.closest(
+    "input:not([type=range]):not([type=radio]):not([type=checkbox]), textarea, select, [contenteditable]",
+  );
 }
 
 bench.addEventListener("submit", (event) => {
@@ -384,7 +421,8 @@ bench.addEventListener("input", (event) => {
   if (twin) document.getElementById(twin).value = target.value;
   const form = target.form;
   if (target.id === "find-words") {
-    for (const item of document.querySelectorAll("#found li")) item.hidden = !item.dataset.words.includes(target.value.toLowerCase());
+    for (const item of document.querySelectorAll("#found li"))
+      item.hidden = !item.dataset.words.includes(target.value.toLowerCase());
   } else if (form?.dataset.stream !== undefined) {
     stream(form);
   }
@@ -419,8 +457,12 @@ function seenAs(matrix, name) {
   windows.say({ type: "see", matrix });
   const said = document.getElementById("seen-as");
   said.hidden = !matrix;
-  said.innerHTML = '<span></span> <button class="plain" type="button" data-full-colour>full colour</button>';
-  said.firstChild.textContent = `as seen with ${(name || "").toLowerCase()}`;
+  const button = document.createElement("button");
+  button.type = "button";
+  button.className = "plain";
+  button.dataset.fullColour = "";
+  button.textContent = sentence("full_colour");
+  said.replaceChildren(sentence("seen_with", { vision: (name || "").toLowerCase() }), " ", button);
 }
 bench.addEventListener("click", ({ target }) => {
   if (!target.closest("[data-full-colour]")) return;
@@ -477,7 +519,8 @@ function reach(event, on) {
   if (!entry || entry.contains(event.relatedTarget)) return;
   windows.say({ type: "touch", places: on ? entry.dataset.places.split(" ") : [] });
   const pages = (entry.dataset.pages || "").split(" ");
-  for (const page of document.querySelectorAll("[data-map]")) page.toggleAttribute("data-lit", on && pages.includes(page.dataset.map));
+  for (const page of document.querySelectorAll("[data-map]"))
+    page.toggleAttribute("data-lit", on && pages.includes(page.dataset.map));
   if (!entry.dataset.change) return;
   const which = on ? `without=${encodeURIComponent(entry.dataset.change)}&` : "";
   recall(`${at("state")}?${which}page=${state.page}`);
@@ -502,13 +545,17 @@ const proofed = oneInFlight(async (address) => {
   const answer = await ask(address);
   if (answer.patch) windows.say({ type: "patch", patch: answer.patch }, "wide");
   const along = document.getElementById("along");
-  if (along) along.textContent = answer.sentence || (answer.along?.length ? `Comes along, since the rest needs it: ${answer.along.join(", ")}.` : "");
+  if (along)
+    along.textContent =
+      answer.sentence || (answer.along?.length ? sentence("along", { names: answer.along.join(", ") }) : "");
 });
 function choosing() {
   const boxes = [...document.querySelectorAll("[name=goes]")];
   const ticked = boxes.filter((box) => box.checked);
   const button = document.getElementById("publish-button");
-  button.textContent = ticked.length === boxes.length ? `Publish ${boxes.length} changes` : `Publish ${ticked.length} of ${boxes.length} changes`;
+  const counts = { ticked: ticked.length, count: boxes.length };
+  const every = boxes.length === 1 ? "publish_one" : "publish_all";
+  button.textContent = sentence(ticked.length === boxes.length ? every : "publish_some", counts);
   button.disabled = ticked.length === 0;
   const query = new URLSearchParams([["page", state.page], ["goes", ""], ...ticked.map((box) => ["goes", box.value])]);
   proofed(`${at("state")}?${query}`);
@@ -522,7 +569,12 @@ function shown(event, on) {
   else if (on && button.form) stream(button.form);
   else recall(`${at("state")}?page=${state.page}`);
 }
-for (const [name, on] of [["pointerover", true], ["focusin", true], ["pointerout", false], ["focusout", false]]) {
+for (const [name, on] of [
+  ["pointerover", true],
+  ["focusin", true],
+  ["pointerout", false],
+  ["focusout", false],
+]) {
   bench.addEventListener(name, (event) => {
     shown(event, on);
     reach(event, on);
@@ -532,8 +584,9 @@ for (const [name, on] of [["pointerover", true], ["focusin", true], ["pointerout
 document.getElementById("proof-width").addEventListener("click", ({ target }) => {
   const phone = target.getAttribute("aria-pressed") !== "true";
   target.setAttribute("aria-pressed", phone);
-  target.textContent = phone ? "both as on a wide window" : "both as on a phone";
-  resize({ wide: phone ? 390 : 1280, phone: phone ? 390 : 1280 });
+  target.textContent = sentence(phone ? "both_wide" : "both_phone");
+  const width = phone ? told.limits.phone : told.limits.wide;
+  resize({ wide: width, phone: width });
 });
 
 const hold = document.getElementById("see-before");
@@ -549,6 +602,7 @@ addEventListener("popstate", () => location.reload());
 
 // For the instruments: a form sent as one gesture while it streams.
 export const gestures = {
+  limits: told.limits,
   begin() {
     moving = true;
     gesture = `g${Date.now().toString(36)}${Math.random().toString(36).slice(2, 6)}`;
@@ -574,7 +628,7 @@ mode();
 begun();
 uploads(document.querySelector(".desk-frame"), body, async (answer) => {
   await settle(answer, opened);
-  kept(`Kept: ${answer.said}`);
+  kept(sentence("kept_as", { what: answer.said }));
 });
 presence({
   every: told.every,
@@ -584,7 +638,7 @@ presence({
   revision: () => state.revision,
   behind() {
     if (working || writing || typing(document.activeElement || document.body)) return;
-    kept("Changed in another window; shown here now");
+    kept(sentence("elsewhere"));
     open(location.href, "", false).then(() => recall(`${at("state")}?page=${state.page}`));
   },
 });
