@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from datetime import timedelta
 from io import BytesIO
 
 import pytest
@@ -13,7 +14,7 @@ from PIL import Image
 
 from yemba.core.picture.intake import take
 from yemba.hosting import services as hosting
-from yemba.hosting.models import Message
+from yemba.hosting.models import Message, Planned
 from yemba.people import urls as people_urls
 from yemba.people.models import Person
 from yemba.sites import services as sites
@@ -359,6 +360,20 @@ def test_a_new_page_comes_along_with_the_link_to_it(desk: Client, site: Site) ->
     live = hosting.live_document(site)
     assert live is not None
     assert "xnews" in live.pages
+
+
+@pytest.mark.parametrize(
+    ("zone", "utc", "said"),
+    [("UTC", "09:30", "09:30 UTC"), ("Asia/Kathmandu", "03:45", "09:30 (Asia/Kathmandu time)")],
+)
+def test_a_planned_time_is_that_of_the_site(desk: Client, site: Site, zone: str, utc: str, said: str) -> None:
+    edit(desk, command="set-value", key="site.time_zone", value=zone)
+    day = timezone.now().date() + timedelta(days=20)
+    desk.post("/sites/saltmarsh/publish/", {"when": "later", "at": f"{day}T09:30"})
+    assert f"{Planned.objects.get().at:%H:%M}" == utc
+    page = desk.get("/sites/saltmarsh/proof/").content.decode()
+    assert f"{day.day} {day:%B %Y}, {said}" in page
+    assert said in desk.get("/sites/saltmarsh/editions/").content.decode()
 
 
 def test_one_change_is_taken_back_and_undo_brings_it_again(desk: Client, site: Site) -> None:

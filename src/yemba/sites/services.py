@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 from typing import Any, NamedTuple
+from zoneinfo import ZoneInfo
 
 from django.db import transaction
 
@@ -50,6 +51,11 @@ def read_again(text: str) -> Document:
 
 def look(site: Site) -> Look:
     return Look(document(site), catalogue())
+
+
+def zone(site: Site) -> ZoneInfo:
+    """The time zone in which its owner is told of times."""
+    return ZoneInfo(look(site).value("site.time_zone"))
 
 
 def empty() -> Document:

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable
 from typing import Any
 from urllib.parse import parse_qsl, urlsplit
+from zoneinfo import ZoneInfo
 
 from django.http import HttpRequest, HttpResponse, JsonResponse
 from django.shortcuts import get_object_or_404, redirect, render
@@ -13,6 +14,7 @@ from django.urls import reverse
 
 from yemba.core.errors import Clash, Fault
 from yemba.core.limits import WINDOWS
+from yemba.core.value.time_zone import TimeZone
 from yemba.hosting import inbox
 from yemba.hosting import services as hosting
 from yemba.render.page import path_of
@@ -84,6 +86,7 @@ def _context(request: HttpRequest, site: Site, chapter: str, query: dict[str, st
         "live_address": hosting.origin(request, site.slug),
         "searchable": search.entries(site, look),
         "unread": inbox.unread(site),
+        **times(site),
         "owned": owned(chapter, look),
         "desk_template": desks.template_of(chapter),
         "returnable": returnable(chapter),
@@ -93,6 +96,16 @@ def _context(request: HttpRequest, site: Site, chapter: str, query: dict[str, st
     if shared:
         raise TypeError(f"the desk of {chapter} uses names of the workbench: {', '.join(sorted(shared))}")
     return frame | desk
+
+
+def times(site: Site) -> dict[str, Any]:
+    """In which zone times are told, and how it is called."""
+    zone = sites.zone(site)
+    return {"zone": zone, "zone_name": zone_name(zone)}
+
+
+def zone_name(zone: ZoneInfo) -> str:
+    return "UTC" if zone.key == "UTC" else f"({TimeZone().say(zone.key)} time)"
 
 
 def panels(request: HttpRequest, site: Site, chapter: str, query: dict[str, str]) -> dict[str, Any]:

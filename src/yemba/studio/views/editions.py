@@ -12,7 +12,7 @@ from yemba.core.errors import Fault
 from yemba.hosting import editions
 from yemba.hosting import services as hosting
 from yemba.sites import services as sites
-from yemba.studio.bench import draft_base, site_of
+from yemba.studio.bench import draft_base, site_of, times
 
 
 @login_required
@@ -28,6 +28,7 @@ def listed(request: HttpRequest, slug: str) -> HttpResponse:
         "live": hosting.live_edition(site),
         "planned": editions.planned(site),
         "base": draft_base(request, site),
+        **times(site),
     }
     try:
         if "first" in asked and "second" in asked:

@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from datetime import UTC, datetime
+from datetime import datetime
+from zoneinfo import ZoneInfo
 
 from django.contrib import messages
 from django.contrib.auth.decorators import login_required
@@ -14,7 +15,7 @@ from yemba.core.errors import Fault
 from yemba.hosting import editions
 from yemba.hosting import services as hosting
 from yemba.sites import services as sites
-from yemba.studio.bench import answer, site_of
+from yemba.studio.bench import answer, site_of, zone_name
 from yemba.studio.waiting import chosen, without
 
 
@@ -27,8 +28,10 @@ def publish(request: HttpRequest, slug: str) -> HttpResponse:
     try:
         document, going = chosen(site, ticked)
         if request.POST.get("when") == "later":
-            planned = editions.plan(site, document, going, _moment(request.POST.get("at", "")))
-            messages.success(request, f"Planned for {planned.at:%d %B %Y, %H:%M} UTC. Until then everything waits.")
+            zone = sites.zone(site)
+            planned = editions.plan(site, document, going, _moment(request.POST.get("at", ""), zone))
+            at = f"{planned.at.astimezone(zone):%d %B %Y, %H:%M}"
+            messages.success(request, f"Planned for {at} {zone_name(zone)}. Until then everything waits.")
             return redirect("workbench", slug, "proof")
     except Fault as fault:
         messages.error(request, fault.sentence)
@@ -57,9 +60,9 @@ def cancel_plan(request: HttpRequest, slug: str) -> HttpResponse:
     return redirect("workbench", slug, "proof")
 
 
-def _moment(typed: str) -> datetime:
-    """A moment as the field gives it, in UTC. Raises Fault ``moment-unreadable``."""
+def _moment(typed: str, zone: ZoneInfo) -> datetime:
+    """A moment as the field gives it, in the site's time zone. Raises Fault ``moment-unreadable``."""
     try:
-        return datetime.fromisoformat(typed).replace(tzinfo=UTC)
+        return datetime.fromisoformat(typed).replace(tzinfo=zone)
     except ValueError:
         raise Fault("moment-unreadable", f"“{typed}” is not a day and time. Choose both.", "at") from None
