@@ -18,6 +18,7 @@ from yemba.demo import scenario
 from yemba.hosting.services import rendering
 from yemba.render.page import render_page
 from yemba.render.reach import Spot, State, reach
+from yemba.render.recorder import Answers
 from yemba.render.style import header_fit, style
 from yemba.sites import services as sites
 
@@ -90,6 +91,9 @@ CHANGES: list[tuple[str, dict[str, Any]]] = [
     ("rename-page", {"page": "classes", "page_name": "Courses", "slug": "courses"}),
     ("move-section", {"section": "opening", "by": 1}),
     ("show-menu-entry", {"page": "journal", "shown": False}),
+    ("set-value", {"key": "site.currency", "value": "CHF"}),
+    ("set-value", {"key": "site.language", "value": "de"}),
+    ("set-value", {"key": "site.time_zone", "value": "Europe/Dublin"}),
     ("choose-template", {"template": "handbill"}),
 ]
 
@@ -97,11 +101,12 @@ CHANGES: list[tuple[str, dict[str, Any]]] = [
 def whole(page: Page, document: Document, widths: list[int]) -> dict[Spot, str]:
     """Every place of the site as it is written and laid out."""
     site = rendering(document, draft=True)
-    made = style(site.look)
+    made, answers = style(site.look), Answers(site)
     rules = made.rules.replace("@font-face", "@media not all")  # names of faces are compared, not their files
     told: dict[Spot, str] = {}
     for page_id in document.order:
-        html = render_page(site, page_id, [], []).replace('<script src="/-/window.js" type="module"></script>', "")
+        html = render_page(answers, page_id, [], []).html
+        html = html.replace('<script src="/-/window.js" type="module"></script>', "")
         page.set_content(
             html.replace("</head>", f"<style>{rules}{made.values}</style></head>"), wait_until="domcontentloaded"
         )

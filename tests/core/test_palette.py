@@ -121,10 +121,12 @@ def test_ready_palettes_are_many_named_apart_and_readable() -> None:
 
 @pytest.mark.parametrize(
     ("code", "word"),
-    zip(
-        ("#d51f26", "#f28a1e", "#e8d020", "#2b9a3a", "#2456d6", "#7c2a8c", "#777777", "#a3195b"),
-        ("red", "orange", "yellow", "green", "blue", "violet", "grey", "red"),
-        strict=True,
+    list(
+        zip(
+            ("#d51f26", "#f28a1e", "#e8d020", "#2b9a3a", "#2456d6", "#7c2a8c", "#777777", "#a3195b"),
+            ("red", "orange", "yellow", "green", "blue", "violet", "grey", "red"),
+            strict=True,
+        )
     ),
 )
 def test_a_hue_is_called_by_its_word(code: str, word: str) -> None:

@@ -22,6 +22,7 @@ from urllib.parse import urlsplit
 from django.conf import settings
 
 ADDRESS, PASSWORD = "ines@saltmarsh.example", "tide-row-four"
+MANAGE = [sys.executable, str(settings.ROOT / "manage.py")]
 _KEYS = 60
 _BETWEEN = 400  # ms between two keys of a person who looks at what each does
 FLAGS = ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking"]
@@ -48,24 +49,27 @@ _PRESSED = """() => { window.pressed = 0;
 @contextmanager
 def house(pages: int) -> Iterator[tuple[dict[str, str], dict[str, Any]]]:
     """The environment of an installation with one published site of so many pages, and what making it told."""
-    with _installation() as (environment, manage):
-        made = subprocess.run(
-            [*manage, "bench", "--make", str(pages)], env=environment, check=True, capture_output=True, text=True
-        )
-        yield environment, json.loads(made.stdout.splitlines()[-1])
+    with _installation() as environment:
+        yield environment, asked(environment, "--make", str(pages))
+
+
+def asked(environment: dict[str, str], *arguments: str) -> dict[str, Any]:
+    """What a bench of its own, in that installation, tells."""
+    command = [*MANAGE, "bench", *arguments]
+    run = subprocess.run(command, env=environment, check=True, stdout=subprocess.PIPE, text=True)
+    return dict(json.loads(run.stdout.splitlines()[-1]))
 
 
 @contextmanager
-def _installation() -> Iterator[tuple[dict[str, str], list[str]]]:
-    """An empty installation: its environment, and how its `manage.py` is called."""
+def _installation() -> Iterator[dict[str, str]]:
+    """The environment of an empty installation."""
     with tempfile.TemporaryDirectory(prefix="yemba-bench-") as place:
         port = _free_port()
         own = {"YEMBA_DATA": place, "YEMBA_SECRET_KEY": "bench", "YEMBA_SCHEME": "http", "YEMBA_SITES_PORT": str(port)}
         environment = {**os.environ, **own, "PORT": str(port)}
-        manage = [sys.executable, str(settings.ROOT / "manage.py")]
-        subprocess.run([*manage, "migrate", "--verbosity", "0"], env=environment, check=True)
-        subprocess.run([*manage, "collectstatic", "--noinput", "--verbosity", "0"], env=environment, check=True)
-        yield environment, manage
+        subprocess.run([*MANAGE, "migrate", "--verbosity", "0"], env=environment, check=True)
+        subprocess.run([*MANAGE, "collectstatic", "--noinput", "--verbosity", "0"], env=environment, check=True)
+        yield environment
 
 
 def lacking() -> str:
@@ -83,8 +87,8 @@ def key_to_paint(environment: dict[str, str]) -> dict[str, float]:
 
 def demo_weights() -> dict[str, float]:
     """kB that a phone of 390 px at two pixels per px fetches for each live page of the demo, scrolled to its end."""
-    with _installation() as (environment, manage):
-        subprocess.run([*manage, "load_demo"], env=environment | {"YEMBA_DEMO": "1"}, check=True, capture_output=True)
+    with _installation() as environment:
+        subprocess.run([*MANAGE, "load_demo"], env=environment | {"YEMBA_DEMO": "1"}, check=True, capture_output=True)
         with _browsing(environment) as browser:
             weights = {}
             for slug in ("saltmarsh", "nettle", "dubrov"):
