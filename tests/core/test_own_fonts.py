@@ -26,9 +26,9 @@ from yemba.core.site.document import Document
 from yemba.core.site.ids import new_id
 from yemba.core.site.own_fonts import font_id, own_family
 from yemba.core.site.resolve import Look
-from yemba.core.type.apart import take_apart
+from yemba.core.type.apart import clean_font_apart
 from yemba.core.type.facts import Face
-from yemba.core.type.intake import Taken, take
+from yemba.core.type.intake import CleanFont, clean_font
 from yemba.core.type.subset import cut
 
 LETTERS = "Salt AV fox 9“"
@@ -49,12 +49,12 @@ def font(change: Callable[[TTFont], None] = lambda _: None, flavor: str | None =
 
 @pytest.mark.parametrize("flavor", [None, "woff", "woff2"])
 def test_a_font_is_read_in_whatever_it_is_packed(flavor: str | None) -> None:
-    taken = take(font(flavor=flavor), "kelp.bin")
-    assert (taken.family, taken.style, taken.weights, taken.licence) == ("Kelp", "normal", (400, 700), "installable")
-    assert taken.data[:4] == b"wOF2"
-    assert Face(taken.data).covers("Salt AV")
-    assert taken.facts.x_height == Face(PLAIN).facts.x_height
-    assert Face(taken.data).width("AVATAR", 20) == Face(PLAIN).width("AVATAR", 20)
+    clean = clean_font(font(flavor=flavor), "kelp.bin")
+    assert (clean.family, clean.style, clean.weights, clean.licence) == ("Kelp", "normal", (400, 700), "installable")
+    assert clean.data[:4] == b"wOF2"
+    assert Face(clean.data).covers("Salt AV")
+    assert clean.facts.x_height == Face(PLAIN).facts.x_height
+    assert Face(clean.data).width("AVATAR", 20) == Face(PLAIN).width("AVATAR", 20)
 
 
 def test_what_text_does_not_need_is_left_out() -> None:
@@ -63,7 +63,7 @@ def test_what_text_does_not_need_is_left_out() -> None:
             made[tag] = newTable(tag) if tag == "XTRA" else newTable("XTRA")
             made[tag].data = data
 
-    tables = set(TTFont(BytesIO(take(font(load), "kelp.ttf").data)).keys())
+    tables = set(TTFont(BytesIO(clean_font(font(load), "kelp.ttf").data)).keys())
     assert not tables & {"SVG ", "fpgm", "prep", "cvt ", "XTRA"}
     assert {"glyf", "cmap", "GPOS", "fvar", "gvar"} <= tables
 
@@ -74,8 +74,8 @@ def test_what_text_does_not_need_is_left_out() -> None:
 )
 def test_what_the_maker_allows_is_read_from_the_file(bits: int, licence: str) -> None:
     """OpenType specification, OS/2 fsType."""
-    taken = take(font(lambda made: setattr(made["OS/2"], "fsType", bits)), "kelp.ttf")
-    assert (taken.licence, taken.whole) == (licence, bool(bits & 0x0100))
+    clean = clean_font(font(lambda made: setattr(made["OS/2"], "fsType", bits)), "kelp.ttf")
+    assert (clean.licence, clean.whole) == (licence, bool(bits & 0x0100))
 
 
 @pytest.mark.parametrize(
@@ -94,7 +94,7 @@ def test_what_the_maker_allows_is_read_from_the_file(bits: int, licence: str) ->
 )
 def test_what_is_no_font_is_refused_with_its_name_and_the_cure(data: bytes, code: str, says: str) -> None:
     with pytest.raises(Fault) as caught:
-        take(data, "evening.ttf")
+        clean_font(data, "evening.ttf")
     assert caught.value.code == code
     assert "“evening.ttf”" in caught.value.sentence
     assert says in caught.value.sentence
@@ -106,16 +106,16 @@ def test_a_font_without_letters_is_refused() -> None:
             table.cmap = {0x2022: "A"}
 
     with pytest.raises(Fault) as caught:
-        take(font(empty), "marks.ttf")
+        clean_font(font(empty), "marks.ttf")
     assert caught.value.code == "font-empty"
 
 
 def test_a_name_that_a_style_sheet_cannot_hold_is_cleaned() -> None:
-    assert take(font(family='Kelp";}*{x'), "k.ttf").family == "Kelp x"
-    assert take(font(family=""), "my-face.ttf").family != ""
+    assert clean_font(font(family='Kelp";}*{x'), "k.ttf").family == "Kelp x"
+    assert clean_font(font(family=""), "my-face.ttf").family != ""
     for name in ("Kelp Light", "Kelp Extra Bold", "Kelp SemiBold Italic", "Kelp Medium"):
-        assert take(font(family=name), "k.ttf").family == "Kelp", name
-    assert take(font(family="Black"), "k.ttf").family == "Black"
+        assert clean_font(font(family=name), "k.ttf").family == "Kelp", name
+    assert clean_font(font(family="Black"), "k.ttf").family == "Black"
 
 
 def test_a_thousand_broken_files_are_read_or_refused_and_never_more() -> None:
@@ -134,25 +134,25 @@ def test_a_thousand_broken_files_are_read_or_refused_and_never_more() -> None:
                 for _ in range(chance.randrange(1, 12)):
                     data[chance.randrange(min(reach, len(data)))] = chance.randrange(256)
         try:
-            taken = take(bytes(data), "broken.ttf")
+            clean = clean_font(bytes(data), "broken.ttf")
         except Fault as fault:
             assert fault.code in ("font-unreadable", "not-a-font", "font-too-large", "font-empty")
             outcomes["refused"] += 1
         else:
-            assert taken.data[:4] == b"wOF2"
+            assert clean.data[:4] == b"wOF2"
             outcomes["read"] += 1
     assert outcomes["refused"] > 300
 
 
 def test_a_font_read_apart_is_the_same_and_one_that_hangs_is_stopped(monkeypatch: pytest.MonkeyPatch) -> None:
     made = font()
-    assert take_apart(made, "kelp.ttf") == take(made, "kelp.ttf")
+    assert clean_font_apart(made, "kelp.ttf") == clean_font(made, "kelp.ttf")
     with pytest.raises(Fault) as caught:
-        take_apart(b"PK\x03\x04" + bytes(40), "kelp.zip")
+        clean_font_apart(b"PK\x03\x04" + bytes(40), "kelp.zip")
     assert "an archive" in caught.value.sentence
     monkeypatch.setattr("yemba.core.type.apart._PATIENCE", 0.01)
     with pytest.raises(Fault) as caught:
-        take_apart(made, "slow.ttf")
+        clean_font_apart(made, "slow.ttf")
     assert "keeps its reader too long" in caught.value.sentence
 
 
@@ -169,9 +169,9 @@ def test_a_cut_font_has_the_letters_asked_for_and_sets_them_as_the_whole_one() -
     assert Face(cut(whole, letters, axes=())).facts.weights == (400, 400), "an axis that nothing moves on goes"
 
 
-def kept(taken: Taken, file: str, **more: Any) -> dict[str, Any]:
+def kept(clean: CleanFont, file: str, **more: Any) -> dict[str, Any]:
     """What the command that keeps a font is given."""
-    return {"family": own_family(taken, file).model_copy(update=more).model_dump(mode="json")}
+    return {"family": own_family(clean, file).model_copy(update=more).model_dump(mode="json")}
 
 
 def do(document: Document, catalogue: Catalogue, name: str, **given: Any) -> Document:
@@ -180,14 +180,14 @@ def do(document: Document, catalogue: Catalogue, name: str, **given: Any) -> Doc
 
 @pytest.fixture
 def with_kelp(document: Document, catalogue: Catalogue) -> tuple[Document, Catalogue, str]:
-    files = {"f1": take(font(), "kelp.ttf")}
+    files = {"f1": clean_font(font(), "kelp.ttf")}
     stocked = catalogue._replace(stored=lambda digest: files[digest].data)
     return do(document, stocked, "keep-font", **kept(files["f1"], "f1")), stocked, font_id("Kelp")
 
 
 def test_weights_come_together_in_one_family(with_kelp: tuple[Document, Catalogue, str]) -> None:
     document, catalogue, kelp = with_kelp
-    bold = take(font(), "kelp-bold.ttf")._replace(weights=(900, 900))
+    bold = clean_font(font(), "kelp-bold.ttf")._replace(weights=(900, 900))
     document = do(document, catalogue, "keep-font", **kept(bold, "f2"))
     again = do(document, catalogue, "keep-font", **kept(bold, "f3"))
     assert [file.file for file in document.fonts[kelp].files] == ["f1", "f2"]
@@ -225,7 +225,7 @@ def test_a_font_goes_out_with_the_change_that_needs_it(with_kelp: tuple[Document
 def test_leave_is_asked_for_before_a_restricted_font_goes_out(with_kelp: tuple[Document, Catalogue, str]) -> None:
     document, catalogue, kelp = with_kelp
     restricted = do(document, catalogue, "remove-font", font=kelp)
-    told = kept(take(font(), "kelp.ttf"), "f1", licence="restricted")
+    told = kept(clean_font(font(), "kelp.ttf"), "f1", licence="restricted")
     restricted = do(restricted, catalogue, "keep-font", **told)
     assert list(find(Inspected(Look(restricted, catalogue), _none, {}))) == [], "it is not used"
     used = do(restricted, catalogue, "set-value", key="type.body", value=kelp)

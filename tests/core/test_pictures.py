@@ -12,7 +12,7 @@ from yemba.core.colour.srgb import from_hex
 from yemba.core.errors import Fault
 from yemba.core.limits import PICTURE_BYTES
 from yemba.core.picture.icons import from_logo, icon_set, initial, safe_share
-from yemba.core.picture.intake import take
+from yemba.core.picture.intake import clean_picture
 from yemba.core.picture.sizes import resized, widths
 from yemba.core.site.catalogue import Catalogue
 
@@ -27,27 +27,27 @@ def picture(form: str, size: tuple[int, int] = (60, 40), mode: str = "RGB", **op
 
 @pytest.mark.parametrize(("form", "mode"), [("PNG", "RGBA"), ("PNG", "RGB"), ("JPEG", "RGB"), ("WEBP", "RGBA")])
 def test_pictures_are_taken_in(form: str, mode: str) -> None:
-    taken = take(picture(form, mode=mode), "mark")
-    assert (taken.format, taken.width, taken.height) == (form.lower(), 60, 40)
-    assert Image.open(BytesIO(taken.data)).mode == mode
+    clean = clean_picture(picture(form, mode=mode), "mark")
+    assert (clean.format, clean.width, clean.height) == (form.lower(), 60, 40)
+    assert Image.open(BytesIO(clean.data)).mode == mode
 
 
 def test_a_photograph_is_turned_and_says_nothing_of_where_it_was_taken() -> None:
     exif = Image.Exif()
     exif[0x0112] = 6  # orientation: a quarter turn
     exif[0x8825] = {1: "N", 2: (52.0, 13.0, 0.0)}  # GPS
-    taken = take(picture("JPEG", exif=exif), "photo.jpg")
-    assert (taken.width, taken.height) == (40, 60)
-    assert not Image.open(BytesIO(taken.data)).getexif()
+    clean = clean_picture(picture("JPEG", exif=exif), "photo.jpg")
+    assert (clean.width, clean.height) == (40, 60)
+    assert not Image.open(BytesIO(clean.data)).getexif()
 
 
 def test_a_large_photograph_is_kept_as_large_as_pages_need() -> None:
-    assert take(picture("JPEG", (5000, 2000)), "wide.jpg").width == 2560
+    assert clean_picture(picture("JPEG", (5000, 2000)), "wide.jpg").width == 2560
 
 
 def test_a_plain_svg_is_taken_in_with_its_size() -> None:
-    taken = take(SVG.format('<path d="M0 0h9v9z"/>').encode(), "mark.svg")
-    assert (taken.format, taken.width, taken.height) == ("svg", 40, 20)
+    clean = clean_picture(SVG.format('<path d="M0 0h9v9z"/>').encode(), "mark.svg")
+    assert (clean.format, clean.width, clean.height) == ("svg", 40, 20)
 
 
 @pytest.mark.parametrize(
@@ -66,7 +66,7 @@ def test_a_plain_svg_is_taken_in_with_its_size() -> None:
 )
 def test_an_svg_that_could_do_harm_is_refused_by_name(inside: str, named: str) -> None:
     with pytest.raises(Fault) as caught:
-        take(SVG.format(inside).encode(), "mark.svg")
+        clean_picture(SVG.format(inside).encode(), "mark.svg")
     assert caught.value.code == "svg-unsafe"
     assert "“mark.svg”" in caught.value.sentence
     assert named in caught.value.sentence
@@ -90,7 +90,7 @@ def test_an_svg_that_could_do_harm_is_refused_by_name(inside: str, named: str) -
 )  # fmt: skip
 def test_what_is_no_picture_is_refused(data: bytes, code: str) -> None:
     with pytest.raises(Fault) as caught:
-        take(data, "thing.png")
+        clean_picture(data, "thing.png")
     assert caught.value.code == code
     assert "“thing.png”" in caught.value.sentence
     assert caught.value.field == "file"
@@ -103,7 +103,7 @@ def test_a_picture_of_too_many_pixels_is_refused_before_it_is_unpacked() -> None
 
     whole[29:33] = crc32(bytes(whole[12:29])).to_bytes(4, "big")
     with pytest.raises(Fault) as caught:
-        take(bytes(whole), "huge.png")
+        clean_picture(bytes(whole), "huge.png")
     assert caught.value.code == "picture-too-large"
 
 

@@ -121,12 +121,12 @@ def test_windows_hear_of_one_another_until_they_leave(site: Site, ines: Person) 
 
 
 def test_a_brand_goes_from_one_site_to_another_with_its_logo(site: Site, ines: Person) -> None:
-    from yemba.core.picture.intake import take
+    from yemba.core.picture.intake import clean_picture
     from yemba.sites import store
 
     svg = b'<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 4 4"><path d="M0 0h4v4z"/></svg>'
-    taken = take(svg, "mark.svg")
-    about = {"file": store.keep(taken.data), "format": "svg", "width": 4, "height": 4, "file_name": "mark.svg"}
+    clean = clean_picture(svg, "mark.svg")
+    about = {"file": store.keep(clean.data), "format": "svg", "width": 4, "height": 4, "file_name": "mark.svg"}
     sites.edit(site, "add-picture", {"picture": "xp1", "use": "logo", **about})
     sites.edit(fresh(site), "set-colour", {"colour": "c1", "hex": "#8c3b2a"})
     kept = brand_sheets.save(fresh(site), "Tide")

@@ -12,7 +12,7 @@ from django.urls import URLPattern, reverse
 from django.utils import timezone
 from PIL import Image
 
-from yemba.core.picture.intake import take
+from yemba.core.picture.intake import clean_picture
 from yemba.hosting import services as hosting
 from yemba.hosting.models import Message, Planned
 from yemba.people import urls as people_urls
@@ -239,9 +239,9 @@ def test_a_person_signs_up_out_and_in(client: Client, db: None) -> None:
     right = client.post("/sign-in/", {"username": "ines@saltmarsh.example", "password": "tide-row-four"})
     assert right["Location"] == "/sites/"
     client.post("/sign-out/")
-    taken = client.post("/sign-up/", data)
-    assert taken.status_code == 422
-    assert "already has an account" in taken.content.decode()
+    clean = client.post("/sign-up/", data)
+    assert clean.status_code == 422
+    assert "already has an account" in clean.content.decode()
     short = client.post("/sign-up/", data | {"email": "new@saltmarsh.example", "password": "x"})
     assert "too short" in short.content.decode()
 
@@ -295,7 +295,7 @@ OWN_TO_EACH = {"/sites/", "/sites/new/", "/brand-sheets/", "/brand-sheets/import
 @pytest.fixture
 def full(site: Site) -> Site:
     """Something of everything a stranger might reach for: an edition, an edit, a message, a picture, a brand sheet."""
-    stored = take(png(), "mark.png")
+    stored = clean_picture(png(), "mark.png")
     about = {"file": store.keep(stored.data), "format": "png", "width": stored.width, "height": stored.height}
     sites.edit(site, "add-picture", {"picture": "xp1", "file_name": "mark.png", **about})
     site.refresh_from_db()

@@ -23,12 +23,12 @@ def styles(facts: dict[str, Facts]) -> str:
     """Faces and classes of the samples."""
     faces, classes = [], []
     for slug, found in facts.items():
-        told = tomllib.loads((FONTS / slug / "family.toml").read_text())
+        about = tomllib.loads((FONTS / slug / "family.toml").read_text())
         low, high = found.weights
         source = f'url("../families/{slug}/latin-normal.woff2") format("woff2")'
-        faces.append(f'@font-face {{ font-family: "{told["name"]}"; src: {source}; font-weight: {low} {high}; }}')
-        generic = {"serif": "serif", "sans": "sans-serif", "hand": "cursive"}[told["kind"]]
-        classes.append(f'  .family-{slug} {{ font-family: "{told["name"]}", {generic}; }}')
+        faces.append(f'@font-face {{ font-family: "{about["name"]}"; src: {source}; font-weight: {low} {high}; }}')
+        generic = {"serif": "serif", "sans": "sans-serif", "hand": "cursive"}[about["kind"]]
+        classes.append(f'  .family-{slug} {{ font-family: "{about["name"]}", {generic}; }}')
     return "\n".join([*faces, "@layer components {", *classes, "}", ""])
 
 

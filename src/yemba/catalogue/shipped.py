@@ -40,11 +40,11 @@ def toml_of(file: Path) -> dict[str, Any]:
         raise CatalogueError(file, "", f"this is no TOML: {error}") from error
 
 
-def built(model: type[Model], file: Path, **given: Any) -> Model:
+def built(model: type[Model], file: Path, **more: Any) -> Model:
     """A model from a TOML file and what its place says. Raises CatalogueError."""
     values = toml_of(file)
     try:
-        return model.model_validate(given | values)
+        return model.model_validate(more | values)
     except ValidationError as error:
         first = error.errors()[0]
         steps = [str(step) for step in first["loc"]]

@@ -11,7 +11,7 @@ from datetime import UTC, date, datetime, timedelta
 from pathlib import Path
 from typing import Any
 
-from yemba.core.picture.intake import take
+from yemba.core.picture.intake import clean_picture
 from yemba.core.site.document import Document
 from yemba.demo.drawings import dubrov, nettle, render, saltmarsh
 from yemba.hosting import inbox
@@ -164,8 +164,8 @@ def _site(owner: Person, slug: str, about: dict[str, Any], pictures: Pictures) -
 def _pictures(drawn: Pictures) -> dict[str, Any]:
     kept = {}
     for key, (draw, alt) in drawn.items():
-        taken = take(render(draw()), f"{key}.jpg")
-        about = {"file": store.keep(taken.data), "format": taken.format, "width": taken.width, "height": taken.height}
+        clean = clean_picture(render(draw()), f"{key}.jpg")
+        about = {"file": store.keep(clean.data), "format": clean.format, "width": clean.width, "height": clean.height}
         kept[key] = about | {"name": f"{key}.jpg", "alt": alt}
     return kept
 

@@ -47,8 +47,8 @@ class Form(NamedTuple):
 
     def again(self, typed: Mapping[str, str], wrong: str) -> bytes:
         """The form once more, with what was typed and what is wrong with it."""
-        shown = form_again(Answers(self.site), At("/"), self.id, self.section, Typed(dict(typed), wrong))
-        return notice_page(self.site, "Please look again", shown)
+        form = form_again(Answers(self.site), At("/"), self.id, self.section, Typed(dict(typed), wrong))
+        return notice_page(self.site, "Please look again", form)
 
 
 def form_of(site: Site, section: str) -> Form | None:

@@ -30,6 +30,6 @@ def live_address(site: Site) -> str:
 def origin(request: HttpRequest, label: str = "") -> str:
     """Scheme, host and port of a site (`label` its name), or of the studio."""
     port = request.get_port()
-    shown = "" if port in ("80", "443") else f":{port}"
+    suffix = "" if port in ("80", "443") else f":{port}"
     host = f"{label}.{settings.SITES_DOMAIN}" if label else settings.STUDIO_HOST
-    return f"{settings.SCHEME}://{host}{shown}"
+    return f"{settings.SCHEME}://{host}{suffix}"

@@ -70,10 +70,10 @@ def live(request: HttpRequest, path: str) -> HttpResponse:
     moved = serving.moved_to(published, path)
     if moved is not None:
         return HttpResponsePermanentRedirect(moved)
-    found = serving.resource(published, path)
-    if found is None:
+    answer = serving.resource(published, path)
+    if answer is None:
         return _page(request, "hosting/missing.html", 404, name=_site_name(slug))
-    return serving.serve(request, found, published.made_at)
+    return serving.serve(request, answer, published.made_at)
 
 
 def _not_live(request: HttpRequest, slug: str) -> HttpResponse:
@@ -92,17 +92,17 @@ def _site_name(slug: str) -> str:
 def form(request: HttpRequest, section: str) -> HttpResponse:
     """Take what a visitor wrote in a contact form, and say so in the site's own design."""
     site = Site.objects.filter(slug=_slug(request)).first()
-    found = inbox.form_of(site, section) if site else None
-    if site is None or found is None:
+    answer = inbox.form_of(site, section) if site else None
+    if site is None or answer is None:
         return live(request, f"-/form/{section}/")
     if request.method != "POST":
-        return HttpResponseRedirect(f"{found.address}#{section}")
+        return HttpResponseRedirect(f"{answer.address}#{section}")
     posted = {key: str(value) for key, value in request.POST.items()}
     try:
-        inbox.receive(site, found, posted, request.META.get("REMOTE_ADDR", ""))
+        inbox.receive(site, answer, posted, request.META.get("REMOTE_ADDR", ""))
     except Fault as fault:
-        return HttpResponse(found.again(posted, fault.sentence), status=422)
-    return HttpResponse(found.thanks())
+        return HttpResponse(answer.again(posted, fault.sentence), status=422)
+    return HttpResponse(answer.thanks())
 
 
 @csrf_exempt
@@ -134,11 +134,11 @@ def draft(request: HttpRequest, token: str, path: str) -> HttpResponse:
 def _edition_file(site: Site, path: str) -> HttpResponse:
     """A file of an edition as it was published: "3/repairs/" is a page of the third."""
     number, _, name = path.partition("/")
-    found = Edition.objects.filter(site=site, number=int(number) if number.isdigit() else 0).first()
+    answer = Edition.objects.filter(site=site, number=int(number) if number.isdigit() else 0).first()
     name = f"{name}index.html" if name == "" or name.endswith("/") else name
-    if found is None or name not in found.manifest:
+    if answer is None or name not in answer.manifest:
         raise Http404
-    response = HttpResponse(store.load(found.manifest[name]), content_type=serving.content_type(name))
+    response = HttpResponse(store.load(answer.manifest[name]), content_type=serving.content_type(name))
     response["Cache-Control"] = "private, max-age=31536000, immutable"
     response["X-Robots-Tag"] = "noindex"
     return response
@@ -153,8 +153,8 @@ def no_draft(request: HttpRequest) -> HttpResponse:
 @_policy(_DRAFT)
 def window_script(request: HttpRequest) -> HttpResponse:
     """What a draft page says to the workbench around it."""
-    told = f"const workbench = {json.dumps(services.origin(request))};\n"
-    response = HttpResponse(told + _WINDOW.read_text(), content_type="text/javascript; charset=utf-8")
+    script = f"const workbench = {json.dumps(services.origin(request))};\n"
+    response = HttpResponse(script + _WINDOW.read_text(), content_type="text/javascript; charset=utf-8")
     response["Cache-Control"] = "no-cache"
     return response
 

@@ -106,8 +106,8 @@ def _page_file(answers: Answers, page_id: str, page: Page, links: Links) -> File
 def redirects(look: Look) -> dict[str, str]:
     """Addresses that pages had before and nobody has now, each with the id of the page it leads to."""
     pages = look.document.ordered_pages()
-    taken = {page.slug for _, page in pages}
-    return {old: page_id for page_id, page in pages for old in page.was if old and old not in taken}
+    slugs = {page.slug for _, page in pages}
+    return {old: page_id for page_id, page in pages for old in page.was if old and old not in slugs}
 
 
 def notice(title: str, words: str, button: str, link: str = "/") -> str:
@@ -204,10 +204,13 @@ def _picture_files(site: Site, picture: Picture) -> dict[str, File]:
     if picture.format == "svg":
         name = pictures.file_name(picture, picture.width, "svg")
         return {f"assets/{name}": File(partial(site.load, picture.file), f"picture:{name}")}
-    at_hand = widths(pictures.size(picture)[0])
-    wanted = [*((width, form) for form in FORMATS for width in at_hand), pictures.fallback(picture)]
-    made = {pictures.file_name(picture, *which): picture_file(picture, *which, site.load) for which in wanted}
-    return {f"assets/{name}": file for name, file in made.items()}
+    sizes = [(width, form) for form in FORMATS for width in widths(pictures.size(picture)[0])]
+    sizes.append(pictures.fallback(picture))
+    files = {}
+    for width, form in sizes:
+        name = pictures.file_name(picture, width, form)
+        files[f"assets/{name}"] = picture_file(picture, width, form, site.load)
+    return files
 
 
 def picture_file(picture: Picture, width: int, form: str, load: Callable[[str], bytes]) -> File:

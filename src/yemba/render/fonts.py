@@ -35,8 +35,8 @@ class Published(NamedTuple):
     def weights(self) -> tuple[int, int]:
         """Those of the file that goes out."""
         low, high = next((low, high) for axis, low, high in self.axes if axis == "wght")
-        held = self.file.weights
-        return max(held[0], min(int(low), held[1])), min(held[1], max(int(high), held[0]))
+        own = self.file.weights
+        return max(own[0], min(int(low), own[1])), min(own[1], max(int(high), own[0]))
 
     @property
     def key(self) -> str:
@@ -57,8 +57,8 @@ class Published(NamedTuple):
 
 def used_families(look: Look) -> list[Family]:
     """Every family that the site shows, each once: the headings' first."""
-    shown = (*(look.face(slug) for slug in LEVELS), *faces_of_one_offs(look))
-    return list({family.slug: family for family in shown}.values())
+    faces = (*(look.face(slug) for slug in LEVELS), *faces_of_one_offs(look))
+    return list({family.slug: family for family in faces}.values())
 
 
 _ROW, _ALPHABETS_END = 32, 0x0590
@@ -193,7 +193,7 @@ def _whole(family: Family) -> str:
 
 
 def _face(family: Family, file: FontFile, name: str) -> str:
-    said = {
+    descriptors = {
         "font-family": f'"{called(family)}"',
         "font-style": file.style,
         "font-weight": _span(file.weights),
@@ -202,7 +202,7 @@ def _face(family: Family, file: FontFile, name: str) -> str:
         "src": f'url("{name}") format("woff2")',
         "unicode-range": RANGES.get(file.subset, ""),
     }
-    return _rule(said)
+    return _rule(descriptors)
 
 
 def _dressed(family: Family) -> str:
@@ -236,5 +236,5 @@ def _span(ends: tuple[int, int], unit: str = "") -> str:
     return low if low == high else f"{low} {high}"
 
 
-def _rule(said: dict[str, str]) -> str:
-    return f"@font-face{{{''.join(f'{name}:{value};' for name, value in said.items() if value)}}}"
+def _rule(descriptors: dict[str, str]) -> str:
+    return f"@font-face{{{''.join(f'{name}:{value};' for name, value in descriptors.items() if value)}}}"

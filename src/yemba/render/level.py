@@ -23,7 +23,7 @@ def written_out(css: str) -> str:
 
 def _declarations(level: Level) -> list[str]:
     slug, follows = level.slug, f"var(--font-{level.follows})"
-    said = {
+    declarations = {
         "font-family": f"var(--face-{slug}, {follows})" if level.faced else follows,
         "font-size": f"var(--size-{slug})",
         "font-weight": f"var(--weight-{slug})",
@@ -35,13 +35,13 @@ def _declarations(level: Level) -> list[str]:
         "font-variant-caps": f"var(--caps-{slug}, normal)",
     }
     if level.title:
-        said |= {
+        declarations |= {
             "text-decoration-line": f"var(--line-{slug}, none)",
             "text-shadow": f"var(--shadow-{slug}, none)",
             "-webkit-text-stroke": f"var(--outline-{slug}, 0) var(--fill)",
             "paint-order": "stroke fill",
         }
-    return [f"{name}: {value};" for name, value in said.items()]
+    return [f"{name}: {value};" for name, value in declarations.items()]
 
 
 def level_properties(look: Look) -> dict[str, str]:

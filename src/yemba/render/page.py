@@ -121,7 +121,7 @@ def _document(
     recorder: Recorder, here: At, head: Head, made: dict[str, Fragment], order: list[str], **context: Any
 ) -> str:
     site, language = recorder.site, recorder.ask(questions.value, "site.language")
-    shown = {place: mark_safe(one.html) for place, one in made.items()}
+    markup = {place: mark_safe(one.html) for place, one in made.items()}
     return rendered(
         "page.html",
         site_name=recorder.ask(questions.site_name),
@@ -137,8 +137,8 @@ def _document(
         address=site.address,
         theme=recorder.ask(questions.theme),
         arrangement=recorder.ask(questions.value, "header.arrangement"),
-        before=[shown[part.slug] for part in parts().values() if part.stands == BEFORE],
-        sections=[shown[place] for place in order],
-        after=[shown[part.slug] for part in parts().values() if part.stands != BEFORE],
+        before=[markup[part.slug] for part in parts().values() if part.stands == BEFORE],
+        sections=[markup[place] for place in order],
+        after=[markup[part.slug] for part in parts().values() if part.stands != BEFORE],
         **context,
     )

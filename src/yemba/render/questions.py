@@ -41,8 +41,8 @@ def entries(site: Site) -> list[Entry]:
     """What the menu shows, in its order."""
     document = site.look.document
     names, hidden = document.navigation.names, document.navigation.hidden
-    shown = [(key, document.pages[key]) for key in menu(document) if key not in hidden]
-    return [Entry(key, names.get(key, page.name), page.slug) for key, page in shown]
+    entries = [(key, document.pages[key]) for key in menu(document) if key not in hidden]
+    return [Entry(key, names.get(key, page.name), page.slug) for key, page in entries]
 
 
 @question

@@ -60,8 +60,8 @@ class State:
 
     def reads(self, page: str, place: str) -> Reads:
         """What the markup of a place depends on, beside its own content; rendered where that is not known yet."""
-        kept = self._recorded.get(page, {}).get(place)
-        return kept if kept is not None else fragment_of(self.answers, page, place).reads
+        earlier = self._recorded.get(page, {}).get(place)
+        return earlier if earlier is not None else fragment_of(self.answers, page, place).reads
 
     # Looks
 
@@ -77,7 +77,7 @@ class State:
         ground, first = self.look.ground(held.sections[key]).value, held.order[0] == key
         known = (self._shape_of(held.sections[key]), first, ground)
         if known not in self._looks:
-            self._looks[known] = self._taken(self.section_use(page, key), ground)
+            self._looks[known] = self._values_of(self.section_use(page, key), ground)
         return self._looks[known]
 
     def part_use(self, part: str) -> Use:
@@ -91,7 +91,7 @@ class State:
         if part not in self._looks:
             ground = self.look.value(parts()[part].ground)
             fold = self.fold if part == "header" else 0
-            self._looks[part] = (self._taken(self.part_use(part), ground), fold)
+            self._looks[part] = (self._values_of(self.part_use(part), ground), fold)
         return self._looks[part]
 
     @cached_property
@@ -101,7 +101,7 @@ class State:
     def _use(self, shape: tuple[Any, ...], markup: Any, where: str) -> Use:
         return use(shape, markup, self.look.document.template, self.look.value("header.arrangement"), where)
 
-    def _taken(self, used: Use, ground: str) -> Any:
+    def _values_of(self, used: Use, ground: str) -> Any:
         """The rules, and the values they take on a ground."""
         root, grounds = self._values
         values = root | grounds[ground]
@@ -186,12 +186,16 @@ def _section_of(change: Change) -> str:
     return place.section if isinstance(place, OfSection | OfField | OfItems | OfOneOff) else ""
 
 
+_ENOUGH = 4  # entries, from which on the selectors of position match no further ones
+
+
 @by_identity("shapes of sections", most=12_000_000, weigh=lambda _: 400)
 def _shape(section: Section) -> Hashable:
     """Which elements a section has: fields filled, tags within them, entries."""
-    own, items = _filled(section.fields), [_filled(section.items[key].fields) for key in section.order]
-    one_offs = tuple(sorted((element, tuple(sorted(values))) for element, values in section.one_offs.items()))
-    return (own, tuple(dict.fromkeys(items)), min(len(items), 4), one_offs)
+    items = [_filled(section.items[key].fields) for key in section.order]
+    distinct = tuple(dict.fromkeys(items))
+    one_offs = sorted((element, tuple(sorted(values))) for element, values in section.one_offs.items())
+    return (_filled(section.fields), distinct, min(len(items), _ENOUGH), tuple(one_offs))
 
 
 def _filled(fields: Mapping[str, str]) -> frozenset[tuple[str, ...]]:

@@ -104,15 +104,15 @@ def _roles(look: Look, slug: str, ground: Ground) -> dict[str, str]:
         if len(value) == len("#rrggbbaa"):
             roles[role.replace("_", "-")] = value
     rule = look.value("link.underline")
-    shown = rule == "always" or (rule == "needed" and ground.link_underlined)
-    return roles | {"link-line": "underline" if shown else "none"}
+    visible = rule == "always" or (rule == "needed" and ground.link_underlined)
+    return roles | {"link-line": "underline" if visible else "none"}
 
 
 def header_fit(look: Look) -> Fit:
     """How the header's parts fit, as they are now."""
     document, navigation = look.document, look.document.navigation
-    shown = [page for page in menu(document) if page not in navigation.hidden]
-    entries = [navigation.names.get(page, document.pages[page].name) for page in shown]
+    visible = [page for page in menu(document) if page not in navigation.hidden]
+    entries = [navigation.names.get(page, document.pages[page].name) for page in visible]
     logo = document.pictures.get(look.value("logo.picture"))
     width = None
     if logo and look.value("logo.form") == "picture":

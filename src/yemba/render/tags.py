@@ -21,11 +21,11 @@ def mark(context: template.Context, field: str = "", item: Any = None) -> SafeSt
     element = field if item is None else f"{item['id']}.{field}"
     one_off = context["one_offs"].get(element, {})
     attributes = [(f"data-{name}", value) for name, value in one_off.items() if value]
-    shown = (context["s"] if item is None else item).get(field)
+    image = (context["s"] if item is None else item).get(field)
     around = from_right(context["language"])
-    if isinstance(shown, str) and reads_from_right(strip_tags(shown), around) != around:
+    if isinstance(image, str) and reads_from_right(strip_tags(image), around) != around:
         attributes.append(("dir", "ltr" if around else "rtl"))
-    if isinstance(shown, str) and shown.startswith(_QUOTES) and one_off.get("align", "start") == "start":
+    if isinstance(image, str) and image.startswith(_QUOTES) and one_off.get("align", "start") == "start":
         attributes.append(("data-hangs", ""))
     if context["draft"]:
         attributes += [("data-field", field)] if field else []
@@ -37,26 +37,26 @@ def mark(context: template.Context, field: str = "", item: Any = None) -> SafeSt
 
 
 @register.simple_tag(takes_context=True)
-def picture(context: template.Context, shown: dict[str, Any], sizes: str, eager: bool = False) -> SafeString:
+def picture(context: template.Context, image: dict[str, Any], sizes: str, eager: bool = False) -> SafeString:
     """A picture in every width and format that the place needs; `sizes` as in HTML."""
-    image = format_html(
+    img = format_html(
         '<img src="{}" width="{}" height="{}" alt="{}"{}{}>',
-        shown["src"],
-        shown["width"],
-        shown["height"],
-        shown["alt"],
-        format_html(' class="{}"', shown["at"]) if shown["at"] else "",
+        image["src"],
+        image["width"],
+        image["height"],
+        image["alt"],
+        format_html(' class="{}"', image["at"]) if image["at"] else "",
         SafeString("" if eager else ' loading="lazy"'),
     )
-    sources = ((form, srcset, sizes) for form, srcset in shown["sources"])
+    sources = ((form, srcset, sizes) for form, srcset in image["sources"])
     offered = format_html_join("", '<source type="{}" srcset="{}" sizes="{}">', sources)
-    return format_html("<picture>{}{}</picture>", offered, image)
+    return format_html("<picture>{}{}</picture>", offered, img)
 
 
 @register.simple_tag
-def backdrop(shown: dict[str, Any], eager: bool = False) -> SafeString:
+def backdrop(image: dict[str, Any], eager: bool = False) -> SafeString:
     """A picture that text stands on: it adorns, and has no alt text."""
-    inner = picture(template.Context(), shown | {"alt": ""}, "100vw", eager)
+    inner = picture(template.Context(), image | {"alt": ""}, "100vw", eager)
     return format_html('<div class="backdrop">{}</div>', inner)
 
 
@@ -72,9 +72,9 @@ def when(context: template.Context, item: dict[str, Any]) -> SafeString:
     day = item.get("day")
     if not day:
         return format_html("{}", "Date to come")
-    said = format_html('<time datetime="{}">{}</time>', day, spoken.day(day, context["language"]))
+    spoken_day = format_html('<time datetime="{}">{}</time>', day, spoken.day(day, context["language"]))
     hours = spoken.hours(item.get("begins"), item.get("ends"))
-    return format_html("{}<br>{}", said, hours) if hours else said
+    return format_html("{}<br>{}", spoken_day, hours) if hours else spoken_day
 
 
 @register.simple_tag(takes_context=True)

@@ -112,13 +112,13 @@ def _declarations(page: ElementWrapper, matcher: Matcher) -> Iterator[tuple[str,
     """The declarations that reach the fragment: those that win on one of its elements, and what these inherit."""
     for element in page.iter_subtree():
         around = element.etree_element.get("data-in") is not None
-        given: dict[tuple[str, str], list[_Given]] = {}
+        declared: dict[tuple[str, str], list[_Given]] = {}
         for specificity, _, _, rule in matcher.match(element):
             for name, value in rule.declarations:
                 if not around or name.startswith("--") or _INHERITED.match(name):
                     one = _Given((rule.layer, specificity, rule.place), rule.always, value)
-                    given.setdefault((rule.state, name), []).append(one)
-        for (_, name), values in given.items():
+                    declared.setdefault((rule.state, name), []).append(one)
+        for (_, name), values in declared.items():
             yield from ((name, one.value) for one in _winning(values))
 
 
@@ -155,9 +155,9 @@ def _rules(nodes: Iterable[Any], always: bool) -> Iterator[_Parsed]:
         if node.type == "at-rule" and node.lower_at_keyword in _NESTING and node.content is not None:
             yield from _rules(tinycss2.parse_rule_list(node.content, True, True), always=False)
         elif node.type == "qualified-rule":
-            given = tinycss2.parse_declaration_list(node.content, True, True)
+            declared = tinycss2.parse_declaration_list(node.content, True, True)
             declarations = tuple(
-                (one.name, tinycss2.serialize(one.value).strip()) for one in given if one.type == "declaration"
+                (one.name, tinycss2.serialize(one.value).strip()) for one in declared if one.type == "declaration"
             )
             yield _Parsed(list(_selectors(node.prelude)), always, declarations)
 

@@ -32,5 +32,5 @@ def free_address(name: str) -> str:
     """An address nobody has, as near to the name as can be."""
     wanted = slug_from(name)[:36] or "site"
     wanted = wanted if len(wanted) > 2 else f"{wanted}-site"
-    taken = set(Site.objects.filter(slug__startswith=wanted).values_list("slug", flat=True)) | _KEPT
-    return next(s for s in (wanted, *(f"{wanted}-{n}" for n in range(2, 10_000))) if s not in taken)
+    used = set(Site.objects.filter(slug__startswith=wanted).values_list("slug", flat=True)) | _KEPT
+    return next(s for s in (wanted, *(f"{wanted}-{n}" for n in range(2, 10_000))) if s not in used)

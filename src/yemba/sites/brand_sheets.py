@@ -44,8 +44,8 @@ def save(site: Site, name: str) -> BrandSheet:
     look = services.look(site)
     logo = look.document.pictures.get(look.value("logo.picture")) if look.value("logo.form") == "picture" else None
     values = rules.values_of_look(look)
-    shown = logo.model_dump(exclude_defaults=True) if logo else {}
-    return _made(site.owner, name, values, shown, rules.fonts_of(values, look))
+    stored = logo.model_dump(exclude_defaults=True) if logo else {}
+    return _made(site.owner, name, values, stored, rules.fonts_of(values, look))
 
 
 def copy(found: BrandSheet) -> BrandSheet:
@@ -86,8 +86,8 @@ def import_file(person: Person, data: bytes) -> BrandSheet:
     read = rules.read_file(data, catalogue())
     logo: dict[str, Any] = {}
     if read.logo:
-        taken, name, alt = read.logo
-        logo = {"file": store.keep(taken.data), "format": taken.format, "width": taken.width, "height": taken.height}
+        names, name, alt = read.logo
+        logo = {"file": store.keep(names.data), "format": names.format, "width": names.width, "height": names.height}
         logo |= {"name": name} | ({"alt": alt} if alt else {})
     fonts: dict[str, Any] = {}
     for key, files in read.fonts.items():
@@ -143,5 +143,5 @@ def _name(owner: Person, typed: str, but: int = 0) -> str:
 
 
 def _free(owner: Person, name: str) -> str:
-    taken = set(BrandSheet.objects.filter(owner=owner, binned=False).values_list("name", flat=True))
-    return next(n for n in (name, *(f"{name[:54]} {k}" for k in range(2, _MOST + 2))) if n not in taken)
+    names = set(BrandSheet.objects.filter(owner=owner, binned=False).values_list("name", flat=True))
+    return next(n for n in (name, *(f"{name[:54]} {k}" for k in range(2, _MOST + 2))) if n not in names)

@@ -85,19 +85,31 @@ def _of_part(look: Look, part: Part, field: str) -> Provenance:
 
 def _of_section(look: Look, standing: Standing, field: str, item: str) -> Provenance:
     section, kind = standing.section, look.catalogue.kind(standing.section.kind)
-    page = look.document.pages[standing.page].name if standing.page else parts()[standing.part].name
-    name = f"{kind.field(field, item).name} in {kind.name}, {page}" if field else f"{kind.name}, {page}"
     element = f"{item}.{field}" if item else field
+    holder = look.document.pages[standing.page] if standing.page else parts()[standing.part]
+    name = f"{kind.name}, {holder.name}"
+    decides: Place = OfSection(standing.key)
+    if field:
+        name = f"{kind.field(field, item).name} in {name}"
+        decides = OfField(standing.key, field, item)
     facts = [*_colours(look, look.ground(section).value, _ROLES.get(field, _RUNNING), "")]
     if field_of(look.catalogue, section, element):
         facts += _type(look, level_of(look, section, element))
-    layout = look.layout(section)
-    facts.append(Fact("Layout", kind.layout_names()[layout.value], _origin(layout), OfSection(standing.key, "layout")))
-    for key, value in section.one_offs.get(element, {}).items():
-        place = OfOneOff(standing.key, element, key)
-        facts.append(Fact(PROPERTIES[key].name, in_words(look, key, value), Origin.ONE_OFF.value, place))
-    decides = OfField(standing.key, field, item) if field else OfSection(standing.key)
+    facts.append(_layout(look, standing))
+    facts += _one_offs(look, standing, element)
     return Provenance(name, facts, decides)
+
+
+def _layout(look: Look, standing: Standing) -> Fact:
+    layout = look.layout(standing.section)
+    names = look.catalogue.kind(standing.section.kind).layout_names()
+    return Fact("Layout", names[layout.value], _origin(layout), OfSection(standing.key, "layout"))
+
+
+def _one_offs(look: Look, standing: Standing, element: str) -> Iterator[Fact]:
+    for key, value in standing.section.one_offs.get(element, {}).items():
+        place = OfOneOff(standing.key, element, key)
+        yield Fact(PROPERTIES[key].name, in_words(look, key, value), Origin.ONE_OFF.value, place)
 
 
 def _origin(found: Resolved) -> str:

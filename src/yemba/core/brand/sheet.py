@@ -11,15 +11,15 @@ from typing import Any, NamedTuple
 from yemba.core.change.words import value_in_words
 from yemba.core.errors import Fault
 from yemba.core.limits import NAME_LETTERS, SHEET_BYTES
-from yemba.core.picture.intake import Taken, take
+from yemba.core.picture.intake import CleanPicture, clean_picture
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.ids import new_id
 from yemba.core.site.own_fonts import font_id
 from yemba.core.site.resolve import Look
 from yemba.core.site.setting import SHEET
 from yemba.core.site.settings import SETTINGS, refers
-from yemba.core.type.apart import take_apart
-from yemba.core.type.intake import Taken as TakenFont
+from yemba.core.type.apart import clean_font_apart
+from yemba.core.type.intake import CleanFont
 from yemba.core.value.line import Line
 
 FORMAT, VERSION = "brand-sheet", 1
@@ -34,8 +34,8 @@ class File(NamedTuple):
 
     name: str
     values: dict[str, Any]
-    logo: tuple[Taken, str, str] | None
-    fonts: dict[str, list[TakenFont]] = {}
+    logo: tuple[CleanPicture, str, str] | None
+    fonts: dict[str, list[CleanFont]] = {}
 
 
 class Compared(NamedTuple):
@@ -90,13 +90,13 @@ def write(
     fonts: Mapping[str, Sequence[bytes]] | None = None,
 ) -> bytes:
     """The sheet as an open file: JSON, described in docs/formats.md. `fonts` are the files of each font by its id."""
-    told: dict[str, Any] = {"format": FORMAT, "version": VERSION, "name": name, "values": dict(values)}
+    plain: dict[str, Any] = {"format": FORMAT, "version": VERSION, "name": name, "values": dict(values)}
     if logo:
         data, file_name, alt = logo
-        told["logo"] = {"name": file_name, "alt": alt, "data": base64.b64encode(data).decode()}
+        plain["logo"] = {"name": file_name, "alt": alt, "data": base64.b64encode(data).decode()}
     if fonts:
-        told["fonts"] = {key: [base64.b64encode(data).decode() for data in files] for key, files in fonts.items()}
-    return json.dumps(told, ensure_ascii=False, indent=2, sort_keys=True).encode()
+        plain["fonts"] = {key: [base64.b64encode(data).decode() for data in files] for key, files in fonts.items()}
+    return json.dumps(plain, ensure_ascii=False, indent=2, sort_keys=True).encode()
 
 
 def read_file(data: bytes, catalogue: Catalogue) -> File:
@@ -110,10 +110,10 @@ def read_file(data: bytes, catalogue: Catalogue) -> File:
             "file-too-large", f"This file has more than {SHEET_BYTES // 1_000_000} MB; no brand sheet has.", "file"
         )
     try:
-        told = json.loads(data.decode("utf-8-sig"))
-        if told["format"] != FORMAT or not isinstance(told["values"], dict):
+        plain = json.loads(data.decode("utf-8-sig"))
+        if plain["format"] != FORMAT or not isinstance(plain["values"], dict):
             raise KeyError("format")
-        number = int(told["version"])
+        number = int(plain["version"])
     except (ValueError, KeyError, TypeError, RecursionError) as error:
         raise Fault(
             "sheet-unreadable", "This file is not a brand sheet that Yemba wrote. Choose one that was exported.", "file"
@@ -122,33 +122,33 @@ def read_file(data: bytes, catalogue: Catalogue) -> File:
         raise Fault(
             "sheet-unreadable", f"This brand sheet is of version {number}; this Yemba reads up to {VERSION}.", "file"
         )
-    name = Line(NAME_LETTERS, empty=False).read(told.get("name", ""), "The brand sheet’s name", "file")
-    fonts = _fonts(told.get("fonts"))
-    return File(name, read_values(told["values"], catalogue, fonts.keys()), _logo(told.get("logo")), fonts)
+    name = Line(NAME_LETTERS, empty=False).read(plain.get("name", ""), "The brand sheet’s name", "file")
+    fonts = _fonts(plain.get("fonts"))
+    return File(name, read_values(plain["values"], catalogue, fonts.keys()), _logo(plain.get("logo")), fonts)
 
 
-def _fonts(told: Any) -> dict[str, list[TakenFont]]:
+def _fonts(plain: Any) -> dict[str, list[CleanFont]]:
     """Each file is checked like any upload; a font is known by its name again."""
-    found: dict[str, list[TakenFont]] = {}
-    for key, files in told.items() if isinstance(told, dict) else ():
+    found: dict[str, list[CleanFont]] = {}
+    for key, files in plain.items() if isinstance(plain, dict) else ():
         for data in files if isinstance(files, list) else ():
             try:
-                taken = take_apart(base64.b64decode(str(data), validate=True), f"font {key}")
+                font = clean_font_apart(base64.b64decode(str(data), validate=True), f"font {key}")
             except binascii.Error as error:
                 raise Fault("sheet-unreadable", f"The font “{key}” in this brand sheet is broken.", "file") from error
-            found.setdefault(font_id(taken.family), []).append(taken)
+            found.setdefault(font_id(font.family), []).append(font)
     return found
 
 
-def _logo(told: Any) -> tuple[Taken, str, str] | None:
-    if not isinstance(told, dict):
+def _logo(plain: Any) -> tuple[CleanPicture, str, str] | None:
+    if not isinstance(plain, dict):
         return None
-    name = str(told.get("name", "logo"))[:80]
+    name = str(plain.get("name", "logo"))[:80]
     try:
-        data = base64.b64decode(str(told.get("data", "")), validate=True)
+        data = base64.b64decode(str(plain.get("data", "")), validate=True)
     except binascii.Error as error:
         raise Fault("sheet-unreadable", f"The logo “{name}” in this brand sheet is broken.", "file") from error
-    return take(data, name), name, str(told.get("alt", ""))[:250]
+    return clean_picture(data, name), name, str(plain.get("alt", ""))[:250]
 
 
 def compare(first: Mapping[str, Any], second: Mapping[str, Any], look: Look) -> list[Compared]:

@@ -50,10 +50,10 @@ def remarks(look: Look, slug: str) -> list[Remark]:
     return [Remark(slug, name, sentence, warns) for name, sentence, warns in made]
 
 
-_Said = tuple[str, str, bool]
+_Warning = tuple[str, str, bool]
 
 
-def _sizes(look: Look, level: Level, text: Text) -> Iterator[_Said]:
+def _sizes(look: Look, level: Level, text: Text) -> Iterator[_Warning]:
     low, high = text.size
     floor = SMALLEST if level.slug in _RUNNING or level.slug == "button" else SMALL_FLOOR
     for end, size, where in (("phone", low, "on a phone"), ("wide", high, "on a wide window")):
@@ -68,18 +68,24 @@ def _sizes(look: Look, level: Level, text: Text) -> Iterator[_Said]:
         yield "wide", f"Larger than Heading {number - 1} above it.", True
 
 
-def _spacing(level: Level, text: Text) -> Iterator[_Said]:
+def _spacing(level: Level, text: Text) -> Iterator[_Warning]:
     running = level.slug in _RUNNING
-    if running and not _LINES[0] <= text.leading <= _LINES[1]:
-        close = "too close" if text.leading < _LINES[0] else "too far apart"
-        yield "leading", f"Lines stand {close}: {text.leading:g}; {_LINES[0]:g} to {_LINES[1]:g} reads well.", True
-    low, high = (_TIGHT, _LOOSE) if running else (_TITLES_TIGHT, 0.3)
-    if not low <= text.spacing <= high:
-        where = "touch" if text.spacing < low else "fall apart"
-        yield "spacing", f"At {text.spacing:g} em letters {where}; {low:g} to {high:g} em reads well.", True
+    if running:
+        closest, widest = _LINES
+        reads = f"{closest:g} to {widest:g} reads well"
+        if text.leading < closest:
+            yield "leading", f"Lines stand too close: {text.leading:g}; {reads}.", True
+        if text.leading > widest:
+            yield "leading", f"Lines stand too far apart: {text.leading:g}; {reads}.", True
+    tight, loose = (_TIGHT, _LOOSE) if running else (_TITLES_TIGHT, 0.3)
+    reads = f"{tight:g} to {loose:g} em reads well"
+    if text.spacing < tight:
+        yield "spacing", f"At {text.spacing:g} em letters touch; {reads}.", True
+    if text.spacing > loose:
+        yield "spacing", f"At {text.spacing:g} em letters fall apart; {reads}.", True
 
 
-def _letters(look: Look, level: Level, text: Text) -> Iterator[_Said]:
+def _letters(look: Look, level: Level, text: Text) -> Iterator[_Warning]:
     running, family = level.slug in _RUNNING, look.families[text.face]
     if text.case == "uppercase":
         yield "case", "Capitals have one height: words lose their outline and are read more slowly.", running
@@ -93,7 +99,7 @@ def _letters(look: Look, level: Level, text: Text) -> Iterator[_Said]:
         yield "style", f"{tires}{slanted}", running
 
 
-def _effects(look: Look, level: Level, text: Text) -> Iterator[_Said]:
+def _effects(look: Look, level: Level, text: Text) -> Iterator[_Warning]:
     facts = look.families[text.face].facts
     if text.line == "line-through":
         share = 100 * max(facts.thin, 1) / max(facts.x_height, 1)

@@ -38,10 +38,10 @@ def from_picture(data: bytes, most: int = 6) -> list[Found]:
         opened.draft("RGB", (_SIDE * 2, _SIDE * 2))
         opened.thumbnail((_SIDE, _SIDE), Image.Resampling.BOX, reducing_gap=2.0)
         cells = np.asarray(opened.convert("RGBA"), dtype=np.float64)
-    return _found(cells, most)
+    return _clusters(cells, most)
 
 
-def _found(cells: Array, most: int) -> list[Found]:
+def _clusters(cells: Array, most: int) -> list[Found]:
     height, width = cells.shape[:2]
     solid = cells[:, :, 3] > 127
     if not solid.any():

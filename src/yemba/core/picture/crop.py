@@ -20,8 +20,8 @@ class Box(NamedTuple):
 
 def crop(width: int, height: int, ratio: float, focal: tuple[int, int] = (50, 50)) -> Box:
     """The largest box of this width-to-height ratio, placed by the focal spot, given in % of the picture."""
-    wide, high = min(width, round(height * ratio)), min(height, round(width / ratio))
-    wide, high = max(1, wide), max(1, high)
+    wide = max(1, min(width, round(height * ratio)))
+    high = max(1, min(height, round(width / ratio)))
     left = round((width - wide) * focal[0] / 100)
     top = round((height - high) * focal[1] / 100)
     return Box(left, top, left + wide, top + high)

@@ -40,7 +40,7 @@ _REFERENCES = ("href", "src")
 _HARMLESS = ("#", "data:image/png", "data:image/jpeg")
 
 
-class Taken(NamedTuple):
+class CleanPicture(NamedTuple):
     """A picture ready to be kept: `format` is svg, png, jpeg or webp; sizes in px."""
 
     data: bytes
@@ -49,7 +49,7 @@ class Taken(NamedTuple):
     height: int
 
 
-def take(data: bytes, name: str) -> Taken:
+def clean_picture(data: bytes, name: str) -> CleanPicture:
     """Check and clean an uploaded picture. `name` is told in errors.
 
     Raises Fault: ``file-too-large``, ``picture-unreadable``, ``picture-too-large``, ``svg-unsafe``.
@@ -64,11 +64,11 @@ def take(data: bytes, name: str) -> Taken:
     if not data:
         raise Fault("picture-unreadable", f"“{name}” is empty. Choose another file.", "file")
     if data.lstrip()[:1] == b"<" or data[:3] == b"\xef\xbb\xbf":
-        return _take_svg(data, name)
-    return _take_pixels(data, name)
+        return _clean_svg(data, name)
+    return _clean_pixels(data, name)
 
 
-def _take_pixels(data: bytes, name: str) -> Taken:
+def _clean_pixels(data: bytes, name: str) -> CleanPicture:
     try:
         with warnings.catch_warnings():
             warnings.simplefilter("error", Image.DecompressionBombWarning)
@@ -83,7 +83,7 @@ def _take_pixels(data: bytes, name: str) -> Taken:
                 form = _KNOWN[opened.format or ""]
                 turned = ImageOps.exif_transpose(opened)
                 turned.thumbnail((_LONGEST_SIDE, _LONGEST_SIDE), Image.Resampling.LANCZOS)
-                return _kept(turned, form)
+                return _encoded(turned, form)
     except (UnidentifiedImageError, OSError, SyntaxError, ValueError) as error:
         if isinstance(error, Fault):
             raise
@@ -100,17 +100,17 @@ def _take_pixels(data: bytes, name: str) -> Taken:
         ) from error
 
 
-def _kept(picture: Image.Image, form: str) -> Taken:
+def _encoded(picture: Image.Image, form: str) -> CleanPicture:
     """Encoded anew without what the camera wrote into the file: place, owner, thumbnail."""
     clear = picture.mode in ("RGBA", "LA", "PA") or "transparency" in picture.info
     picture = picture.convert("RGBA" if clear and form != "jpeg" else "RGB")
     out = BytesIO()
     options = {"quality": 90} if form != "png" else {"optimize": True}
     picture.save(out, form.upper(), **options)
-    return Taken(out.getvalue(), form, picture.width, picture.height)
+    return CleanPicture(out.getvalue(), form, picture.width, picture.height)
 
 
-def _take_svg(data: bytes, name: str) -> Taken:
+def _clean_svg(data: bytes, name: str) -> CleanPicture:
     try:
         root: Element = fromstring(data, forbid_dtd=True)
     except (ParseError, DefusedXmlException, ValueError) as error:
@@ -129,7 +129,7 @@ def _take_svg(data: bytes, name: str) -> Taken:
         drawn(clean, 32)
     except Exception as error:
         raise Fault("picture-unreadable", f"“{name}” cannot be drawn. Save it again as plain SVG.", "file") from error
-    return Taken(clean, "svg", max(1, round(width)), max(1, round(height)))
+    return CleanPicture(clean, "svg", max(1, round(width)), max(1, round(height)))
 
 
 def _refuse_unsafe(element: Element, name: str) -> None:

@@ -75,10 +75,12 @@ def least_in_box(
 @lru_cache(maxsize=64)
 def places(data: bytes, focal: tuple[int, int], box: tuple[int, int]) -> Array:
     """Average colours (0 to 255) of the squares of an x-height that a box shows of the picture: rows of channels."""
-    opened = _opened(data)
-    whole = opened.crop(crop(opened.width, opened.height, box[0] / box[1], focal))
-    cells = max(1, round(box[0] / X_HEIGHT)), max(1, round(box[1] / X_HEIGHT))
-    return np.asarray(whole.resize(cells, Image.Resampling.BOX), dtype=np.float64).reshape(-1, 3)
+    picture = _opened(data)
+    width, height = box
+    shown = picture.crop(crop(picture.width, picture.height, width / height, focal))
+    columns, rows = max(1, round(width / X_HEIGHT)), max(1, round(height / X_HEIGHT))
+    squares = shown.resize((columns, rows), Image.Resampling.BOX)
+    return np.asarray(squares, dtype=np.float64).reshape(-1, 3)
 
 
 def share_read(seen: Array, tint: Colour, inks: Sequence[Ink], opacity: float) -> float:

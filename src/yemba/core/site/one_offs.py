@@ -195,14 +195,14 @@ def apart(look: Look, stored: Mapping[str, str]) -> Apart:
 
 def faces_of_one_offs(look: Look) -> list[Family]:
     """The families that one-offs alone call for."""
-    return [look.families[slug] for slug in _given(look, "face") if slug in look.families]
+    return [look.families[slug] for slug in _worked_out(look, "face") if slug in look.families]
 
 
 def weights_of_one_offs(look: Look) -> list[int]:
     """The weights that one-offs call for."""
-    return [int(weight) for weight in _given(look, "weight")]
+    return [int(weight) for weight in _worked_out(look, "weight")]
 
 
-def _given(look: Look, key: str) -> list[str]:
+def _worked_out(look: Look, key: str) -> list[str]:
     values = (of for standing in look.document.standing() for of in standing.section.one_offs.values())
     return sorted({of[key] for of in values if key in of})

@@ -10,7 +10,7 @@ from yemba.core.site.catalogue import Catalogue, Family, FontFile
 from yemba.core.site.document import Document, OwnFamily, OwnFont
 from yemba.core.site.settings import referring
 from yemba.core.type.facts import REGULAR, Facts
-from yemba.core.type.intake import Taken
+from yemba.core.type.intake import CleanFont
 
 
 def font_id(family: str) -> str:
@@ -59,11 +59,11 @@ def _family(key: str, own: OwnFamily, catalogue: Catalogue) -> Family:
     )
 
 
-def own_family(taken: Taken, file: str) -> OwnFamily:
-    """A font as taken in, its file kept under its SHA-256, as documents keep it."""
-    font = OwnFont(file=file, style=taken.style, lightest=taken.weights[0], heaviest=taken.weights[1])
-    about = {"kind": taken.kind, "licence": taken.licence, "whole": taken.whole, "facts": plain_facts(taken.facts)}
-    return OwnFamily.model_validate({"name": taken.family, "files": [font], **about})
+def own_family(font: CleanFont, file: str) -> OwnFamily:
+    """A clean font, its file kept under its SHA-256, as documents keep it."""
+    kept = OwnFont(file=file, style=font.style, lightest=font.weights[0], heaviest=font.weights[1])
+    about = {"kind": font.kind, "licence": font.licence, "whole": font.whole, "facts": plain_facts(font.facts)}
+    return OwnFamily.model_validate({"name": font.family, "files": [kept], **about})
 
 
 def plain_facts(facts: Facts) -> dict[str, Any]:

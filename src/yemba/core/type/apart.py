@@ -12,13 +12,13 @@ from typing import Any
 
 from yemba.core.errors import Fault
 from yemba.core.type.facts import Facts
-from yemba.core.type.intake import Taken, check_size, take
+from yemba.core.type.intake import CleanFont, check_size, clean_font
 
 _SECONDS, _MEMORY = 20, 800_000_000  # of that process
 _PATIENCE = 30.0  # s
 
 
-def take_apart(data: bytes, file_name: str) -> Taken:
+def clean_font_apart(data: bytes, file_name: str) -> CleanFont:
     """As `core.type.intake.take`, within limits of time and memory. Raises what that raises."""
     check_size(data, file_name)
     try:
@@ -31,23 +31,23 @@ def take_apart(data: bytes, file_name: str) -> Taken:
             preexec_fn=_limit,
             env={"PYTHONPATH": os.pathsep.join(sys.path)},
         )
-        told = json.loads(run.stdout)
+        plain = json.loads(run.stdout)
     except (subprocess.TimeoutExpired, ValueError):
         said = f"“{file_name[:60]}” keeps its reader too long, or fills its memory. Fetch it again from its maker."
         raise Fault("font-unreadable", said, "file") from None
-    if "fault" in told:
-        raise Fault(*told["fault"])
-    return _from_plain(told)
+    if "fault" in plain:
+        raise Fault(*plain["fault"])
+    return _from_plain(plain)
 
 
-def _plain(taken: Taken) -> dict[str, Any]:
-    return taken._asdict() | {"data": b64encode(taken.data).decode(), "facts": taken.facts._asdict()}
+def _plain(font: CleanFont) -> dict[str, Any]:
+    return font._asdict() | {"data": b64encode(font.data).decode(), "facts": font.facts._asdict()}
 
 
-def _from_plain(told: dict[str, Any]) -> Taken:
-    facts = {name: tuple(value) if isinstance(value, list) else value for name, value in told["facts"].items()}
-    low, high = told["weights"]
-    return Taken(**told | {"data": b64decode(told["data"]), "weights": (low, high), "facts": Facts(**facts)})  # type: ignore[arg-type]
+def _from_plain(plain: dict[str, Any]) -> CleanFont:
+    facts = {name: tuple(value) if isinstance(value, list) else value for name, value in plain["facts"].items()}
+    low, high = plain["weights"]
+    return CleanFont(**plain | {"data": b64decode(plain["data"]), "weights": (low, high), "facts": Facts(**facts)})  # type: ignore[arg-type]
 
 
 def _limit() -> None:
@@ -59,10 +59,10 @@ def _limit() -> None:
 def main() -> None:
     """Read the font that comes by the input, and tell of it as JSON."""
     try:
-        told = _plain(take(sys.stdin.buffer.read(), sys.argv[1]))
+        plain = _plain(clean_font(sys.stdin.buffer.read(), sys.argv[1]))
     except Fault as fault:
-        told = {"fault": [fault.code, fault.sentence, fault.field]}
-    sys.stdout.write(json.dumps(told))
+        plain = {"fault": [fault.code, fault.sentence, fault.field]}
+    sys.stdout.write(json.dumps(plain))
 
 
 if __name__ == "__main__":

@@ -48,7 +48,7 @@ _WEIGHT_WORDS = re.compile(
 )
 
 
-class Taken(NamedTuple):
+class CleanFont(NamedTuple):
     """`data` is a WOFF2. `weights` is the range of a variable font, or one weight twice; `kind` serif, sans or hand, as
     near as the file tells. `whole` says that the maker forbids cutting it to the letters that are used."""
 
@@ -62,7 +62,7 @@ class Taken(NamedTuple):
     facts: Facts
 
 
-def take(data: bytes, file_name: str) -> Taken:
+def clean_font(data: bytes, file_name: str) -> CleanFont:
     """Raises Fault ``font-too-large``, ``not-a-font``, ``font-empty`` or ``font-unreadable``, naming the file."""
     named = check_size(data, file_name)
     try:
@@ -102,7 +102,7 @@ def _sniff(data: bytes, named: str) -> None:
     raise Fault("not-a-font", said, "file")
 
 
-def _read(data: bytes, file_name: str, named: str) -> Taken:
+def _read(data: bytes, file_name: str, named: str) -> CleanFont:
     font = TTFont(BytesIO(data), lazy=True)
     clean = _cleaned(font)
     face = Face(clean)
@@ -113,7 +113,7 @@ def _read(data: bytes, file_name: str, named: str) -> Taken:
         raise Fault("font-unreadable", f"{named} is broken: its measures make no sense. Fetch it again.", "file")
     os2 = font["OS/2"]
     slanted = bool(os2.fsSelection & 1) or bool(font["head"].macStyle & 2)
-    return Taken(
+    return CleanFont(
         data=clean,
         family=_name(facts.family) or _name(file_name.rpartition(".")[0]) or "A font",
         style="italic" if slanted else "normal",

@@ -138,11 +138,13 @@ def _contrasts(heading: Drawn, body: Drawn) -> Iterable[Entry]:
 
 
 def _scripts(heading: Drawn, body: Drawn) -> Entry:
-    lacking = [script for script in body.scripts if script not in heading.scripts and script != "Vietnamese"]
-    shared = [script for script in body.scripts if script in heading.scripts and script != "Vietnamese"]
+    wanted = [script for script in body.scripts if script != "Vietnamese"]
+    lacking = [script for script in wanted if script not in heading.scripts]
     if lacking:
         return -0.4 * len(lacking), f"{heading.name} lacks {' and '.join(lacking)}, which {body.name} has."
-    return (0.4, f"Both have {' and '.join(shared)}.") if shared else (0.0, "")
+    if wanted:
+        return 0.4, f"Both have {' and '.join(wanted)}."
+    return 0.0, ""
 
 
 def _as_body(body: Drawn) -> Entry:

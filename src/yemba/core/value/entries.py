@@ -58,9 +58,9 @@ class Palette(Entries):
             )
         return [self._colour(colour) for colour in colours]
 
-    def _colour(self, given: Mapping[str, Any]) -> Entry:
-        name = _NAME.read(given["name"], "The colour's name", "colour_name")
-        return {"id": given["id"], "name": name, "hex": parse(given["hex"]).hex}
+    def _colour(self, entry: Mapping[str, Any]) -> Entry:
+        name = _NAME.read(entry["name"], "The colour's name", "colour_name")
+        return {"id": entry["id"], "name": name, "hex": parse(entry["hex"]).hex}
 
 
 @dataclass(frozen=True)
@@ -74,9 +74,9 @@ class OwnGrounds(Entries):
         known = [self._ground(ground) for ground in grounds if _GROUND_ID.fullmatch(str(ground.get("id")))]
         return _in_order(known)
 
-    def _ground(self, given: Mapping[str, Any]) -> Entry:
-        name = _NAME.read(given.get("name", ""), "The ground’s name", "ground_name")
-        return {"id": str(given["id"]), "name": name, "fill": read_colour_code(given.get("fill", ""), "fill")}
+    def _ground(self, entry: Mapping[str, Any]) -> Entry:
+        name = _NAME.read(entry.get("name", ""), "The ground’s name", "ground_name")
+        return {"id": str(entry["id"]), "name": name, "fill": read_colour_code(entry.get("fill", ""), "fill")}
 
 
 @dataclass(frozen=True)
@@ -84,14 +84,14 @@ class RolesByHand(Entries):
     """Roles set by hand: {id, value}, `id` "ground.role", `value` "@" and a colour's id, or a code. In order of id."""
 
     def read(self, typed: Any, name: str, key: str) -> list[Entry]:
-        return _in_order([self._role(given, key) for given in _mappings(typed)])
+        return _in_order([self._role(entry, key) for entry in _mappings(typed)])
 
-    def _role(self, given: Mapping[str, Any], key: str) -> Entry:
-        ground, _, role = str(given.get("id")).partition(".")
+    def _role(self, entry: Mapping[str, Any], key: str) -> Entry:
+        ground, _, role = str(entry.get("id")).partition(".")
         known = ground in GROUND_NAMES or _GROUND_ID.fullmatch(ground)
         if role not in ROLE_NAMES or not known:
-            raise Fault("no-such-role", f"“{given.get('id')}” is no role of a ground.", key)
-        return {"id": f"{ground}.{role}", "value": read_colour_code(given.get("value"), "value")}
+            raise Fault("no-such-role", f"“{entry.get('id')}” is no role of a ground.", key)
+        return {"id": f"{ground}.{role}", "value": read_colour_code(entry.get("value"), "value")}
 
 
 def _mappings(typed: Any) -> list[Mapping[str, Any]]:

@@ -41,10 +41,10 @@ def _control(look: Look, slug: str, name: str, remarks_on: list[Remark]) -> Cont
         control["low"], control["high"] = getattr(family, _LIMITED[name])
     if name == "case" and "smcp" not in family.facts.features and text.case != "small-caps":
         control["choices"] = [choice for choice in control["choices"] if choice[0] != "small-caps"]
-    return control | {"value": _shown(text, name)}
+    return control | {"value": _value(text, name)}
 
 
-def _shown(text: Text, name: str) -> str:
+def _value(text: Text, name: str) -> str:
     """The value as it shows; a number to the precision that it can be set in."""
     value = {"wide": text.size.high, "phone": text.size.low, "width": text.stretch}.get(name)
     value = getattr(text, name) if value is None else value

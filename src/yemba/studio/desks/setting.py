@@ -23,17 +23,17 @@ def owned(chapter: str, look: Look) -> list[str]:
 
 def setting(look: Look, key: str) -> Context:
     """A setting as a control needs it: value, limits, choices, origin; `template` is that of its control."""
-    known, found = SETTINGS[key], look.resolve(key)
+    known, resolved = SETTINGS[key], look.resolve(key)
     kind = known.kind
     limits = _limits(kind)
-    origin = f"comes from {found.origin} {found.detail}".strip()
-    if known.default is None and found.origin is Origin.ENGINE:
+    origin = f"comes from {resolved.origin} {resolved.detail}".strip()
+    if known.default is None and resolved.origin is Origin.ENGINE:
         origin = "worked out from the others" if limits else "as it comes"
     return {
         "key": key,
         "name": known.name,
-        "value": found.value,
-        "mine": found.set_by_owner,
+        "value": resolved.value,
+        "mine": resolved.set_by_owner,
         "origin": origin,
         "choices": kind.choices(look),
         "template": f"studio/control/{kind.control}.html",

@@ -8,7 +8,7 @@ from django.views.decorators.http import require_GET, require_POST
 
 from yemba.core.errors import Fault
 from yemba.core.limits import PICTURE_BYTES
-from yemba.core.picture.intake import take
+from yemba.core.picture.intake import clean_picture
 from yemba.core.site.ids import new_id
 from yemba.hosting import services as hosting
 from yemba.sites import services as sites
@@ -26,14 +26,14 @@ def upload(request: HttpRequest, slug: str) -> HttpResponse:
     def put() -> sites.Done:
         if file is None:
             raise Fault("no-file", "No file was chosen. Choose an SVG, PNG, JPEG or WebP file.", "file")
-        taken = take(file.read(PICTURE_BYTES + 1), str(file.name))
+        clean = clean_picture(file.read(PICTURE_BYTES + 1), str(file.name))
         replaced = request.POST.get("replace", "")
         arguments = {
             "picture": replaced or new_id(),
-            "file": store.keep(taken.data),
-            "format": taken.format,
-            "width": taken.width,
-            "height": taken.height,
+            "file": store.keep(clean.data),
+            "format": clean.format,
+            "width": clean.width,
+            "height": clean.height,
             "file_name": str(file.name)[:80],
             **{key: request.POST.get(key, "") for key in ("use", "section", "item")},
         }

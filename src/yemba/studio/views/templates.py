@@ -38,7 +38,13 @@ def _drawn(template: Template) -> str:
 
 
 def _band(ground: Ground, y: int) -> str:
-    lines = ((60, 320, 22, ground.heading), (104, 460, 8, ground.text), (124, 420, 8, ground.text))
-    drawn = "".join(f'<path d="M60 {y + top}h{wide}v{high}H60z" fill="{ink.hex}"/>' for top, wide, high, ink in lines)
-    button = f'<path d="M60 {y + 156}h130v34H60z" fill="{ground.button.hex}"/>'
-    return f'<path d="M0 {y}h720v225H0z" fill="{ground.fill.hex}"/>{drawn}{button}'
+    """A ground with a heading, two lines of text and a button, as bars."""
+    return "".join(
+        (
+            f'<path d="M0 {y}h720v225H0z" fill="{ground.fill.hex}"/>',
+            f'<path d="M60 {y + 60}h320v22H60z" fill="{ground.heading.hex}"/>',
+            f'<path d="M60 {y + 104}h460v8H60z" fill="{ground.text.hex}"/>',
+            f'<path d="M60 {y + 124}h420v8H60z" fill="{ground.text.hex}"/>',
+            f'<path d="M60 {y + 156}h130v34H60z" fill="{ground.button.hex}"/>',
+        )
+    )

@@ -8,6 +8,7 @@ from typing import Any, ClassVar
 from yemba.core.change.command import Command
 from yemba.core.change.operation import ABSENT, Operation, put, remove, value_at
 from yemba.core.errors import Fault
+from yemba.core.picture.crop import ratio_of
 from yemba.core.site.document import Document, Picture
 from yemba.core.site.ids import Ids
 from yemba.core.site.pictures import uses
@@ -109,11 +110,18 @@ class ReplacePicture(_Stored):
 
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
         old = _known(look.document, self.picture)
-        stands = old.shape or _shape(old.width, old.height)
-        wide, high = (int(side) for side in stands.split(":"))
-        same = abs(self.width / self.height / (wide / high) - 1) < _SAME_SHAPE or self.format == "svg"
-        about = _about(self) | ({} if same else {"shape": stands}) | ({"alt": old.alt} if old.alt else {})
+        about = _about(self)
+        shape = old.shape or _shape(old.width, old.height)
+        if not self._has(shape):
+            about["shape"] = shape
+        if old.alt:
+            about["alt"] = old.alt
         return [put(look.document, ("pictures", self.picture), about)]
+
+    def _has(self, shape: str) -> bool:
+        """Whether the new file has this proportion, "w:h", so that nothing need be cropped; SVG scales to any."""
+        ratio = ratio_of(shape) or 1
+        return self.format == "svg" or abs(self.width / self.height / ratio - 1) < _SAME_SHAPE
 
     def say(self, look: Look) -> str:
         return f"{look.document.pictures[self.picture].name} replaced by {self.file_name}"

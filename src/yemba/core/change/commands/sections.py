@@ -154,8 +154,13 @@ class SetWords(OfSection):
     def say(self, look: Look) -> str:
         field = self._field(look)
         text = field.kind.say(self.words, look) if self.words else ""
-        shown = f"“{text[:32]}{'…' if len(text) > 32 else ''}”" if text and text != "none" else "emptied"
-        return f"{self.where(look)}: {field.name.lower()} {shown}"
+        beginning = f"“{_beginning(text)}”" if text not in ("", "none") else "emptied"
+        return f"{self.where(look)}: {field.name.lower()} {beginning}"
+
+
+def _beginning(text: str) -> str:
+    """As much of it as a label has room for."""
+    return text if len(text) <= 32 else f"{text[:32]}…"
 
 
 class AddItem(OfSection):

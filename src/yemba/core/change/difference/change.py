@@ -14,6 +14,8 @@ COLOUR, VALUE, WORDS, SECTION, PAGE = "colour", "value", "words", "section", "pa
 """Kinds of change: how its states are shown."""
 TEMPLATES = "as the template has it"
 _FILES = ("pictures", "fonts")
+States = tuple[str, str]
+"""What changed in words, before and after."""
 
 
 class Change(NamedTuple):
@@ -89,8 +91,6 @@ def _new_keys(pair: Pair, held: str) -> set[str]:
     return set(getattr(pair.after, held)) - set(getattr(pair.before, held))
 
 
-def change(
-    key: str, kind: str, subject: str, states: tuple[str, str], place: Place, steps: Steps, page: str = ""
-) -> Change:
+def change(key: str, kind: str, subject: str, states: States, place: Place, steps: Steps, page: str = "") -> Change:
     """A change from what is known of it; `states` are before and after."""
     return Change(key, kind, subject, *states, place, page, *steps)

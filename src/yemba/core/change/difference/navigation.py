@@ -32,10 +32,10 @@ def _entry(pair: Pair, page: str) -> Iterator[Change]:
     if (page in before.hidden) != (page in after.hidden):
         states = ("hidden", "shown") if page in before.hidden else ("shown", "hidden")
         place = OfMenu(page, "shown")
-        yield change(f"menu.{page}", VALUE, f"{name} in the menu", states, place, shown(pair, page), page)
+        yield change(f"menu.{page}", VALUE, f"{name} in the menu", states, place, visibility(pair, page), page)
 
 
-def shown(pair: Pair, page: str) -> Steps:
+def visibility(pair: Pair, page: str) -> Steps:
     """Steps for whether the menu shows a page."""
     before, after = pair.before.navigation, pair.after.navigation
     return pair.put(_HIDDEN, toggled(before.hidden, page), toggled(after.hidden, page))
@@ -48,5 +48,5 @@ def of_new_page(pair: Pair, page: str) -> Steps:
     if page in after.names:
         steps += pair.moved(("navigation", "names", page))
     if (page in before.hidden) != (page in after.hidden):
-        steps += shown(pair, page)
+        steps += visibility(pair, page)
     return steps

@@ -4,9 +4,9 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from yemba.core.change.difference.change import VALUE, WORDS, Change, Pair, change
+from yemba.core.change.difference.change import VALUE, WORDS, Change, Pair, Steps, change
 from yemba.core.place import OfFont, OfPicture
-from yemba.core.site.document import Picture
+from yemba.core.site.document import OwnFamily, Picture
 from yemba.core.type.intake import LICENCES
 
 _FILE = ("file", "format", "width", "height", "name", "shape")
@@ -23,17 +23,19 @@ def changes(pair: Pair) -> Iterator[Change]:
 
 
 def _picture(pair: Pair, key: str, old: Picture, new: Picture) -> Iterator[Change]:
-    here = ("pictures", key)
     if (old.file, old.shape) != (new.file, new.shape):
-        states, steps = (_shape(old), _shape(new)), pair.moved(*((*here, field) for field in _FILE))
+        steps = pair.moved(*(("pictures", key, field) for field in _FILE))
+        states = _shape(old), _shape(new)
         yield change(f"picture.{key}.file", VALUE, f"Picture {old.name}", states, OfPicture(key), steps)
     if (old.focal_x, old.focal_y) != (new.focal_x, new.focal_y):
-        states, steps = (_spot(old), _spot(new)), pair.moved((*here, "focal_x"), (*here, "focal_y"))
+        steps = pair.moved(("pictures", key, "focal_x"), ("pictures", key, "focal_y"))
+        states = _spot(old), _spot(new)
         place = OfPicture(key, "focal")
         yield change(f"picture.{key}.focal", VALUE, f"Focal point of {new.name}", states, place, steps)
     if old.alt != new.alt:
-        states, steps = (old.alt, new.alt), pair.moved((*here, "alt"))
-        yield change(f"picture.{key}.alt", WORDS, f"Alt text of {new.name}", states, OfPicture(key, "alt"), steps)
+        steps = pair.moved(("pictures", key, "alt"))
+        place = OfPicture(key, "alt")
+        yield change(f"picture.{key}.alt", WORDS, f"Alt text of {new.name}", (old.alt, new.alt), place, steps)
 
 
 def _shape(picture: Picture) -> str:
@@ -48,13 +50,17 @@ def _font(pair: Pair, key: str) -> Iterator[Change]:
     old, new = pair.before.fonts[key], pair.after.fonts[key]
     if old == new:
         return
-    files = [", ".join(file.in_words for file in font.files) for font in (old, new)]
-    states = [f"{font.kind}, {files[n]}; {LICENCES[font.licence]}" for n, font in enumerate((old, new))]
-    steps = pair.moved(("fonts", key))
-    back = pair.put(("fonts", key), new.model_dump(mode="json", exclude_defaults=True), _plain(pair, key)).back
-    steps = steps._replace(back=back)
-    yield change(f"font.{key}", VALUE, f"Font {new.name}", (states[0], states[1]), OfFont(key), steps)
+    steps = Steps(
+        forth=pair.moved(("fonts", key)).forth,
+        back=pair.put(("fonts", key), _stored(new), _stored(old)).back,
+    )
+    yield change(f"font.{key}", VALUE, f"Font {new.name}", (_files(old), _files(new)), OfFont(key), steps)
 
 
-def _plain(pair: Pair, key: str) -> dict[str, object]:
-    return pair.before.fonts[key].model_dump(mode="json", exclude_defaults=True)
+def _files(family: OwnFamily) -> str:
+    files = ", ".join(file.in_words for file in family.files)
+    return f"{family.kind}, {files}; {LICENCES[family.licence]}"
+
+
+def _stored(family: OwnFamily) -> dict[str, object]:
+    return family.model_dump(mode="json", exclude_defaults=True)

@@ -3,9 +3,11 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
+from typing import NamedTuple
 
-from yemba.core.change.difference.change import TEMPLATES, VALUE, WORDS, Change, Pair, change
-from yemba.core.place import OfField, OfItems, OfSection
+from yemba.core.change.difference.change import TEMPLATES, VALUE, WORDS, Change, Pair, States, change
+from yemba.core.change.operation import Path
+from yemba.core.place import OfField, OfItems, OfSection, Place
 from yemba.core.site.document import Section, Standing
 from yemba.core.site.kinds import SectionKind
 from yemba.core.site.one_offs import of_section
@@ -15,52 +17,78 @@ from yemba.core.value.kind import Kind
 
 
 def changes(pair: Pair, was: Standing, now: Section, where: str) -> Iterator[Change]:
-    """`was` is the section on the first document, `now` on the second."""
-    kind = pair.now.catalogue.kind(now.kind)
-    yield from _choices(pair, was, now, where, kind)
-    yield from _set_apart(pair, was, now, where)
-    yield from _fields(pair, was, now, where, kind)
-    if (was.section.items, was.section.order) != (now.items, now.order):
-        yield _items(pair, was, now, where, kind)
+    """`was` is the section on the first document, `now` on the second; `where` is how its owner knows it."""
+    section = _Both(pair, was, now, where)
+    yield from _layout_and_ground(section)
+    yield from _set_apart(section)
+    yield from _fields(section)
+    yield from _items(section)
 
 
-def _choices(pair: Pair, was: Standing, now: Section, where: str, kind: SectionKind) -> Iterator[Change]:
-    for what, names in (("layout", kind.layout_names()), ("ground", pair.ground_names)):
-        values = getattr(was.section, what), getattr(now, what)
-        if values[0] != values[1]:
-            states = names.get(values[0] or "", TEMPLATES), names.get(values[1] or "", TEMPLATES)
-            steps, place = pair.moved((*was.path, what)), OfSection(was.key, what)
-            yield change(f"section.{was.key}.{what}", VALUE, f"{what.title()}: {where}", states, place, steps, was.page)
+class _Both(NamedTuple):
+    """A section as it is in the two documents."""
 
+    pair: Pair
+    was: Standing
+    now: Section
+    where: str
 
-def _set_apart(pair: Pair, was: Standing, now: Section, where: str) -> Iterator[Change]:
-    old, new = was.section.one_offs, now.one_offs
-    if old != new:
-        states = _one_offs(pair.was, was, now), _one_offs(pair.now, was._replace(section=now), was.section)
-        steps = pair.moved((*was.path, "one_offs"))
-        yield change(
-            f"section.{was.key}.one-offs", VALUE, f"One-offs: {where}", states, OfSection(was.key), steps, was.page
+    @property
+    def kind(self) -> SectionKind:
+        return self.pair.now.catalogue.kind(self.now.kind)
+
+    def change(self, slug: str, name: str, states: States, place: Place, *paths: Path, kind: str = VALUE) -> Change:
+        """A change of what stands at `paths` below the section."""
+        return change(
+            key=f"section.{self.was.key}.{slug}",
+            kind=kind,
+            subject=f"{name}: {self.where}",
+            states=states,
+            place=place,
+            steps=self.pair.moved(*((*self.was.path, *path) for path in paths)),
+            page=self.was.page,
         )
 
 
-def _fields(pair: Pair, was: Standing, now: Section, where: str, kind: SectionKind) -> Iterator[Change]:
-    for field in kind.fields:
-        values = was.section.fields.get(field.slug, ""), now.fields.get(field.slug, "")
-        if values[0] != values[1]:
-            states = _said(pair.was, field.kind, values[0]), _said(pair.now, field.kind, values[1])
-            steps, place = pair.moved((*was.path, "fields", field.slug)), OfField(was.key, field.slug)
-            key = f"section.{was.key}.{field.slug}"
-            yield change(key, WORDS, f"{field.name}: {where}", states, place, steps, was.page)
+def _layout_and_ground(both: _Both) -> Iterator[Change]:
+    names = {"layout": both.kind.layout_names(), "ground": both.pair.ground_names}
+    for slug, known in names.items():
+        old, new = getattr(both.was.section, slug), getattr(both.now, slug)
+        if old == new:
+            continue
+        states = known.get(old or "", TEMPLATES), known.get(new or "", TEMPLATES)
+        yield both.change(slug, slug.title(), states, OfSection(both.was.key, slug), (slug,))
 
 
-def _items(pair: Pair, was: Standing, now: Section, where: str, kind: SectionKind) -> Change:
-    plural = kind.items.plural if kind.items else "Items"
-    states = _item_words(was.section, now), _item_words(now, was.section)
-    steps = pair.moved((*was.path, "items"), (*was.path, "order"))
-    return change(f"section.{was.key}.items", WORDS, f"{plural}: {where}", states, OfItems(was.key), steps, was.page)
+def _set_apart(both: _Both) -> Iterator[Change]:
+    old = both.was.section
+    if old.one_offs == both.now.one_offs:
+        return
+    before = _one_offs(both.pair.was, both.was, both.now)
+    after = _one_offs(both.pair.now, both.was._replace(section=both.now), old)
+    yield both.change("one-offs", "One-offs", (before, after), OfSection(both.was.key), ("one_offs",))
 
 
-def _said(look: Look, kind: Kind, value: str) -> str:
+def _fields(both: _Both) -> Iterator[Change]:
+    for field in both.kind.fields:
+        old, new = both.was.section.fields.get(field.slug, ""), both.now.fields.get(field.slug, "")
+        if old == new:
+            continue
+        states = _in_words(both.pair.was, field.kind, old), _in_words(both.pair.now, field.kind, new)
+        place = OfField(both.was.key, field.slug)
+        yield both.change(field.slug, field.name, states, place, ("fields", field.slug), kind=WORDS)
+
+
+def _items(both: _Both) -> Iterator[Change]:
+    old, new = both.was.section, both.now
+    if (old.items, old.order) == (new.items, new.order):
+        return
+    plural = both.kind.items.plural if both.kind.items else "Items"
+    states = _item_words(old, new), _item_words(new, old)
+    yield both.change("items", plural, states, OfItems(both.was.key), ("items",), ("order",), kind=WORDS)
+
+
+def _in_words(look: Look, kind: Kind, value: str) -> str:
     return kind.say(value, look) if value else ""
 
 

@@ -43,7 +43,7 @@ def offer(name: str, colours: tuple[Named, ...]) -> Context:
 
 
 def _from_picture(picture: Picture, key: str) -> Context:
-    found = _found(picture.file, picture.format)
+    found = _from_file(picture.file, picture.format)
     colours = named([one.colour for one in found])
     spots = {one.colour: one for one in found}
     return {
@@ -60,7 +60,7 @@ def _from_picture(picture: Picture, key: str) -> Context:
 
 
 @lru_cache(maxsize=64)
-def _found(file: str, form: str) -> list[Found]:
+def _from_file(file: str, form: str) -> list[Found]:
     """What a stored picture is made of; the file is named by its bytes, so that this holds for ever."""
     return from_picture(raster(store.load(file), form, 240))
 

@@ -110,9 +110,7 @@ class Command(BaseCommand):
         parser.add_argument(
             "--make", type=int, help="for the bench itself: put a site of so many pages in and publish it"
         )
-        parser.add_argument(
-            "--look", action="store_true", help="for the bench itself: look at that site, edit it often"
-        )
+        parser.add_argument("--look", action="store_true", help="for the bench itself: look at it, edit it often")
         parser.add_argument("--no-browser", action="store_true", help="leave out what needs Chromium")
 
     def handle(self, *args: Any, **options: Any) -> None:
