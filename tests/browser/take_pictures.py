@@ -16,7 +16,6 @@ from yemba.studio.chapters import names
 pytestmark = pytest.mark.django_db(transaction=True)
 ROOT = Path(__file__).parents[2]
 SHOTS = ROOT / "docs/screenshots"
-CARDS = ROOT / "src/yemba/catalogue/templates"
 
 
 def test_take_pictures(page: Page, live_server) -> None:
@@ -34,10 +33,6 @@ def test_take_pictures(page: Page, live_server) -> None:
 
     for slug, template in (("saltmarsh", "slipway"), ("nettle", "handbill"), ("dubrov", "lantern")):
         take(f"http://{slug}.localhost:{port}/", f"live-{template}" if template != "handbill" else "")
-        page.set_viewport_size({"width": 1200, "height": 1500})
-        page.wait_for_timeout(400)
-        card = Image.open(BytesIO(page.screenshot())).convert("RGB").resize((720, 900), Image.Resampling.LANCZOS)
-        card.save(CARDS / template / "picture.webp", quality=82)
 
     take(f"{studio}/", "front")
     page.get_by_role("button", name="Enter the demo as Ines").click()

@@ -147,6 +147,9 @@ def test_the_history_is_looked_at_and_walked(page: Page, port: str) -> None:
     page.goto(f"http://localhost:{port}/sites/saltmarsh/palette/")
     page.get_by_role("link", name="History").click()
     expect(page.locator("#desk h1")).to_have_text("History")
+    lefts = page.locator(".step").evaluate_all("steps => steps.map((step) => step.getBoundingClientRect().left)")
+    assert len(lefts) > 9
+    assert len(set(lefts)) == 1, "one column"
     step = page.locator(".step-button", has_text="Oxide to #8c3b2a")
     step.hover()
     eventually(page, "document.querySelector('h1').textContent.startsWith('Old books')")
