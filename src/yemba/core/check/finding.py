@@ -5,14 +5,14 @@ from __future__ import annotations
 import importlib
 import pkgutil
 from collections.abc import Callable, Iterable, Iterator, Mapping, Sequence
-from functools import cache, cached_property
+from functools import cache, cached_property, partial
 from hashlib import sha256
 from typing import Any, NamedTuple, Protocol, TypeVar
 
 from yemba.core.cache import Cache
 from yemba.core.part.part import parts
 from yemba.core.place import OfSection, Place
-from yemba.core.site.document import Picture, Standing
+from yemba.core.site.document import Holder, Picture, Standing
 from yemba.core.site.resolve import Look
 
 T = TypeVar("T")
@@ -80,9 +80,18 @@ class Inspected:
         return found
 
     def of_sections(self, compute: Callable[[Inspected, Standing], Sequence[T]]) -> Iterator[T]:
-        """What `compute` finds in every section, as they stand."""
-        for standing in self.look.document.standing():
-            yield from self.of_section(compute, standing)
+        """What `compute` finds in every section, as they stand; pages that are the same are passed over at once."""
+        name = f"{compute.__module__}.{compute.__qualname__}"
+        for path, holder in self.look.document.holders():
+            key = (name, id(holder), path, self.around)
+            held = _COMPUTED.get_or_make(key, partial(self._of_holder, compute, path, holder))
+            yield from held[1]
+
+    def _of_holder(
+        self, compute: Callable[[Inspected, Standing], Sequence[T]], path: tuple[str, str], holder: Holder
+    ) -> tuple[Holder, list[T]]:
+        sections = (Standing(path, key, section) for key, section in holder.ordered())
+        return holder, [found for standing in sections for found in self.of_section(compute, standing)]
 
 
 class Cure(NamedTuple):

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from typing import NamedTuple
 
+from yemba.core.cache import by_identity
 from yemba.core.place import OfField, OfSetting, Place
 from yemba.core.site.document import Document, Standing
 from yemba.core.site.settings import referring
@@ -24,6 +25,7 @@ class Use(NamedTuple):
         return self.standing.page if self.standing else ""
 
 
+@by_identity("uses of pictures", most=8_000_000, weigh=lambda used: 1_000_000 + 300 * sum(map(len, used.values())))
 def uses(document: Document) -> dict[str, list[Use]]:
     """For every picture of the document the places that show it: design values, then sections as they stand."""
     found: dict[str, list[Use]] = {key: [] for key in document.pictures}

@@ -15,6 +15,7 @@ from yemba.studio.desks.setting import Context
 from yemba.studio.inspecting import checks, listed_checks
 from yemba.studio.waiting import Waiting
 
+_PLACES = 60  # of one change that are listed; all of them are marked on the map and in the windows
 _WHOLE, _GONE = "The whole site", "Pages taken away"
 
 
@@ -45,7 +46,13 @@ def _grouped(site: Site, look: Look, waits: Sequence[Waiting]) -> list[Context]:
     for entry in waits:
         page = look.document.pages.get(entry.change.page)
         title = page.name if page else _GONE if entry.change.page else _WHOLE
-        shown = {"entry": entry, "places": listed(look, entry.spots), "ratios": ratios(site, entry)}
-        groups.setdefault(title, []).append(shown)
+        places = listed(look, entry.spots)
+        change = {
+            "entry": entry,
+            "places": places[:_PLACES],
+            "more": max(0, len(places) - _PLACES),
+            "ratios": ratios(site, entry),
+        }
+        groups.setdefault(title, []).append(change)
     order = [_WHOLE, *(page.name for _, page in look.document.ordered_pages()), _GONE]
     return [{"title": title, "changes": groups[title]} for title in dict.fromkeys(order) if title in groups]
