@@ -53,6 +53,30 @@ def test_a_part_reaches_every_page_and_no_section(
     assert {spot.page for spot in touched} == set(document.order)
 
 
+def test_of_two_sections_that_come_to_look_alike_the_changed_one_is_reached(
+    document: Document, catalogue: Catalogue
+) -> None:
+    home = document.order[0]
+    twice = do(document, catalogue, "add-section", page=home, kind="words")
+    twice = do(twice, catalogue, "add-section", page=home, kind="words")
+    first, second = twice.pages[home].order[-2:]
+    twice = do(twice, catalogue, "set-ground", section=second, ground="dark")
+    after = do(twice, catalogue, "set-ground", section=first, ground="dark")
+    assert reach(state(twice), state(after)) == [Spot(home, first)]
+
+
+def test_a_change_that_cannot_stand_alone_reaches_the_page_it_is_on(document: Document, catalogue: Catalogue) -> None:
+    one_page, other = document.order[1:3]
+    slugs = document.pages[one_page].slug, document.pages[other].slug
+    plain = document.plain()
+    plain["pages"][one_page]["slug"], plain["pages"][other]["slug"] = slugs[1], slugs[0]
+    swapped = Document.model_validate(plain)
+    changes = difference(document, swapped, catalogue)
+    assert {change.page for change in changes} == {one_page, other}
+    for change in changes:
+        assert of_change(change, state(document)) == [Spot(change.page, "")]
+
+
 def test_changes_together_reach_what_they_reach_alone(document: Document, catalogue: Catalogue) -> None:
     both = do(document, catalogue, "set-colour", colour="c1", hex="#8c3b2a")
     both = do(both, catalogue, "set-value", key="header.height_wide", value=120)

@@ -1,0 +1,103 @@
+"""Which values a fragment takes: the cascade on a small stylesheet, one rule of CSS a test."""
+
+from __future__ import annotations
+
+from types import SimpleNamespace
+
+import pytest
+
+from yemba.render import uses
+
+
+@pytest.fixture
+def taken(monkeypatch: pytest.MonkeyPatch):
+    """The values that a fragment takes under a stylesheet of its own."""
+
+    def under(css: str, fragment: str, where: str = "main", arrangement: str = "row", later: str = "") -> set[str]:
+        template = SimpleNamespace(css=css)
+        monkeypatch.setattr(uses.shipped, "catalogue", lambda: SimpleNamespace(template=lambda _: template))
+        monkeypatch.setattr(uses, "base_css", lambda: "")
+        monkeypatch.setattr(uses, "kinds_css", lambda: "")
+        monkeypatch.setattr(uses, "unfolded_css", lambda: later)
+        uses._matcher.cache_clear()
+        return set(uses._use(fragment, "any", arrangement, where).values)
+
+    yield under
+    uses._matcher.cache_clear()
+
+
+HEADING = '<section class="section"><h2 class="title">Words</h2></section>'
+
+
+@pytest.mark.parametrize(
+    ("css", "values"),
+    [
+        ("h2 { color: var(--ink); }", {"ink"}),
+        ("h3 { color: var(--ink); }", set()),
+        ("h2 { color: var( --ink , red); }", {"ink"}),
+        ("h2 { color: var(--ink); } .title { color: var(--red); }", {"red"}),
+        (".title { color: var(--red); } h2 { color: var(--ink); }", {"red"}),
+        ("h2 { color: var(--ink); } h2 { color: var(--red); }", {"red"}),
+        ("h2 { color: var(--ink); } h2:hover { color: var(--red); }", {"ink", "red"}),
+        ("h2::before { color: var(--red); }", {"red"}),
+        ("h2, h3 { color: var(--ink); }", {"ink"}),
+        (":is(h1, h2) { color: var(--ink); }", {"ink"}),
+        ("h2 { color: var(--ink); } @media (min-width: 40em) { h2 { color: var(--red); } }", {"ink", "red"}),
+        ("@supports (color: red) { h2 { color: var(--red); } }", {"red"}),
+        ("@font-face { src: var(--ink); }", set()),
+    ],
+)
+def test_the_declarations_that_win_are_used(taken, css: str, values: set[str]) -> None:
+    assert taken(css, HEADING) == values
+
+
+def test_what_holds_the_fragment_gives_what_is_inherited_alone(taken) -> None:
+    css = "main { color: var(--ink); font-size: var(--size); padding: var(--room); line-height: var(--line); }"
+    assert taken(css, HEADING) == {"size", "line"}
+
+
+def test_what_the_template_defines_counts_as_what_it_is_made_of(taken) -> None:
+    css = "body { --edge: var(--line); --other: var(--ink); } h2 { border: 1px solid var(--edge); }"
+    assert taken(css, HEADING) == {"line"}
+    chain = "body { --one: var(--two); --two: var(--three); } h2 { color: var(--one); }"
+    assert taken(chain, HEADING) == {"three"}
+    assert taken("body { --one: var(--two); --two: var(--one); } h2 { color: var(--one); }", HEADING) == set()
+
+
+def test_the_first_section_and_a_part_are_matched_where_they_stand(taken) -> None:
+    css = "main > .section:first-child h2 { color: var(--first); } .section + .section h2 { color: var(--next); }"
+    assert taken(css, HEADING, "first") == {"first"}
+    assert taken(css, HEADING, "main") == {"next"}
+    assert taken(
+        "body > header { color: var(--bar); } main header { color: var(--ink); }", "<header></header>", "body"
+    ) == {"bar"}
+
+
+def test_a_later_layer_wins_but_only_where_the_menu_is_unfolded(taken) -> None:
+    css = ".title.title { color: var(--ink); }"
+    later = '[data-header="side"] h2 { color: var(--red); }'
+    assert taken(css, HEADING, arrangement="side", later=later) == {"ink", "red"}
+    assert taken(css, HEADING, arrangement="row", later=later) == {"ink"}
+
+
+def test_rules_that_say_the_same_have_the_same_digest_and_others_another(taken) -> None:
+    digests = []
+    for css in ("h2 { color: var(--ink); }", "h2{color:var(--ink)} h3 { color: red; }", "h2 { color: red; }"):
+        taken(css, HEADING)
+        digests.append(uses._use(HEADING, "any", "row", "main").rules)
+    assert digests[0] == digests[1] != digests[2]
+
+
+def test_what_a_shape_uses_is_found_once(taken, monkeypatch: pytest.MonkeyPatch) -> None:
+    taken("h2 { color: var(--ink); }", HEADING)
+    monkeypatch.setattr(uses, "_USES", type(uses._USES)("of this test", 1000, lambda _: 1))
+    asked = []
+
+    def markup() -> str:
+        asked.append(1)
+        return HEADING
+
+    first = uses.use(("a",), markup, "any", "row", "main")
+    assert uses.use(("a",), markup, "any", "row", "main") is first
+    assert uses.use(("a",), markup, "any", "row", "first") == first
+    assert len(asked) == 2
