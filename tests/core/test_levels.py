@@ -19,7 +19,7 @@ from yemba.core.site.ids import new_id
 from yemba.core.site.resolve import COMFORTABLE, Look
 from yemba.core.site.settings import SETTINGS
 from yemba.core.type.levels import LEVELS, STEPPED
-from yemba.core.type.scale import ENLARGE_LIMIT, SMALL_FLOOR, SMALLEST, Fluid, line_height
+from yemba.core.type.scale import ENLARGE_LIMIT, SMALL_FLOOR, SMALLEST, Fluid, calm, calm_size, line_height, phone_base
 from yemba.core.value.number import Number
 from yemba.sites import starter
 
@@ -184,3 +184,18 @@ def test_lines_break_where_the_next_word_no_longer_fits(words: str, room: int, m
     assert all(len(line) <= room or " " not in line for line in lines)
     for line, below in itertools.pairwise(lines):
         assert len(f"{line} {below.split()[0]}") > room
+
+
+@pytest.mark.parametrize("wide", [12, 16, 17, 36, 56])
+def test_a_size_that_is_set_for_the_wide_end_alone_shrinks_towards_the_text(wide: float) -> None:
+    from_text = (calm_size(wide) - SMALLEST) / (wide - SMALLEST) if wide > SMALLEST else None
+    assert calm_size(wide) <= wide
+    assert calm_size(wide) == wide if wide <= SMALLEST else SMALLEST < calm_size(wide) < wide
+    assert from_text in (None, pytest.approx((calm_size(80) - SMALLEST) / (80 - SMALLEST), abs=0.01)), "by one share"
+
+
+def test_the_ratio_of_a_phone_grows_less_and_its_text_is_never_under_16_px() -> None:
+    assert calm(1) == 1
+    assert all(1 < calm(ratio) < ratio for ratio in (1.1, 1.25, 1.5))
+    assert phone_base(16) == 16
+    assert 16 < phone_base(20) < 20

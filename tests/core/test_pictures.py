@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from concurrent.futures import ThreadPoolExecutor
 from io import BytesIO
 
@@ -153,3 +154,15 @@ def test_sizes_made_at_once_come_out_as_those_made_one_after_the_other() -> None
     with ThreadPoolExecutor(max_workers=4) as makers:
         together = list(makers.map(lambda which: resized(data, *which), wanted))
     assert together == alone
+
+
+def test_a_logo_fills_most_of_its_tile_and_stands_in_the_middle() -> None:
+    logo = picture("PNG", (400, 200))
+    tile = from_logo(logo, "png", 400, 200, from_hex("#ffffff")).decode()
+    x, y, width, height = (
+        float(n) for n in re.findall(r'(?:x|y|width|height)="([\d.]+)"', tile.partition("<image")[2])
+    )
+    assert 0.8 * 512 < width < 512
+    assert height == pytest.approx(width / 2, abs=0.1)
+    assert (x + width / 2, y + height / 2) == pytest.approx((256, 256), abs=0.1)
+    assert safe_share() < width / 512, "a mask cuts the corners: there it is smaller"
