@@ -166,3 +166,16 @@ def test_a_logo_fills_most_of_its_tile_and_stands_in_the_middle() -> None:
     assert height == pytest.approx(width / 2, abs=0.1)
     assert (x + width / 2, y + height / 2) == pytest.approx((256, 256), abs=0.1)
     assert safe_share() < width / 512, "a mask cuts the corners: there it is smaller"
+
+
+@pytest.mark.parametrize(("name", "letter"), [("saltmarsh", "S"), ("  4 winds", "4"), ("Ink", "I"), ("?!", "·")])
+def test_an_initial_stands_in_the_middle_of_its_tile(catalogue: Catalogue, name: str, letter: str) -> None:
+    face = catalogue.families["archivo"].face
+    tile = initial(name, face, 700, from_hex("#ffffff"), from_hex("#000000"))
+    image = Image.open(BytesIO(icon_set(tile, tile)["icons/icon-512.png"])).convert("L").point(lambda v: 255 - v)
+    left, top, right, bottom = image.getbbox()
+    assert (left + right) / 2 == pytest.approx(256, abs=14), "sides of a letter have their own room"
+    if letter != "·":
+        assert (top + bottom) / 2 == pytest.approx(256, abs=8)
+        assert 0.5 < (bottom - top) / 512 < 0.62
+    assert face.outline(letter, 700).encode() in tile
