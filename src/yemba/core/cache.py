@@ -57,8 +57,8 @@ class Cache(Generic[K, V]):
 
     def get_or_make(self, key: K, make: Callable[[], V]) -> V:
         """The value held under a key; where there is none, it is made and held."""
-        found = self.get(key)
-        return found if found is not None else self.put(key, make())
+        value = self.get(key)
+        return value if value is not None else self.put(key, make())
 
     def clear(self) -> None:
         with self._lock:

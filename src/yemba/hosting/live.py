@@ -42,7 +42,7 @@ def editions(site: Site) -> list[Edition]:
 
 def edition(site: Site, number: int) -> Edition:
     """Raises Fault ``no-such-edition``."""
-    found = Edition.objects.filter(site=site, number=number).first()
-    if found is None:
+    row = Edition.objects.filter(site=site, number=number).first()
+    if row is None:
         raise Fault("no-such-edition", f"There is no edition {number} of this site.")
-    return found
+    return row

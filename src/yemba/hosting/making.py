@@ -70,13 +70,13 @@ def _made_before(files: Mapping[str, File]) -> dict[str, str]:
     by_base: dict[str, list[Made]] = {}
     for row in _rows("base", {file.recording.base for file in files.values() if file.recording}):
         by_base.setdefault(row.base, []).append(row)
-    found = {path: by_key[file.key] for path, file in files.items() if file.key in by_key}
+    digests = {path: by_key[file.key] for path, file in files.items() if file.key in by_key}
     for path, file in files.items():
         if file.recording:
             rows = by_base.get(file.recording.base, [])
             same = next((row for row in rows if _holds(file, row)), None)
-            found |= {path: same.digest} if same else {}
-    return found
+            digests |= {path: same.digest} if same else {}
+    return digests
 
 
 def _holds(file: File, row: Made) -> bool:

@@ -56,7 +56,7 @@ def _pointed_at() -> set[str]:
         BrandSheet.objects.values_list("fonts", flat=True),
         Edition.objects.values_list("manifest", flat=True),
     ]
-    return {found for rows in texts for row in rows.iterator() for found in _HASH.findall(str(row))}
+    return {digest for rows in texts for row in rows.iterator() for digest in _HASH.findall(str(row))}
 
 
 def _forget_unused(needed: set[str]) -> None:

@@ -115,12 +115,12 @@ def _axes(look: Look) -> list[tuple[Family, tuple[Span, ...]]]:
     apart = weights_of_one_offs(look)
     stretches = [FULL, *(text.stretch for text in look.texts.values())]
     wide: tuple[Span, ...] = (("wdth", min(stretches), max(stretches)),) if len(set(stretches)) > 1 else ()
-    found = []
+    files = []
     for family in used_families(look):
         set_in = [text.weight for text in look.texts.values() if text.face == family.slug]
         weights = [REGULAR, BOLD, *apart, *set_in]
-        found.append((family, (("wght", min(weights), max(weights)), *wide)))
-    return found
+        files.append((family, (("wght", min(weights), max(weights)), *wide)))
+    return files
 
 
 def preloads(look: Look, files: list[Published]) -> list[str]:

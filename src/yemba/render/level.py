@@ -18,7 +18,7 @@ _SHADOWS = {
 
 def written_out(css: str) -> str:
     """A stylesheet with every such line as the declarations it stands for."""
-    return _LINE.sub(lambda found: " ".join(_declarations(LEVELS[found[1]])), css)
+    return _LINE.sub(lambda match: " ".join(_declarations(LEVELS[match[1]])), css)
 
 
 def _declarations(level: Level) -> list[str]:

@@ -48,8 +48,8 @@ def entries(site: Site) -> list[Entry]:
 @question
 def slug(site: Site, page: str) -> str | None:
     """A page's slug, None for one that is gone."""
-    found = site.look.document.pages.get(page)
-    return found.slug if found else None
+    target = site.look.document.pages.get(page)
+    return target.slug if target else None
 
 
 @question

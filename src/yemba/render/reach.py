@@ -115,15 +115,15 @@ def reach(before: State, after: State) -> list[Spot]:
     """Places that are written or look otherwise, those that came and those that went; in page order."""
     was, now = before.look.document, after.look.document
     verdicts = _Verdicts(before, after)
-    found: list[Spot] = []
+    spots: list[Spot] = []
     for page_id in [*now.order, *(key for key in was.order if key not in now.pages)]:
         old, new = was.pages.get(page_id), now.pages.get(page_id)
         if old is None or new is None:
-            found += [Spot(page_id, place) for place in places(new or was.pages[page_id])]
+            spots += [Spot(page_id, place) for place in places(new or was.pages[page_id])]
             continue
         gone = [key for key in old.order if key not in new.sections]
-        found += [Spot(page_id, place) for place in [*places(new), *gone] if verdicts.differs(page_id, place)]
-    return found
+        spots += [Spot(page_id, place) for place in [*places(new), *gone] if verdicts.differs(page_id, place)]
+    return spots
 
 
 class _Verdicts:

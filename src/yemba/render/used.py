@@ -42,8 +42,8 @@ class Used:
             held = self._look.grounds[ground]
             return [role for role in ROLE_NAMES if role in roles and getattr(held, role) == colour]
 
-        found = ((usage.spot, plays(usage.ground, usage.roles)) for usage in self._usages)
-        return {spot: roles for spot, roles in found if roles}
+        spots = ((usage.spot, plays(usage.ground, usage.roles)) for usage in self._usages)
+        return {spot: roles for spot, roles in spots if roles}
 
 
 def _usages(state: State) -> Iterator[Usage]:

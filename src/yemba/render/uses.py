@@ -89,12 +89,12 @@ def _use(fragment: str, template: str, arrangement: str, where: str) -> Use:
 
 def _beneath(names: set[str], defined: dict[str, str]) -> set[str]:
     """What the template defines by the owner's values counts as these."""
-    found, waiting = set(names), list(names)
+    known, waiting = set(names), list(names)
     while waiting:
-        more = set(_VALUE.findall(defined.get(waiting.pop(), ""))) - found
-        found |= more
+        more = set(_VALUE.findall(defined.get(waiting.pop(), ""))) - known
+        known |= more
         waiting += more
-    return found
+    return known
 
 
 def _page(fragment: str, arrangement: str, where: str) -> ElementWrapper:

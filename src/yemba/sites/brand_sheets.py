@@ -33,10 +33,10 @@ def sheets_of(person: Person, *, binned: bool = False) -> list[BrandSheet]:
 
 def sheet(person: Person, number: int) -> BrandSheet:
     """Raises Fault ``no-such-sheet`` for one that is not this person's."""
-    found = BrandSheet.objects.filter(owner=person, pk=number).first()
-    if found is None:
+    row = BrandSheet.objects.filter(owner=person, pk=number).first()
+    if row is None:
         raise Fault("no-such-sheet", "That brand sheet is no longer there.")
-    return found
+    return row
 
 
 def save(site: Site, name: str) -> BrandSheet:
@@ -48,37 +48,35 @@ def save(site: Site, name: str) -> BrandSheet:
     return _made(site.owner, name, values, stored, rules.fonts_of(values, look))
 
 
-def copy(found: BrandSheet) -> BrandSheet:
-    return _made(found.owner, _free(found.owner, found.name), found.values, found.logo, found.fonts)
+def copy(row: BrandSheet) -> BrandSheet:
+    return _made(row.owner, _free(row.owner, row.name), row.values, row.logo, row.fonts)
 
 
-def rename(found: BrandSheet, name: str) -> BrandSheet:
+def rename(row: BrandSheet, name: str) -> BrandSheet:
     """Raises Fault beside ``sheet_name``."""
-    found.name = _name(found.owner, name, found.pk)
-    found.save(update_fields=["name"])
-    return found
+    row.name = _name(row.owner, name, row.pk)
+    row.save(update_fields=["name"])
+    return row
 
 
-def move(found: BrandSheet, *, to_bin: bool) -> BrandSheet:
-    found.binned = to_bin
+def move(row: BrandSheet, *, to_bin: bool) -> BrandSheet:
+    row.binned = to_bin
     if not to_bin:
-        found.name = _free(found.owner, found.name)
-    found.save(update_fields=["binned", "name"])
-    return found
+        row.name = _free(row.owner, row.name)
+    row.save(update_fields=["binned", "name"])
+    return row
 
 
-def apply_to(site: Site, found: BrandSheet) -> services.Done:
+def apply_to(site: Site, row: BrandSheet) -> services.Done:
     """Apply a saved sheet as one edit."""
-    arguments = {"title": found.name, "values": found.values, "logo": found.logo, "fonts": found.fonts}
+    arguments = {"title": row.name, "values": row.values, "logo": row.logo, "fonts": row.fonts}
     return services.edit(site, "apply-own-sheet", arguments)
 
 
-def export(found: BrandSheet) -> bytes:
-    logo = (
-        (store.load(found.logo["file"]), found.logo.get("name", ""), found.logo.get("alt", "")) if found.logo else None
-    )
-    fonts = {key: [store.load(file["file"]) for file in font["files"]] for key, font in found.fonts.items()}
-    return rules.write(found.name, found.values, logo, fonts)
+def export(row: BrandSheet) -> bytes:
+    logo = (store.load(row.logo["file"]), row.logo.get("name", ""), row.logo.get("alt", "")) if row.logo else None
+    fonts = {key: [store.load(file["file"]) for file in font["files"]] for key, font in row.fonts.items()}
+    return rules.write(row.name, row.values, logo, fonts)
 
 
 def import_file(person: Person, data: bytes) -> BrandSheet:

@@ -66,12 +66,12 @@ def provenance(look: Look, place: str, field: str = "", item: str = "") -> Prove
 def answer(site: Site, look: Look, place: str, field: str, item: str) -> Answer | None:
     """As `provenance`, with addresses; None for anything that is no longer there."""
     try:
-        found = provenance(look, place, field, item)
+        decided = provenance(look, place, field, item)
     except Fault:
         return None
-    decides = control(found.place, look)
-    facts = [(fact, control(fact.place, look).address(site)) for fact in found.facts]
-    return Answer(found.name, facts, decides.address(site), decides.id)
+    decides = control(decided.place, look)
+    facts = [(fact, control(fact.place, look).address(site)) for fact in decided.facts]
+    return Answer(decided.name, facts, decides.address(site), decides.id)
 
 
 def _of_part(look: Look, part: Part, field: str) -> Provenance:
@@ -112,8 +112,8 @@ def _one_offs(look: Look, standing: Standing, element: str) -> Iterator[Fact]:
         yield Fact(PROPERTIES[key].name, in_words(look, key, value), Origin.ONE_OFF.value, place)
 
 
-def _origin(found: Resolved) -> str:
-    return f"{found.origin} {found.detail}".strip()
+def _origin(resolved: Resolved) -> str:
+    return f"{resolved.origin} {resolved.detail}".strip()
 
 
 def _colours(look: Look, slug: str, roles: tuple[str, ...], where: str) -> Iterator[Fact]:

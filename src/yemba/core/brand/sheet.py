@@ -129,15 +129,15 @@ def read_file(data: bytes, catalogue: Catalogue) -> File:
 
 def _fonts(plain: Any) -> dict[str, list[CleanFont]]:
     """Each file is checked like any upload; a font is known by its name again."""
-    found: dict[str, list[CleanFont]] = {}
+    families: dict[str, list[CleanFont]] = {}
     for key, files in plain.items() if isinstance(plain, dict) else ():
         for data in files if isinstance(files, list) else ():
             try:
                 font = clean_font_apart(base64.b64decode(str(data), validate=True), f"font {key}")
             except binascii.Error as error:
                 raise Fault("sheet-unreadable", f"The font “{key}” in this brand sheet is broken.", "file") from error
-            found.setdefault(font_id(font.family), []).append(font)
-    return found
+            families.setdefault(font_id(font.family), []).append(font)
+    return families
 
 
 def _logo(plain: Any) -> tuple[CleanPicture, str, str] | None:

@@ -44,13 +44,13 @@ def commands() -> Mapping[str, type[Command]]:
     """Every command by name."""
     from yemba.core.change import commands as folder
 
-    found: dict[str, type[Command]] = {}
+    by_name: dict[str, type[Command]] = {}
     for module in pkgutil.iter_modules(folder.__path__):
         contents = vars(importlib.import_module(f"{folder.__name__}.{module.name}"))
         for thing in contents.values():
             if isinstance(thing, type) and issubclass(thing, Command) and "name" in vars(thing):
-                found[thing.name] = thing
-    return found
+                by_name[thing.name] = thing
+    return by_name
 
 
 def read_command(name: str, arguments: Mapping[str, Any], *, posted: bool = False) -> Command:

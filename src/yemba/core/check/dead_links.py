@@ -22,14 +22,14 @@ def find(inspected: Inspected) -> Iterator[Finding]:
 
 def _dead_in(inspected: Inspected, standing: Standing) -> list[Finding]:
     look, kind = inspected.look, inspected.look.catalogue.kind(standing.section.kind)
-    found: list[Finding] = []
+    findings: list[Finding] = []
     for stored in stored_of(standing):
         field = kind.field(stored.field, stored.item)
         if field.type == "link":
-            found += _of_link(look, stored)
+            findings += _of_link(look, stored)
         elif field.type == "words":
-            found += _in_words(look, stored)
-    return found
+            findings += _in_words(look, stored)
+    return findings
 
 
 def _of_link(look: Look, stored: Stored) -> Iterator[Finding]:

@@ -76,8 +76,8 @@ class Inspected:
         name = f"{compute.__module__}.{compute.__qualname__}"
         key = (name, id(section), standing.key, first, self.around)
         held = _COMPUTED.get_or_make(key, lambda: (section, compute(self, standing)))
-        found: T = held[1]
-        return found
+        outcome: T = held[1]
+        return outcome
 
     def of_sections(self, compute: Callable[[Inspected, Standing], Sequence[T]]) -> Iterator[T]:
         """What `compute` finds in every section, as they stand; pages that are the same are passed over at once."""
@@ -153,5 +153,5 @@ def place_of(fragment: str) -> Place:
 
 def inspect(inspected: Inspected) -> list[Result]:
     """Every check's result, those that found something first."""
-    found = [Result(slug, check.NAME, list(check.find(inspected))) for slug, check in checks().items()]
-    return sorted(found, key=lambda result: (not result.findings, result.name))
+    results = [Result(slug, check.NAME, list(check.find(inspected))) for slug, check in checks().items()]
+    return sorted(results, key=lambda result: (not result.findings, result.name))

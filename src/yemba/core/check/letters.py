@@ -34,7 +34,7 @@ def lacking(inspected: Inspected) -> list[Lacking]:
     of_parts = (text for text in texts_of_parts(inspected.look) if _lacks(text))
     for text in (*of_parts, *inspected.of_sections(_lacking_in)):
         texts_of.setdefault(text.family.slug, []).append(text)
-    return [_lacking(inspected.look, found) for found in texts_of.values()]
+    return [_lacking(inspected.look, texts) for texts in texts_of.values()]
 
 
 def _lacking_in(inspected: Inspected, standing: Standing) -> list[SiteText]:
@@ -51,14 +51,14 @@ def lacks_of_language(look: Look, family: Family) -> str:
     return family.lacks(look.language.alphabet)
 
 
-def _lacking(look: Look, found: list[SiteText]) -> Lacking:
+def _lacking(look: Look, texts: list[SiteText]) -> Lacking:
     """`found` are the texts of one family that have letters it lacks."""
-    family = found[0].family
-    letters = family.lacks("".join(text.words for text in found))
+    family = texts[0].family
+    letters = family.lacks("".join(text.words for text in texts))
     having = [slug for slug, other in look.families.items() if not other.lacks(letters)]
-    level = LEVELS[found[0].level]
+    level = LEVELS[texts[0].level]
     own = level.faced and look.value(f"{level.slug}.face") == family.slug
-    return Lacking(family, letters, found, having, f"{level.slug}.face" if own else f"type.{level.follows}")
+    return Lacking(family, letters, texts, having, f"{level.slug}.face" if own else f"type.{level.follows}")
 
 
 def find(inspected: Inspected) -> Iterator[Finding]:

@@ -45,7 +45,7 @@ class _Heading(NamedTuple):
 
 def _broken(inspected: Inspected, standing: Standing) -> list[Finding]:
     """Headings with a word that does not fit beside the gutters; cured by a smaller ratio where one is enough."""
-    look, found = inspected.look, []
+    look, findings = inspected.look, []
     room = NARROWEST - 2 * look.template.measures.gutter
     for heading in _headings(look, standing):
         parts = _BREAK.split(heading.words)
@@ -56,8 +56,8 @@ def _broken(inspected: Inspected, standing: Standing) -> list[Finding]:
                 f"“{word}” in {look.where(standing)} is {wide:.0f} px wide; a narrow phone has room for "
                 f"{room:.0f}, so it would break in the middle."
             )
-            found.append(Finding(sentence, heading.place, standing.page, _smaller(look, word, heading.level, room)))
-    return found
+            findings.append(Finding(sentence, heading.place, standing.page, _smaller(look, word, heading.level, room)))
+    return findings
 
 
 def _headings(look: Look, standing: Standing) -> Iterator[_Heading]:

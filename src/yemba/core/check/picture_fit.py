@@ -60,12 +60,12 @@ def _too_heavy(inspected: Inspected) -> Iterator[Finding]:
 
 def _by_page(inspected: Inspected) -> dict[str, dict[str, list[Use]]]:
     """The pictures of each page that has any, with their places."""
-    found: dict[str, dict[str, list[Use]]] = {}
+    by_file: dict[str, dict[str, list[Use]]] = {}
     for key, places in uses(inspected.look.document).items():
         for use in places:
             if use.page:
-                found.setdefault(use.page, {}).setdefault(key, []).append(use)
-    return {page: found[page] for page in inspected.look.document.order if page in found}
+                by_file.setdefault(use.page, {}).setdefault(key, []).append(use)
+    return {page: by_file[page] for page in inspected.look.document.order if page in by_file}
 
 
 def _weight(inspected: Inspected, key: str, places: list[Use]) -> int:

@@ -28,10 +28,10 @@ def find(inspected: Inspected) -> Iterator[Finding]:
 
 def _smallest(targets: Sequence[Target]) -> dict[str, Target]:
     """By fragment, the smallest ones first."""
-    found: dict[str, Target] = {}
+    small: dict[str, Target] = {}
     for target in sorted(targets, key=_side):
-        found.setdefault(target.place, target)
-    return found
+        small.setdefault(target.place, target)
+    return small
 
 
 def _side(target: Target) -> float:

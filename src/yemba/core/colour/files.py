@@ -25,12 +25,12 @@ def read_palette(data: bytes | str) -> Palette:
     Raises Fault ``file-too-large``, ``palette-unreadable`` where it is none of them or broken, ``no-colours``.
     """
     text = text_of(data)
-    found = next(known.parse(text) for known in formats().values() if known.recognises(text))
-    if not found:
+    parsed = next(known.parse(text) for known in formats().values() if known.recognises(text))
+    if not parsed:
         raise Fault(
             "no-colours", "No colour was found in this. Paste hex codes such as #8c3b2a, one after another.", "codes"
         )
-    return _palette(found)
+    return _palette(parsed)
 
 
 def text_of(data: bytes | str) -> str:
@@ -49,17 +49,17 @@ def text_of(data: bytes | str) -> str:
     return text
 
 
-def _palette(found: Sequence[tuple[str, Read]]) -> Palette:
+def _palette(parsed: Sequence[tuple[str, Read]]) -> Palette:
     colours: list[Named] = []
-    for name, one in found:
+    for name, one in parsed:
         colours.append((name or name_for(one.colour, [known for known, _ in colours]), one.colour))
-    clear, mapped = sum(one.alpha < 1 for _, one in found), sum(one.mapped for _, one in found)
+    clear, mapped = sum(one.alpha < 1 for _, one in parsed), sum(one.mapped for _, one in parsed)
     lost = []
     if clear:
         lost.append(f"{clear} see-through colour{_s(clear)} became solid.")
     if mapped:
         lost.append(f"{mapped} colour{_s(mapped)} outside what screens show in sRGB came as near as can be.")
-    if not any(name for name, _ in found):
+    if not any(name for name, _ in parsed):
         lost.append("There were no names in it; these are proposed.")
     return Palette(colours, lost)
 

@@ -57,7 +57,7 @@ def _clusters(cells: Array, most: int) -> list[Found]:
         )
     nearest = _nearest(labs, _merged(centres, np.bincount(nearest, minlength=len(centres))))
     mean = labs.mean(axis=0)
-    found: list[tuple[float, Array, Found]] = []
+    clusters: list[tuple[float, Array, Found]] = []
     for n in np.unique(nearest):
         own = np.flatnonzero(nearest == n)
         share = len(own) / len(labs)
@@ -70,13 +70,13 @@ def _clusters(cells: Array, most: int) -> list[Found]:
             red, green, blue = (round(channel) for channel in colours[spot])
             stands_out = float(np.linalg.norm(labs[spot] - mean)) + float(np.hypot(*labs[spot][1:]))
             weight = share**0.4 * (0.1 + stands_out)
-            found.append((weight, labs[spot], Found(Colour(red, green, blue), share, *place)))
-    return _chosen(found, most)
+            clusters.append((weight, labs[spot], Found(Colour(red, green, blue), share, *place)))
+    return _chosen(clusters, most)
 
 
-def _chosen(found: list[tuple[float, Array, Found]], most: int) -> list[Found]:
+def _chosen(clusters: list[tuple[float, Array, Found]], most: int) -> list[Found]:
     """The weightiest first, and of the rest ever the one that adds most: what is like one that is there adds little."""
-    left = sorted(found, key=lambda one: (-one[0], one[2].colour))
+    left = sorted(clusters, key=lambda one: (-one[0], one[2].colour))
     chosen: list[Found] = []
     labs: list[Array] = []
 

@@ -41,5 +41,5 @@ def ready(name: str, mood: str, colours: str) -> ReadyPalette:
 
 def hue_word(colour: Colour) -> str:
     """Which of HUES a colour belongs to."""
-    found = to_oklch(colour)
-    return "grey" if found.chroma < 0.02 else next(word for limit, word in _UP_TO if found.hue < limit)
+    polar = to_oklch(colour)
+    return "grey" if polar.chroma < 0.02 else next(word for limit, word in _UP_TO if polar.hue < limit)

@@ -82,7 +82,7 @@ def apart(first: Colour, second: Colour) -> float:
 @lru_cache(maxsize=128)
 def collapses(palette: tuple[Colour, ...]) -> tuple[Collapse, ...]:
     """The pairs of a palette that are told apart by most people and mixed up with a kind of vision."""
-    found = []
+    pairs = []
     for vision in VISIONS:
         looked = [seen(colour, vision) for colour in palette]
         for second in range(len(palette)):
@@ -91,8 +91,8 @@ def collapses(palette: tuple[Colour, ...]) -> tuple[Collapse, ...]:
                     continue  # alike for everybody: a choice, not a trap
                 got = apart(looked[first], looked[second])
                 if got < TOGETHER:
-                    found.append(Collapse(vision, first, second, got, _parted(palette, first, second, vision)))
-    return tuple(found)
+                    pairs.append(Collapse(vision, first, second, got, _parted(palette, first, second, vision)))
+    return tuple(pairs)
 
 
 def _parted(palette: Sequence[Colour], first: int, second: int, vision: str) -> Colour | None:

@@ -134,7 +134,7 @@ def _clean_svg(data: bytes, name: str) -> CleanPicture:
 
 def _refuse_unsafe(element: Element, name: str) -> None:
     tag = str(element.tag).rpartition("}")[2]
-    found = tag if tag in _UNSAFE_ELEMENTS else ""
+    unsafe = tag if tag in _UNSAFE_ELEMENTS else ""
     for attribute, value in element.attrib.items():
         plain = attribute.rpartition("}")[2].lower()
         if (
@@ -143,13 +143,13 @@ def _refuse_unsafe(element: Element, name: str) -> None:
             or (plain == "style" and _ELSEWHERE.search(value))
             or (plain not in _REFERENCES and _URL_ELSEWHERE.search(value))
         ):
-            found = f"{plain}=“{value[:40]}”"
+            unsafe = f"{plain}=“{value[:40]}”"
     if tag == "style" and _ELSEWHERE.search(element.text or ""):
-        found = "a style that loads from elsewhere"
-    if found:
+        unsafe = "a style that loads from elsewhere"
+    if unsafe:
         raise Fault(
             "svg-unsafe",
-            f"“{name}” holds {found}, which a picture may not. Save it again as plain SVG, without scripts and links.",
+            f"“{name}” holds {unsafe}, which a picture may not. Save it again as plain SVG, without scripts and links.",
             "file",
         )
 

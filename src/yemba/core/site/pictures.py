@@ -28,14 +28,14 @@ class Use(NamedTuple):
 @by_identity("uses of pictures", most=8_000_000, weigh=lambda used: 1_000_000 + 300 * sum(map(len, used.values())))
 def uses(document: Document) -> dict[str, list[Use]]:
     """For every picture of the document the places that show it: design values, then sections as they stand."""
-    found: dict[str, list[Use]] = {key: [] for key in document.pictures}
+    by_picture: dict[str, list[Use]] = {key: [] for key in document.pictures}
     for setting in referring("picture"):
         shared = getattr(document, setting.home).get(setting.key)
-        if shared in found:
-            found[shared].append(Use((setting.home, setting.key), OfSetting(setting.key), setting.key))
+        if shared in by_picture:
+            by_picture[shared].append(Use((setting.home, setting.key), OfSetting(setting.key), setting.key))
     for stored in document.stored():
-        if stored.value in found:
+        if stored.value in by_picture:
             standing = stored.standing
             place = OfField(standing.key, stored.field, stored.item)
-            found[stored.value].append(Use(stored.path, place, stored.field, standing))
-    return found
+            by_picture[stored.value].append(Use(stored.path, place, stored.field, standing))
+    return by_picture

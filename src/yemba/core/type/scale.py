@@ -67,14 +67,14 @@ def scale(bases: Fluid, ratios: Fluid, steps: Mapping[str, int], by_hand: Mappin
     stands under its floor (16 px, 13 for those below the text, or the base where that is less), shrinks towards the
     wide end, or grows by more than 2.5 between the two.
     """
-    found = {}
+    sizes = {}
     for level, number in steps.items():
         given = by_hand.get(level, Fluid(0, 0))
         size = step(number, bases, ratios)
         floor = min(SMALL_FLOOR if number < 0 else SMALLEST, bases.low)
         low = given.low or max(floor, size.low)
-        found[level] = Fluid(low, given.high or max(low, min(size.high, low * ENLARGE_LIMIT)))
-    return found
+        sizes[level] = Fluid(low, given.high or max(low, min(size.high, low * ENLARGE_LIMIT)))
+    return sizes
 
 
 def line_height(size: float, measure: float) -> float:

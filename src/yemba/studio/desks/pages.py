@@ -41,8 +41,8 @@ def _page_of(document: Document, query: Mapping[str, str]) -> str:
     """The page that is asked for, by itself or by one of its sections; the first otherwise."""
     section, page = query.get("section", ""), query.get("page", "")
     holding = (key for key, held in document.pages.items() if section in held.sections)
-    found = next(holding, page) if section else page
-    return found if found in document.pages else document.order[0]
+    chosen = next(holding, page) if section else page
+    return chosen if chosen in document.pages else document.order[0]
 
 
 def _drawings(look: Look) -> tuple[list[tuple[int, str]], dict[str, int]]:

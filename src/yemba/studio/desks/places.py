@@ -13,16 +13,16 @@ from yemba.studio.desks.setting import Context
 
 def listed(look: Look, spots: Iterable[Spot]) -> list[Context]:
     """Each place once; a part that several pages share is gone to on the first of them."""
-    found: dict[str, Context] = {}
+    entries: dict[str, Context] = {}
     for spot in spots:
         if spot.page not in look.document.pages:
             continue
         part = parts().get(spot.place)
         key = spot.place if part else f"{spot.page} {spot.place}"
         words = part.name if part else where(look, spot.page, spot.place)
-        entry = found.setdefault(key, {"page": spot.page, "place": spot.place, "words": words, "pages": 0})
+        entry = entries.setdefault(key, {"page": spot.page, "place": spot.place, "words": words, "pages": 0})
         entry["pages"] += 1
-    return list(found.values())
+    return list(entries.values())
 
 
 def counted(spots: Iterable[Spot]) -> str:

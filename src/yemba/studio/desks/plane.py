@@ -31,16 +31,16 @@ def at_hue(hue: int, ground: Colour) -> Context:
 
 def instrument(look: Look, colour: Colour, name: str, ground: str, palette: Sequence[dict[str, str]]) -> Context:
     """All that the plane shows of a colour: where it stands, where the others do, what it reads on."""
-    found, fill = to_oklch(colour), look.grounds[ground].fill
+    polar, fill = to_oklch(colour), look.grounds[ground].fill
     got = ratio(colour, fill)
     return {
-        **at_hue(round(found.hue) % 360, fill),
+        **at_hue(round(polar.hue) % 360, fill),
         "name": name,
         "hex": colour.hex,
-        "lightness": found.lightness,
-        "chroma": found.chroma,
+        "lightness": polar.lightness,
+        "chroma": polar.chroma,
         "most": MOST_CHROMA,
-        "percent": 100 * found.lightness,
+        "percent": 100 * polar.lightness,
         "ground": ground,
         "ground_name": look.ground_names[ground],
         "mark": _mark(colour),

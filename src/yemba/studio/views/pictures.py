@@ -47,11 +47,11 @@ def upload(request: HttpRequest, slug: str) -> HttpResponse:
 def thumb(request: HttpRequest, slug: str, picture: str) -> HttpResponse:
     """A picture of the draft, small, for the desk."""
     document = sites.document(site_of(request, slug))
-    found = document.pictures.get(picture) or getattr(document.bin.get(picture), "picture", None)
-    if found is None:
+    stored = document.pictures.get(picture) or getattr(document.bin.get(picture), "picture", None)
+    if stored is None:
         raise Http404
-    kind = "image/svg+xml" if found.format == "svg" else "image/webp"
-    response = HttpResponse(hosting.thumb(found), content_type=kind)
+    kind = "image/svg+xml" if stored.format == "svg" else "image/webp"
+    response = HttpResponse(hosting.thumb(stored), content_type=kind)
     response["Cache-Control"] = "private, max-age=3600"
     response["Content-Security-Policy"] = "default-src 'none'; style-src 'unsafe-inline'; sandbox"
     return response

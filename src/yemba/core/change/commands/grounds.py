@@ -74,10 +74,10 @@ class SetRole(OfGround):
 
     def say(self, look: Look) -> str:
         what = f"{ROLE_NAMES[self.role].capitalize()} on {self._name(look)}"
-        found = look.read_colour(self.value) if self.value else None
-        if found is None:
+        parsed = look.read_colour(self.value) if self.value else None
+        if parsed is None:
             return f"{what} worked out again"
-        return f"{what}: {look.brand_name(found.colour) or found.colour.hex}"
+        return f"{what}: {look.brand_name(parsed.colour) or parsed.colour.hex}"
 
 
 class AddGround(Command):

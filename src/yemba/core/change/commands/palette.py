@@ -72,8 +72,8 @@ class SetColour(OfColour):
         palette[place]["hex"] = parse(self.hex, "hex").hex
 
     def label(self, name: str) -> str:
-        found = read(self.hex)
-        return f"{name} to {found.colour.hex}{', the nearest that screens show' if found.mapped else ''}"
+        parsed = read(self.hex)
+        return f"{name} to {parsed.colour.hex}{', the nearest that screens show' if parsed.mapped else ''}"
 
 
 class SetNumbers(OfColour):
@@ -213,15 +213,19 @@ class ChoosePalette(Command):
         return _put(look.document, palette)
 
     def say(self, look: Look) -> str:
-        found = read_palette(self.codes)
-        count, more = len(found.colours), []
+        parsed = read_palette(self.codes)
+        count, more = len(parsed.colours), []
         if count < FEWEST_COLOURS:
-            more = [f"{len(whole(found.colours)) - count} added to make it whole"]
+            more = [f"{len(whole(parsed.colours)) - count} added to make it whole"]
         elif count > MOST_COLOURS:
             more = [f"the first {MOST_COLOURS} of {count} taken"]
         name = f" {self.palette_name}" if self.palette_name else ""
-        told = [f"Palette{name}, {min(count, MOST_COLOURS)} colours", *more, *(lost.rstrip(".") for lost in found.lost)]
-        return "; ".join(told)
+        words = [
+            f"Palette{name}, {min(count, MOST_COLOURS)} colours",
+            *more,
+            *(lost.rstrip(".") for lost in parsed.lost),
+        ]
+        return "; ".join(words)
 
 
 def whole(colours: list[tuple[str, Colour]]) -> list[tuple[str, Colour]]:

@@ -33,13 +33,13 @@ def _recognises(text: str) -> bool:
 
 
 def _parse(text: str) -> Parsed:
-    found = []
+    colours = []
     for key, value, remark in _PROPERTY.findall(text):
         try:
-            found.append((remark or key.replace("-", " ").strip().capitalize(), read(value)))
+            colours.append((remark or key.replace("-", " ").strip().capitalize(), read(value)))
         except Fault:
             continue  # a property that is no colour
-    return found
+    return colours
 
 
 FORMAT = Format("CSS custom properties", "css", 3, _write, _recognises, _parse)

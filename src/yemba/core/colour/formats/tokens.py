@@ -40,12 +40,12 @@ def _parse(text: str) -> Parsed:
     except (ValueError, RecursionError) as error:
         reason = f"This is not whole JSON: {error}. Export the tokens again."
         raise Fault("palette-unreadable", reason, "file") from error
-    found: Parsed = []
+    colours: Parsed = []
     for name, token in _tokens(whole, "", False):
-        found.append((_own_name(token.get("$extensions")) or name, _colour(_followed(token["$value"], whole), name)))
-        if len(found) >= _MOST:
+        colours.append((_own_name(token.get("$extensions")) or name, _colour(_followed(token["$value"], whole), name)))
+        if len(colours) >= _MOST:
             break
-    return found
+    return colours
 
 
 def _tokens(node: Any, name: str, of_colour: bool, depth: int = 0) -> Iterator[tuple[str, dict[str, Any]]]:

@@ -25,7 +25,7 @@ _SHOWN = 60
 def view(site: Site, look: Look, chosen: dict[str, str], query: Mapping[str, str]) -> Context:
     palette = look.value("palette")
     colour, ground = from_hex(chosen["hex"]), query.get("ground", "")
-    found = Used(State(rendering(look.document))).of(colour)
+    uses = Used(State(rendering(look.document))).of(colour)
     return {
         "few": len(palette) <= FEWEST_COLOURS,
         "many": len(palette) >= MOST_COLOURS,
@@ -34,9 +34,9 @@ def view(site: Site, look: Look, chosen: dict[str, str], query: Mapping[str, str
         "oklch": to_oklch(colour),
         "plane": instrument(look, colour, chosen["name"], ground if ground in look.grounds else "light", palette),
         "on": [_reads(colour, look, slug) for slug in look.ground_names],
-        "used": counted(found),
-        "uses": [place | {"roles": _roles(found, place)} for place in listed(look, found)][:_SHOWN],
-        "more_uses": max(0, len(found) - _SHOWN),
+        "used": counted(uses),
+        "uses": [place | {"roles": _roles(uses, place)} for place in listed(look, uses)][:_SHOWN],
+        "more_uses": max(0, len(uses) - _SHOWN),
         "more": [("Tints", tints(colour)), ("Shades", shades(colour)), ("Neutrals", neutrals(colour))],
         "origin": setting(look, "palette"),
         "mended": [sentence for slug in look.grounds if (sentence := mended(look, slug))],
@@ -49,8 +49,8 @@ def _reads(colour: Colour, look: Look, slug: str) -> Context:
     return {"slug": slug, "name": name, "ratio": got, "carries": carries(colour, fill), "warn": got < EDGE}
 
 
-def _roles(found: dict[Spot, list[str]], place: Context) -> str:
-    roles = found[Spot(place["page"], place["place"])]
+def _roles(uses: dict[Spot, list[str]], place: Context) -> str:
+    roles = uses[Spot(place["page"], place["place"])]
     return ", ".join(ROLE_NAMES[role] for role in roles)
 
 

@@ -43,9 +43,9 @@ def offer(name: str, colours: tuple[Named, ...]) -> Context:
 
 
 def _from_picture(picture: Picture, key: str) -> Context:
-    found = _from_file(picture.file, picture.format)
-    colours = named([one.colour for one in found])
-    spots = {one.colour: one for one in found}
+    suggested = _from_file(picture.file, picture.format)
+    colours = named([one.colour for one in suggested])
+    spots = {one.colour: one for one in suggested}
     return {
         "id": key,
         "name": picture.name,

@@ -11,5 +11,5 @@ from yemba.studio.desks.setting import Context
 
 
 def view(site: Site, look: Look, query: Mapping[str, str]) -> Context:
-    found = one_offs(look)
-    return {"one_offs": found, "of_texts": sum(bool(one.element) for one in found)}
+    ones = one_offs(look)
+    return {"one_offs": ones, "of_texts": sum(bool(one.element) for one in ones)}

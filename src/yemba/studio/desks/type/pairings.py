@@ -43,7 +43,7 @@ def _face(look: Look, slug: str) -> Context:
 def _ready(look: Look, now: tuple[str, str]) -> list[Context]:
     """The ready ones: the chosen one first, then the best by what is measured."""
     families = look.families
-    found = [
+    entries = [
         {
             "pairing": p,
             "chosen": (p.heading, p.body) == now,
@@ -51,7 +51,7 @@ def _ready(look: Look, now: tuple[str, str]) -> list[Context]:
         }
         for p in look.catalogue.pairings.values()
     ]
-    return sorted(found, key=lambda entry: (not entry["chosen"], -entry["score"]))
+    return sorted(entries, key=lambda entry: (not entry["chosen"], -entry["score"]))
 
 
 def _back(site: Site, look: Look) -> list[Context]:
@@ -63,12 +63,12 @@ def _back(site: Site, look: Look) -> list[Context]:
         sheet = look.catalogue.ready_sheet(applied)
         known.append((f"Brand sheet {sheet.name}", own | sheet.values))
     known += [(f"Brand sheet {sheet.name}", sheet.values) for sheet in brand_sheets.sheets_of(site.owner)]
-    found: dict[tuple[str, str], Context] = {}
+    pairs: dict[tuple[str, str], Context] = {}
     for name, values in known:
         pair = values.get("type.heading", ""), values.get("type.body", "")
-        if set(pair) <= look.families.keys() and pair not in found:
-            found[pair] = _pair(look, name, pair)
-    return list(found.values())
+        if set(pair) <= look.families.keys() and pair not in pairs:
+            pairs[pair] = _pair(look, name, pair)
+    return list(pairs.values())
 
 
 def _pair(look: Look, name: str, pair: tuple[str, str]) -> Context:

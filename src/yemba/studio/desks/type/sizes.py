@@ -79,12 +79,12 @@ def _numbers_said(body: Family) -> str:
 
 def _words(look: Look) -> dict[str, str]:
     """The owner's own words for every level: the first there are, and enough of them for running text."""
-    found: dict[str, list[str]] = {slug: [] for slug in LEVELS}
+    samples: dict[str, list[str]] = {slug: [] for slug in LEVELS}
     for shown in islice(texts(look), _SAMPLED):
-        found[shown.level].append(shown.words)
-    headings = [words for slug in ("h1", "h2", "h5") for words in found[slug]] or [look.document.name]
-    running = max(found["body"] + found["lead"], key=len, default="") or look.document.tagline or look.document.name
-    made = {slug: words[0] if words else "" for slug, words in found.items()}
+        samples[shown.level].append(shown.words)
+    headings = [words for slug in ("h1", "h2", "h5") for words in samples[slug]] or [look.document.name]
+    running = max(samples["body"] + samples["lead"], key=len, default="") or look.document.tagline or look.document.name
+    made = {slug: words[0] if words else "" for slug, words in samples.items()}
     spare = iter(headings[1:] + headings)
     for slug in ("h1", "h2", "h3", "h4", "h5", "h6"):
         made[slug] = made[slug] or next(spare, headings[0])
