@@ -50,7 +50,7 @@ for line in sys.stdin:
     print("gone", flush=True)
 """
 MAKE = """
-from yemba.core.picture.intake import take
+from yemba.core.picture.intake import clean_picture
 from yemba.hosting import services as hosting
 from yemba.sites import store
 from PIL import Image
@@ -59,10 +59,10 @@ call_command("migrate", verbosity=0)
 ines = Person.objects.create_user("ines@saltmarsh.example", None, name="Ines")
 site = sites.create(ines, "Saltmarsh Bindery", "saltmarsh", "slipway")
 out = BytesIO(); Image.effect_noise((500, 400), 60).convert("RGB").save(out, "JPEG")
-taken = take(out.getvalue(), "noise.jpg")
+clean = clean_picture(out.getvalue(), "noise.jpg")
 document = sites.document(site)
 opening = document.pages[document.order[0]].order[0]
-about = {"file": store.keep(taken.data), "format": "jpeg", "width": 500, "height": 400, "file_name": "noise.jpg"}
+about = {"file": store.keep(clean.data), "format": "jpeg", "width": 500, "height": 400, "file_name": "noise.jpg"}
 sites.edit(site, "add-picture", {"picture": "xp1", "section": opening, **about})
 hosting.publish(Site.objects.get(pk=site.pk))
 """

@@ -105,7 +105,7 @@ def times(site: Site) -> dict[str, Any]:
 
 
 def zone_name(zone: ZoneInfo) -> str:
-    return "UTC" if zone.key == "UTC" else f"({TimeZone().say(zone.key)} time)"
+    return "UTC" if zone.key == "UTC" else f"{TimeZone().say(zone.key)} time"
 
 
 def panels(request: HttpRequest, site: Site, chapter: str, query: dict[str, str]) -> dict[str, Any]:
