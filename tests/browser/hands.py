@@ -16,7 +16,7 @@ def style(frame: Frame | Page, selector: str, name: str) -> str:
     return str(frame.locator(selector).first.evaluate(f"e => getComputedStyle(e).{name}"))
 
 
-def until(page: Page, check: str, *places: Page | Frame, tries: int = 200) -> None:
+def until(page: Page, check: str, *places: Page | Frame, tries: int = 600) -> None:
     """`check` comes true in all these places before long.
 
     Asked again from here: polling inside the page would need the eval that its policy forbids.
