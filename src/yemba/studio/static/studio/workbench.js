@@ -260,13 +260,18 @@ async function put(form, data) {
 }
 
 const streamed = new Set(); // places that windows show otherwise than kept
-const stream = (form) => streaming(body(form));
-const streaming = oneInFlight(async (data) => {
+// What is shown and not kept is asked for one after the other, so that no older answer covers a newer one.
+const showing = oneInFlight((request) => request());
+const stream = (form) => {
+  const data = body(form);
+  return showing(() => streaming(data));
+};
+const streaming = async (data) => {
   data.set("streamed", [...streamed].join(" "));
   const answer = await ask(at("stream"), data);
   for (const place of Object.keys(answer.patch?.fragments || {})) streamed.add(place);
   if (answer.patch) apply(answer.patch);
-});
+};
 
 async function open(address, control, isNew = true) {
   opened += 1;
@@ -525,10 +530,11 @@ function reach(event, on) {
   const which = on ? `without=${encodeURIComponent(entry.dataset.change)}&` : "";
   recall(`${at("state")}?${which}page=${state.page}`);
 }
-const recall = oneInFlight(async (address) => {
-  const answer = await ask(address);
-  if (answer.patch) apply(answer.patch);
-});
+const recall = (address) =>
+  showing(async () => {
+    const answer = await ask(address);
+    if (answer.patch) apply(answer.patch);
+  });
 
 // What the windows ought to show: the draft, the template a plan is read for, what is pointed at, or in the proof what
 // is ticked.
