@@ -53,7 +53,7 @@ class Form(NamedTuple):
 _FRAGMENTS: Cache[tuple[Any, ...], list[tuple[Any, Fragment]]] = Cache(
     "fragments of pages",
     most=60_000_000,
-    weigh=lambda held: sum(2 * len(fragment.html) + 200 for _, fragment in held),
+    weigh=lambda states: sum(2 * len(fragment.html) + 200 for _, fragment in states),
 )
 
 
@@ -75,14 +75,14 @@ def at(page_id: str, page: Page) -> At:
 
 def part(answers: Answers, here: At, slug: str) -> Fragment:
     """A part as it stands on a page."""
-    key = (answers.site.draft, slug, here)
-    return _kept(answers, key, None) or _keep(key, None, _part(answers, here, slug))
+    key = _part_key(answers, here, slug)
+    return _cached(answers, key, None) or _cache(key, None, _part(answers, here, slug))
 
 
 def section(answers: Answers, here: At, key: str, stored: Section, first: bool) -> Fragment:
     """A section as it stands on a page, as its `first` or not."""
-    known = (answers.site.draft, id(stored), key, here.root, first)
-    return _kept(answers, known, stored) or _keep(known, stored, _section(answers, here, key, stored, first))
+    cache_key = _section_key(answers, here, key, stored, first)
+    return _cached(answers, cache_key, stored) or _cache(cache_key, stored, _section(answers, here, key, stored, first))
 
 
 def form_again(answers: Answers, here: At, key: str, stored: Section, form: Form) -> str:
@@ -92,32 +92,30 @@ def form_again(answers: Answers, here: At, key: str, stored: Section, form: Form
 
 def recorded(answers: Answers, here: At, slug: str, stored: Section | None, first: bool) -> list[Fragment]:
     """The states of a fragment that are kept: of a part, or of a section."""
-    key = (
-        (answers.site.draft, slug, here)
-        if stored is None
-        else (
-            answers.site.draft,
-            id(stored),
-            slug,
-            here.root,
-            first,
-        )
-    )
+    key = _part_key(answers, here, slug) if stored is None else _section_key(answers, here, slug, stored, first)
     return [fragment for _, fragment in _FRAGMENTS.get(key) or []]
 
 
-def _kept(answers: Answers, key: tuple[Any, ...], holds: Any) -> Fragment | None:
+def _part_key(answers: Answers, here: At, slug: str) -> tuple[Any, ...]:
+    return (answers.site.draft, slug, here)
+
+
+def _section_key(answers: Answers, here: At, key: str, stored: Section, first: bool) -> tuple[Any, ...]:
+    return (answers.site.draft, id(stored), key, here.root, first)
+
+
+def _cached(answers: Answers, key: tuple[Any, ...], source: Any) -> Fragment | None:
     """A state of the fragment for which all that it read is as it was."""
-    for held, fragment in _FRAGMENTS.get(key) or []:
-        if held is holds and answers.hold(fragment.reads):
+    for rendered_from, fragment in _FRAGMENTS.get(key) or []:
+        if rendered_from is source and answers.hold(fragment.reads):
             return fragment
     return None
 
 
-def _keep(key: tuple[Any, ...], holds: Any, fragment: Fragment) -> Fragment:
+def _cache(key: tuple[Any, ...], source: Any, fragment: Fragment) -> Fragment:
     """Hold a state; what it is made from is held too, so that no other can take its id."""
-    earlier = [entry for entry in _FRAGMENTS.get(key) or [] if entry[0] is holds]
-    _FRAGMENTS.put(key, [(holds, fragment), *earlier[: _MOST_STATES - 1]])
+    earlier = [entry for entry in _FRAGMENTS.get(key) or [] if entry[0] is source]
+    _FRAGMENTS.put(key, [(source, fragment), *earlier[: _MOST_STATES - 1]])
     return fragment
 
 

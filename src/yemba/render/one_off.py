@@ -5,7 +5,6 @@ from __future__ import annotations
 from collections.abc import Iterator, Mapping
 from hashlib import sha256
 
-from yemba.core.site.document import Section
 from yemba.core.site.one_offs import apart
 from yemba.core.site.resolve import Look
 from yemba.render.fonts import stack
@@ -23,11 +22,6 @@ def one_off_rules(look: Look) -> Iterator[str]:
         for stored in standing.section.one_offs.values():
             if mark := one_off_mark(look, stored):
                 yield f'[data-one="{mark}"]{{{_declarations(look, stored)}}}'
-
-
-def marks_of(look: Look, section: Section) -> tuple[tuple[str, str], ...]:
-    """All marks of a section, by element."""
-    return tuple((element, one_off_mark(look, stored)) for element, stored in section.one_offs.items())
 
 
 def _declarations(look: Look, stored: Mapping[str, str]) -> str:

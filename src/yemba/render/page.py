@@ -9,7 +9,7 @@ from django.utils.safestring import mark_safe
 
 from yemba.core.language import from_right
 from yemba.core.part.part import BEFORE, parts
-from yemba.core.site.document import Document, Page
+from yemba.core.site.document import Page
 from yemba.core.site.structured import events
 from yemba.render import fragment, questions
 from yemba.render.fragment import At, Fragment, at, rendered
@@ -89,18 +89,14 @@ def render_notice(answers: Answers, title: str, inner: str, sheets: list[str], p
     return _document(Recorder(answers), here, Head(title, "", sheets, preloads, ""), made, [title], noindex=True)
 
 
-def title_of(document: Document, page: Page) -> str:
-    """What the browser and search engines call a page."""
-    return _titled(document.name, document.tagline, page)
-
-
 def _title(recorder: Recorder, page: Page) -> str:
-    return _titled(recorder.ask(questions.site_name), recorder.ask(questions.tagline), page)
-
-
-def _titled(name: str, tagline: str, page: Page) -> str:
-    home = f"{name}: {tagline}" if tagline else name
-    return page.title or (f"{page.name} – {name}" if page.slug else home)
+    """What the browser and search engines call a page."""
+    name, tagline = recorder.ask(questions.site_name), recorder.ask(questions.tagline)
+    if page.title:
+        return page.title
+    if page.slug:
+        return f"{page.name} – {name}"
+    return f"{name}: {tagline}" if tagline else name
 
 
 def _structured(recorder: Recorder, page: Page) -> str:

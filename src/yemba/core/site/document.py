@@ -288,16 +288,6 @@ def stored_of(standing: Standing) -> Iterator[Stored]:
         yield from (Stored(standing, key, field, value) for field, value in section.items[key].fields.items())
 
 
-def values_of(section: Section) -> list[str]:
-    """Every stored value of a section and its items."""
-    return [value for fields in fields_of(section) for value in fields.values()]
-
-
-def fields_of(section: Section) -> list[dict[str, str]]:
-    """The section's own fields, then those of each item."""
-    return [section.fields, *(section.items[key].fields for key in section.order)]
-
-
 def ordered_items(section: Section) -> list[tuple[str, Item]]:
     """The items of a section as they stand."""
     return [(key, section.items[key]) for key in section.order]
