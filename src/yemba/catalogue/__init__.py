@@ -130,9 +130,9 @@ def _tuple(value: Any) -> Any:
 
 def _pairings(families: dict[str, Family]) -> list[Pairing]:
     """The reason of each is worked out from the facts of its faces."""
-    found = []
+    pairings = []
     for entry in toml_of(FOLDER / "pairings.toml")["pairing"]:
         heading, body = families[entry["heading"]], families[entry["body"]]
         name = heading.name if heading is body else f"{heading.name} and {body.name}"
-        found.append(Pairing(name=name, reason=reason(judge(heading, body)), **entry))
-    return found
+        pairings.append(Pairing(name=name, reason=reason(judge(heading, body)), **entry))
+    return pairings

@@ -22,9 +22,9 @@ def read_all() -> dict[str, Facts]:
 def styles(facts: dict[str, Facts]) -> str:
     """Faces and classes of the samples."""
     faces, classes = [], []
-    for slug, found in facts.items():
+    for slug, family in facts.items():
         about = tomllib.loads((FONTS / slug / "family.toml").read_text())
-        low, high = found.weights
+        low, high = family.weights
         source = f'url("../families/{slug}/latin-normal.woff2") format("woff2")'
         faces.append(f'@font-face {{ font-family: "{about["name"]}"; src: {source}; font-weight: {low} {high}; }}')
         generic = {"serif": "serif", "sans": "sans-serif", "hand": "cursive"}[about["kind"]]

@@ -95,12 +95,12 @@ def _bindery(site: Site, now: datetime) -> Site:
     _do(site, "name-site", title="Saltmarsh Bindery", tagline="Books mended and made in Tide Row")
     _words(site, "about", "heading", "A bench by the slipway")
     _do(site, "set-value", key="header.height_wide", value=88)
-    said = ["Tagline", "Heading: Words with picture on Home", "Header height, wide: 88 px"]
-    hosting.publish(_fresh(site), said, now - timedelta(days=12))
+    changes = ["Tagline", "Heading: Words with picture on Home", "Header height, wide: 88 px"]
+    hosting.publish(_fresh(site), changes, now - timedelta(days=12))
     _do(site, "rename-page", page="repairs", page_name="Repairs", slug="repairs-and-prices")
     _words(site, "c-dates", "heading", "Classes this winter")
-    said = ["Address: repairs-and-prices", "Heading: Dates on Classes"]
-    hosting.publish(_fresh(site), said, now - timedelta(days=3))
+    changes = ["Address: repairs-and-prices", "Heading: Dates on Classes"]
+    hosting.publish(_fresh(site), changes, now - timedelta(days=3))
     _messages(_fresh(site), now)
     _do(site, "set-colour", colour="c1", hex="#8c3b2a")
     _do(site, "set-value", key="type.heading_weight", value=700)

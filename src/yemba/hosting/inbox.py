@@ -55,9 +55,9 @@ def form_of(site: Site, section: str) -> Form | None:
     """The contact form with this id on the live site, None where there is none."""
     document = services.live_document(site)
     for page in document.pages.values() if document else ():
-        found = page.sections.get(section)
-        if document and found and receives(found):
-            return Form(services.rendering(document, address=services.live_address(site)), page, section, found)
+        stored = page.sections.get(section)
+        if document and stored and receives(stored):
+            return Form(services.rendering(document, address=services.live_address(site)), page, section, stored)
     return None
 
 

@@ -81,21 +81,21 @@ def moved_to(of: Published, path: str) -> str | None:
     return f"/{slug}/" if slug else "/"
 
 
-def serve(request: HttpRequest, found: Resource, made_at: datetime) -> HttpResponse:
+def serve(request: HttpRequest, asset: Resource, made_at: datetime) -> HttpResponse:
     """The file, or that it has not changed, or the range of it that was asked for."""
-    kind = content_type(found.name)
-    response = HttpResponse(content_type=kind, status=found.status)
-    response["ETag"] = f'"{found.digest[:32]}"'
+    kind = content_type(asset.name)
+    response = HttpResponse(content_type=kind, status=asset.status)
+    response["ETag"] = f'"{asset.digest[:32]}"'
     response["Last-Modified"] = http_date(made_at.timestamp())
-    response["Cache-Control"] = FOR_EVER if found.name.startswith("assets/") else ASK_AGAIN
-    if found.status == 200:
+    response["Cache-Control"] = FOR_EVER if asset.name.startswith("assets/") else ASK_AGAIN
+    if asset.status == 200:
         response["Accept-Ranges"] = "bytes"
         conditional = _conditional(request, response, int(made_at.timestamp()))
         if conditional:
             return conditional
-    response.content = store.load(found.digest)
+    response.content = store.load(asset.digest)
     response["Content-Length"] = len(response.content)
-    if found.status == 200 and _ranged(request, response):
+    if asset.status == 200 and _ranged(request, response):
         return response
     # nothing on a live page is secret, so that its length may tell of it; pictures and fonts are small already
     if kind.startswith(_PACKED):

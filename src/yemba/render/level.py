@@ -46,10 +46,10 @@ def _declarations(level: Level) -> list[str]:
 
 def level_properties(look: Look) -> dict[str, str]:
     """The custom properties of all levels; what is as the stylesheet has it anyway is left out."""
-    found: dict[str, str] = {}
+    properties: dict[str, str] = {}
     for slug, text in look.texts.items():
-        found |= {f"{name}-{slug}": value for name, value in _set(look, LEVELS[slug], text).items() if value}
-    return found
+        properties |= {f"{name}-{slug}": value for name, value in _set(look, LEVELS[slug], text).items() if value}
+    return properties
 
 
 def _set(look: Look, level: Level, text: Text) -> dict[str, str]:

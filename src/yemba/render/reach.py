@@ -67,15 +67,15 @@ class State:
 
     def section_use(self, page: str, key: str) -> Use:
         """Which of the owner's values a section takes, and by which rules."""
-        held = self.look.document.pages[page]
-        where = "first" if held.order[0] == key else "main"
-        return self._use(self._shape_of(held.sections[key]), lambda: self.markup(page, key), where)
+        stored = self.look.document.pages[page]
+        where = "first" if stored.order[0] == key else "main"
+        return self._use(self._shape_of(stored.sections[key]), lambda: self.markup(page, key), where)
 
     def section_looks(self, page: str, key: str) -> Any:
         """All that decides how a section looks."""
-        held = self.look.document.pages[page]
-        ground, first = self.look.ground(held.sections[key]).value, held.order[0] == key
-        known = (self._shape_of(held.sections[key]), first, ground)
+        stored = self.look.document.pages[page]
+        ground, first = self.look.ground(stored.sections[key]).value, stored.order[0] == key
+        known = (self._shape_of(stored.sections[key]), first, ground)
         if known not in self._looks:
             self._looks[known] = self._values_of(self.section_use(page, key), ground)
         return self._looks[known]
@@ -164,7 +164,7 @@ class _Verdicts:
             return False
         if old is new or place in parts():
             return True
-        first = [held.order[0] == place for held in (old, new)]
+        first = [stored.order[0] == place for stored in (old, new)]
         return first[0] == first[1] and old.sections[place] == new.sections[place]
 
 

@@ -99,8 +99,8 @@ def referenced(person: Person, ref: str) -> Reference:
     """A sheet by its reference. Raises Fault ``no-such-sheet``."""
     kind, _, which = ref.partition(":")
     if kind == "own" and which.isdigit():
-        found = sheet(person, int(which))
-        return Reference(ref, found.name, found.values)
+        row = sheet(person, int(which))
+        return Reference(ref, row.name, row.values)
     if kind == "ready":
         ready = catalogue().ready_sheet(which)
         template = catalogue().template(which.partition("/")[0])

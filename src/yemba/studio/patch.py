@@ -57,9 +57,9 @@ def patch(
 def _state(document: Document, page: str) -> PageState:
     """What a page shows. The last few are kept: what an edit ends with, the next begins with."""
     site = rendering(document, draft=True)
-    kept = _STATES.get((id(document), page))
-    if kept and kept.document is document and kept.day == site.today:
-        return kept
+    cached = _STATES.get((id(document), page))
+    if cached and cached.document is document and cached.day == site.today:
+        return cached
     made = style(site.look, draft=True)
     markup = {place: fragment.html for place, fragment in fragments(Answers(site), page).items()}
     shared = {

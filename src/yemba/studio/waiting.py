@@ -54,13 +54,13 @@ def waiting(site: Site) -> list[Waiting]:
     if live is None:
         return []
     look = sites.look(site)
-    reached, shown = _reached(site, live), []
+    reached, entries = _reached(site, live), []
     for change in difference(live, look.document, catalogue()):
         spots = reached.spots(change)
         decides = control(change.place, look)
         reach = in_words(spots, len(look.document.pages))
-        shown.append(Waiting(change, spots, reach, decides, decides.address(site)))
-    return shown
+        entries.append(Waiting(change, spots, reach, decides, decides.address(site)))
+    return entries
 
 
 def chosen(site: Site, keys: Collection[str]) -> tuple[Document, list[Change]]:
@@ -110,10 +110,10 @@ _STATES: Cache[int, _Reached] = Cache(
 
 def _reached(site: Site, live: Document) -> _Reached:
     """Kept for the object: the same text comes back as the same document (`sites.read_again`)."""
-    held = _STATES.get(id(live))
+    cached = _STATES.get(id(live))
     today = hosting.rendering(live).today
-    if held and held.state.look.document is live and held.state.site.today == today:
-        return held
+    if cached and cached.state.look.document is live and cached.state.site.today == today:
+        return cached
     state = hosting.live_state(site) or State(hosting.rendering(live))
     return _STATES.put(id(live), _Reached(state))
 

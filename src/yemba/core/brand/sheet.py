@@ -71,16 +71,16 @@ def read_values(values: Mapping[str, Any], catalogue: Catalogue, own: Collection
             continue
         setting = SETTINGS[key]
         colours = key == "palette" and isinstance(value, list)
-        given = [_colour(c) for c in value if isinstance(c, Mapping)] if colours else value
-        read[key] = setting.read(given)
+        entry = [_colour(c) for c in value if isinstance(c, Mapping)] if colours else value
+        read[key] = setting.read(entry)
         if refers(key, "face") and str(value) not in catalogue.families and str(value) not in own:
             raise Fault("no-such-family", f"{setting.name} “{value}” does not ship with this Yemba.", "file")
     return read
 
 
 def _colour(colour: Mapping[str, Any]) -> dict[str, str]:
-    given = {key: str(colour.get(key, "")) for key in ("id", "name", "hex")}
-    return given | {"id": given["id"][:12] if given["id"].isalnum() else new_id()}
+    entry = {key: str(colour.get(key, "")) for key in ("id", "name", "hex")}
+    return entry | {"id": entry["id"][:12] if entry["id"].isalnum() else new_id()}
 
 
 def write(

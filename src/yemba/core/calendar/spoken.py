@@ -39,5 +39,5 @@ def price(stored: str, currency: str, language: str) -> str:
     prefix, _, amount = stored.rpartition("from ")
     number = Decimal(amount)
     form = "¤#,##0" if number == int(number) else "¤#,##0.00"
-    said = format_currency(number, currency, form, locale=locale(language), currency_digits=False)
-    return ("from " if stored.startswith("from ") else prefix) + said
+    amount = format_currency(number, currency, form, locale=locale(language), currency_digits=False)
+    return ("from " if stored.startswith("from ") else prefix) + amount

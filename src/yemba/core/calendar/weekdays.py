@@ -12,12 +12,12 @@ _EVERY = {"daily": DAYS, "every day": DAYS, "weekdays": DAYS[:5], "weekends": DA
 
 def days_in(line: str) -> list[str]:
     """English names of the days, Monday first; none where the line speaks of no day of the week."""
-    found = {day for words, days in _EVERY.items() if words in line.lower() for day in days}
+    named = {day for words, days in _EVERY.items() if words in line.lower() for day in days}
     for first, last in _SPAN.findall(line):
         begin = _place(first)
         end = _place(last) if last else begin
-        found |= {DAYS[n % 7] for n in range(begin, end + 1 if end >= begin else end + 8)}
-    return [day for day in DAYS if day in found]
+        named |= {DAYS[n % 7] for n in range(begin, end + 1 if end >= begin else end + 8)}
+    return [day for day in DAYS if day in named]
 
 
 def _place(name: str) -> int:

@@ -141,9 +141,9 @@ def where(look: Look, page: str, fragment: str) -> str:
     """A fragment of a page as the owner knows it: "Offers on Home", "the header"."""
     if fragment in parts():
         return f"the {parts()[fragment].name.lower()}"
-    held = look.document.pages[page]
-    kind = look.catalogue.kind(held.sections[fragment].kind).name if fragment in held.sections else "a section"
-    return f"{kind} on {held.name}"
+    holder = look.document.pages[page]
+    kind = look.catalogue.kind(holder.sections[fragment].kind).name if fragment in holder.sections else "a section"
+    return f"{kind} on {holder.name}"
 
 
 def place_of(fragment: str) -> Place:

@@ -130,8 +130,8 @@ def _nearest(labs: Array, centres: Array) -> NDArray[np.intp]:
 
 def _merged(centres: Array, counts: NDArray[np.intp]) -> Array:
     """Centres that look alike as one, the larger cluster's."""
-    kept: list[Array] = []
+    distinct: list[Array] = []
     for n in np.argsort(-counts, kind="stable"):
-        if counts[n] and all(np.linalg.norm(centres[n] - other) >= _ALIKE for other in kept):
-            kept.append(centres[n])
-    return np.array(kept)
+        if counts[n] and all(np.linalg.norm(centres[n] - other) >= _ALIKE for other in distinct):
+            distinct.append(centres[n])
+    return np.array(distinct)

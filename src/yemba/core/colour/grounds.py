@@ -145,9 +145,9 @@ def _ink(palette: Sequence[Colour]) -> Colour:
     return to_colour(Oklch(0.24, 0.02, to_oklch(palette[0]).hue))
 
 
-def _lead(palette: Sequence[Colour], taken: Iterable[Colour]) -> Colour:
+def _lead(palette: Sequence[Colour], used: Iterable[Colour]) -> Colour:
     """The first brand colour that is neither paper nor ink, nor another near-white or near-grey."""
-    free = [colour for colour in palette if colour not in set(taken)] or list(palette)
+    free = [colour for colour in palette if colour not in set(used)] or list(palette)
     vivid = [c for c in free if to_oklch(c).chroma >= _PLAIN_BELOW and to_oklch(c).lightness < _PAPER_FROM]
     return (vivid or free)[0]
 

@@ -66,11 +66,11 @@ def neutral(colour: Colour, lightness: float) -> Colour:
 
 def named(colours: Sequence[Colour]) -> tuple[tuple[str, Colour], ...]:
     """Colours with a name each, those that look alike left out."""
-    kept: dict[str, Colour] = {}
+    distinct: dict[str, Colour] = {}
     for colour in colours:
-        if all(difference(colour, other) >= 0.01 for other in kept.values()):
-            kept[name_for(colour, kept)] = colour
-    return tuple(kept.items())
+        if all(difference(colour, other) >= 0.01 for other in distinct.values()):
+            distinct[name_for(colour, distinct)] = colour
+    return tuple(distinct.items())
 
 
 def _steps(colour: Colour, end: float, count: int) -> list[Colour]:

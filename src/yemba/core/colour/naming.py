@@ -40,10 +40,10 @@ def _unlike(first: Colour, second: Colour) -> float:
     return float(hypot(light - other_light, 2 * (a - other_a), 2 * (b - other_b)))
 
 
-def name_for(colour: Colour, taken: Collection[str] = ()) -> str:
+def name_for(colour: Colour, existing: Collection[str] = ()) -> str:
     """A word for `colour` that is none of `taken`: the nearest word left, numbered where all near ones are gone."""
     near = sorted(_known(), key=lambda known: _unlike(known[1], colour))
-    used = {name.casefold() for name in taken}
+    used = {name.casefold() for name in existing}
     free = next((name for name, _ in near[:4] if name.casefold() not in used), "")
     if free:
         return free

@@ -46,8 +46,8 @@ def plane(hue: int) -> bytes:
     lab = np.stack([lightness, chroma * cos(hue * pi / 180), chroma * sin(hue * pi / 180)], axis=-1)
     light = (lab @ _TO_CONES.T) ** 3 @ _TO_LIGHT.T
     inside = ((light >= -_SLACK) & (light <= 1 + _SLACK)).all(axis=-1)
-    held = np.clip(light, 0, 1)
-    gamma = np.where(held <= 0.0031308, held * 12.92, 1.055 * held ** (1 / 2.4) - 0.055)
+    linear = np.clip(light, 0, 1)
+    gamma = np.where(linear <= 0.0031308, linear * 12.92, 1.055 * linear ** (1 / 2.4) - 0.055)
     cells = np.where(inside[..., None], np.round(255 * gamma), _OUTSIDE)
     return cells.astype(np.uint8).tobytes()
 

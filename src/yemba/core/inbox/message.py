@@ -32,21 +32,21 @@ class Sent(NamedTuple):
 
 def read_sent(posted: Mapping[str, str], section: Section) -> Sent:
     """What was sent through this form. Raises Fault beside ``name``, ``mail`` or ``words``."""
-    given = {field: posted.get(field, "").replace("\0", "").strip() for field in MESSAGE_LETTERS}
+    values = {field: posted.get(field, "").replace("\0", "").strip() for field in MESSAGE_LETTERS}
     for field, limit in MESSAGE_LETTERS.items():
-        if len(given[field]) > limit:
-            raise Fault("too-long", f"That is {len(given[field])} letters; at most {limit} can be sent.", field)
-    if not given["name"]:
+        if len(values[field]) > limit:
+            raise Fault("too-long", f"That is {len(values[field])} letters; at most {limit} can be sent.", field)
+    if not values["name"]:
         raise Fault("empty", "Please say your name.", "name")
-    if not _MAIL.fullmatch(given["mail"]):
-        raise Fault("mail-unreadable", f"“{given['mail']}” is not a mail address to answer to.", "mail")
-    if not given["words"]:
+    if not _MAIL.fullmatch(values["mail"]):
+        raise Fault("mail-unreadable", f"“{values['mail']}” is not a mail address to answer to.", "mail")
+    if not values["words"]:
         raise Fault("empty", "The message is empty. Please write a few words.", "words")
     answers = {
         item.fields.get("label", ""): posted.get(key, "").replace("\0", "").strip()[:ANSWER_LETTERS]
         for key, item in ordered_items(section)
     }
-    return Sent(given["name"], given["mail"], given["words"], {k: v for k, v in answers.items() if v})
+    return Sent(values["name"], values["mail"], values["words"], {k: v for k, v in answers.items() if v})
 
 
 def suspicion(sent: Sent, posted: Mapping[str, str], earlier: Collection[str], from_there: int) -> str:

@@ -77,9 +77,9 @@ def places(data: bytes, focal: tuple[int, int], box: tuple[int, int]) -> Array:
     """Average colours (0 to 255) of the squares of an x-height that a box shows of the picture: rows of channels."""
     picture = _opened(data)
     width, height = box
-    shown = picture.crop(crop(picture.width, picture.height, width / height, focal))
+    visible = picture.crop(crop(picture.width, picture.height, width / height, focal))
     columns, rows = max(1, round(width / X_HEIGHT)), max(1, round(height / X_HEIGHT))
-    squares = shown.resize((columns, rows), Image.Resampling.BOX)
+    squares = visible.resize((columns, rows), Image.Resampling.BOX)
     return np.asarray(squares, dtype=np.float64).reshape(-1, 3)
 
 

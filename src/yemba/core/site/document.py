@@ -303,16 +303,16 @@ def read(text: str) -> Document:
     """
     try:
         if text.endswith(_PRESENT):
-            found = Document.model_validate_json(text)
+            document = Document.model_validate_json(text)
         else:
-            found = Document.model_validate(migrated(json.loads(text)))
+            document = Document.model_validate(migrated(json.loads(text)))
     except ValidationError as error:
         first = error.errors()[0]
         where = ".".join(str(step) for step in first["loc"])
         raise Fault("document-unreadable", f"The document cannot be read: {where}: {first['msg']}.") from error
     except (ValueError, TypeError, RecursionError) as error:
         raise Fault("document-unreadable", f"The document cannot be read: it is not JSON: {error}.") from error
-    return found.model_copy(update={"pages": {key: _same_page(page) for key, page in found.pages.items()}})
+    return document.model_copy(update={"pages": {key: _same_page(page) for key, page in document.pages.items()}})
 
 
 Whole = TypeVar("Whole", bound=Strict)

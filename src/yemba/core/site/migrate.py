@@ -9,9 +9,9 @@ VERSION = 2
 
 def _values_of_the_site(plain: dict[str, Any]) -> dict[str, Any]:
     """1 to 2: language and currency became values like any other, kept under ``site``."""
-    kept = {key: value for key, value in plain.items() if key not in ("language", "currency")}
+    rest = {key: value for key, value in plain.items() if key not in ("language", "currency")}
     moved = {f"site.{key}": plain[key] for key in ("language", "currency") if key in plain}
-    return kept | ({"site": moved} if moved else {})
+    return rest | ({"site": moved} if moved else {})
 
 
 STEPS = {1: _values_of_the_site}

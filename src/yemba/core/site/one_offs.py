@@ -109,14 +109,14 @@ def _of_whole(look: Look, standing: Standing, where: str) -> Iterator[OneOff]:
     ):
         stored = getattr(section, what)
         if stored:
-            shown, otherwise = resolve(section.kind, stored).value, resolve(section.kind, None).value
+            current, otherwise = resolve(section.kind, stored).value, resolve(section.kind, None).value
             yield OneOff(
                 standing=standing,
                 where=where,
                 what=what.capitalize(),
                 value=names.get(stored, stored),
                 otherwise=names[otherwise],
-                applies=shown == stored,
+                applies=current == stored,
                 path=(*standing.path, what),
                 place=OfSection(standing.key, what),
             )

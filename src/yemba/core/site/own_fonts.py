@@ -61,9 +61,9 @@ def _family(key: str, own: OwnFamily, catalogue: Catalogue) -> Family:
 
 def own_family(font: CleanFont, file: str) -> OwnFamily:
     """A clean font, its file kept under its SHA-256, as documents keep it."""
-    kept = OwnFont(file=file, style=font.style, lightest=font.weights[0], heaviest=font.weights[1])
+    stored = OwnFont(file=file, style=font.style, lightest=font.weights[0], heaviest=font.weights[1])
     about = {"kind": font.kind, "licence": font.licence, "whole": font.whole, "facts": plain_facts(font.facts)}
-    return OwnFamily.model_validate({"name": font.family, "files": [kept], **about})
+    return OwnFamily.model_validate({"name": font.family, "files": [stored], **about})
 
 
 def plain_facts(facts: Facts) -> dict[str, Any]:

@@ -33,8 +33,8 @@ def clean_font_apart(data: bytes, file_name: str) -> CleanFont:
         )
         plain = json.loads(run.stdout)
     except (subprocess.TimeoutExpired, ValueError):
-        said = f"“{file_name[:60]}” keeps its reader too long, or fills its memory. Fetch it again from its maker."
-        raise Fault("font-unreadable", said, "file") from None
+        reason = f"“{file_name[:60]}” keeps its reader too long, or fills its memory. Fetch it again from its maker."
+        raise Fault("font-unreadable", reason, "file") from None
     if "fault" in plain:
         raise Fault(*plain["fault"])
     return _from_plain(plain)

@@ -84,14 +84,14 @@ def _contours(recorded: list[tuple[str, Any]]) -> list[list[tuple[str, Any]]]:
 def _flat(contour: list[tuple[str, Any]]) -> list[Point]:
     """A contour as a line of points; curves in steps (quadratic and cubic Bezier)."""
     points: list[Point] = []
-    for name, given in contour:
+    for name, operands in contour:
         if name in ("moveTo", "lineTo"):
-            points.append(given[0])
+            points.append(operands[0])
         elif name == "qCurveTo":
-            for off, on in decomposeQuadraticSegment(given):
+            for off, on in decomposeQuadraticSegment(operands):
                 points += _curve([points[-1], off, on])
         elif name == "curveTo":
-            points += _curve([points[-1], *given])
+            points += _curve([points[-1], *operands])
     return [*points, points[0]] if points else []
 
 
@@ -110,13 +110,13 @@ def _curve(ends: list[Point], steps: int = 16) -> list[Point]:
 
 def _crossings(contours: list[list[Point]], axis: int, at: float) -> list[float]:
     """Where the line on which coordinate `axis` is `at` meets the contours, in order of the other coordinate."""
-    found = []
+    crossings = []
     for contour in contours:
         for a, b in itertools.pairwise(contour):
             if (a[axis] <= at) != (b[axis] <= at):
                 share = (at - a[axis]) / (b[axis] - a[axis])
-                found.append(a[1 - axis] + share * (b[1 - axis] - a[1 - axis]))
-    return sorted(found)
+                crossings.append(a[1 - axis] + share * (b[1 - axis] - a[1 - axis]))
+    return sorted(crossings)
 
 
 class Face:

@@ -61,19 +61,18 @@ def judge(heading: Drawn, body: Drawn) -> Judged:
     """The pair as a whole. A face over itself is calm and never wrong, and says little."""
     if heading.name == body.name:
         return Judged(4.5 + _as_body(body)[0], ("One face for all: calm, and told apart by size and weight alone.",))
-    found = [*_kinds(heading, body), _x_heights(heading, body), *_contrasts(heading, body), _scripts(heading, body)]
-    found.append(_as_body(body))
-    said = sorted((entry for entry in found if entry[1]), key=lambda entry: -abs(entry[0]))
-    return Judged(4 + sum(score for score, _ in found), tuple(sentence for _, sentence in said))
+    entries = [*_kinds(heading, body), _x_heights(heading, body), *_contrasts(heading, body), _scripts(heading, body)]
+    entries.append(_as_body(body))
+    reasons = sorted((entry for entry in entries if entry[1]), key=lambda entry: -abs(entry[0]))
+    return Judged(4 + sum(score for score, _ in entries), tuple(sentence for _, sentence in reasons))
 
 
 def ranked(families: Mapping[str, Drawn], heading: str = "", body: str = "") -> list[Ranked]:
     """Every body face for a heading face, or every heading face for a body face, the best first."""
     pairs = ((slug, (families[heading], one) if heading else (one, families[body])) for slug, one in families.items())
-    found = [(slug, judge(*pair)) for slug, pair in pairs]
-    return [
-        Ranked(slug, judged.score, reason(judged)) for slug, judged in sorted(found, key=lambda f: (-f[1].score, f[0]))
-    ]
+    judgements = [(slug, judge(*pair)) for slug, pair in pairs]
+    judgements.sort(key=lambda entry: (-entry[1].score, entry[0]))
+    return [Ranked(slug, judged.score, reason(judged)) for slug, judged in judgements]
 
 
 def reason(judged: Judged) -> str:
@@ -149,16 +148,16 @@ def _scripts(heading: Drawn, body: Drawn) -> Entry:
 
 def _as_body(body: Drawn) -> Entry:
     """Whether a face serves for running text."""
-    found = measures(body.facts)
+    drawn = measures(body.facts)
     if body.kind == "hand":
         return -4.0, f"{body.name} is a handwriting: a line of it charms, a page tires."
-    if found.contrast > _FINE_BODY:
+    if drawn.contrast > _FINE_BODY:
         return -1.5, f"The hairlines of {body.name} grow faint in small text."
-    if found.x_height < _SMALL_BODY:
+    if drawn.x_height < _SMALL_BODY:
         return (
             -0.6,
-            f"{body.name} has small letters, {100 * found.x_height:.0f} % of its size; set the text a little larger.",
+            f"{body.name} has small letters, {100 * drawn.x_height:.0f} % of its size; set the text a little larger.",
         )
-    if found.width < 0.38:
+    if drawn.width < 0.38:
         return -1.5, f"{body.name} is too narrow for long text."
     return 0.4, ""

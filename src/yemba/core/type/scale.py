@@ -69,11 +69,11 @@ def scale(bases: Fluid, ratios: Fluid, steps: Mapping[str, int], by_hand: Mappin
     """
     sizes = {}
     for level, number in steps.items():
-        given = by_hand.get(level, Fluid(0, 0))
+        by_owner = by_hand.get(level, Fluid(0, 0))
         size = step(number, bases, ratios)
         floor = min(SMALL_FLOOR if number < 0 else SMALLEST, bases.low)
-        low = given.low or max(floor, size.low)
-        sizes[level] = Fluid(low, given.high or max(low, min(size.high, low * ENLARGE_LIMIT)))
+        low = by_owner.low or max(floor, size.low)
+        sizes[level] = Fluid(low, by_owner.high or max(low, min(size.high, low * ENLARGE_LIMIT)))
     return sizes
 
 

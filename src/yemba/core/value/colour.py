@@ -22,7 +22,7 @@ class ColourCode(Kind):
         return read_colour_code(typed, key)
 
     def say(self, value: Any, look: Look | None = None) -> str:
-        found = look.read_colour(value) if look else None
-        if look is None or found is None:
+        parsed = look.read_colour(value) if look else None
+        if look is None or parsed is None:
             return "a colour that is gone"
-        return look.brand_name(found.colour) or found.colour.hex
+        return look.brand_name(parsed.colour) or parsed.colour.hex

@@ -31,8 +31,8 @@ def read_colour_code(value: Any, key: str) -> str:
     text = str(value).strip()
     if _BRAND_COLOUR.fullmatch(text):
         return text
-    found = read(text, key)
-    return found.colour.hex + (f"{round(found.alpha * 255):02x}" if found.alpha < 1 else "")
+    parsed = read(text, key)
+    return parsed.colour.hex + (f"{round(parsed.alpha * 255):02x}" if parsed.alpha < 1 else "")
 
 
 class Entries(Kind):

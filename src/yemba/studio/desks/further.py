@@ -28,14 +28,14 @@ def _belongs(key: str, chapter: str, look: Look, context: Mapping[str, Any]) -> 
     return here and decides.id == key
 
 
-def _keys(shown: Any) -> Iterator[str]:
+def _keys(context: Any) -> Iterator[str]:
     """The keys of all settings that a desk shows."""
-    if isinstance(shown, Mapping):
-        key = shown.get("key")
+    if isinstance(context, Mapping):
+        key = context.get("key")
         if isinstance(key, str) and key in SETTINGS:
             yield key
-        for inner in shown.values():
+        for inner in context.values():
             yield from _keys(inner)
-    elif isinstance(shown, list):
-        for inner in shown:
+    elif isinstance(context, list):
+        for inner in context:
             yield from _keys(inner)

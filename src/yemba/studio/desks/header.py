@@ -36,11 +36,11 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
 
 
 def _entry(look: Look, page: str) -> Context:
-    navigation, held = look.document.navigation, look.document.pages[page]
+    navigation, stored = look.document.navigation, look.document.pages[page]
     return {
         "id": page,
-        "page": held.name,
+        "page": stored.name,
         "name": navigation.names.get(page, ""),
         "shown": page not in navigation.hidden,
-        "address": held.slug,
+        "address": stored.slug,
     }

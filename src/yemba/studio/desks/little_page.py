@@ -32,12 +32,12 @@ def drawing(look: Look, page: str, touched: Collection[str] = ()) -> SafeString:
 
 def _bands(look: Look, page: str, touched: Collection[str]) -> list[Band]:
     """The first sections from the top; the last stands for those below it."""
-    held = look.document.pages[page].ordered()
+    sections = look.document.pages[page].ordered()
     drawn = []
-    for key, section in held[:_MOST]:
+    for key, section in sections[:_MOST]:
         ground = look.grounds[look.ground(section).value]
         drawn.append(Band(ground.fill.hex, ground.heading.hex, key in touched))
-    if drawn and any(key in touched for key, _ in held[_MOST:]):
+    if drawn and any(key in touched for key, _ in sections[_MOST:]):
         drawn[-1] = drawn[-1]._replace(touched=True)
     return drawn
 

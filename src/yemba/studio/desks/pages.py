@@ -40,7 +40,7 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
 def _page_of(document: Document, query: Mapping[str, str]) -> str:
     """The page that is asked for, by itself or by one of its sections; the first otherwise."""
     section, page = query.get("section", ""), query.get("page", "")
-    holding = (key for key, held in document.pages.items() if section in held.sections)
+    holding = (key for key, stored in document.pages.items() if section in stored.sections)
     chosen = next(holding, page) if section else page
     return chosen if chosen in document.pages else document.order[0]
 

@@ -36,13 +36,13 @@ def kinds(look: Look) -> list[SectionKind]:
 
 def _desk(look: Look, section: Section) -> Context:
     kind = look.catalogue.kind(section.kind)
-    shown = [(slug, name) for slug, name in kind.layout_names().items() if look.template.shows(kind.slug, slug)]
+    layouts = [(slug, name) for slug, name in kind.layout_names().items() if look.template.shows(kind.slug, slug)]
     return {
         "layout": look.layout(section),
         "layout_mine": section.layout or "",
         "ground": look.ground(section),
         "ground_mine": section.ground or "",
-        "layouts": shown,
+        "layouts": layouts,
         "grounds": list(look.ground_names.items()),
         "fields": [_field(look, section, "", field) for field in kind.fields if field not in SHARED],
         "faces": [(slug, family.name) for slug, family in look.families.items()],

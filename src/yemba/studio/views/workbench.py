@@ -49,8 +49,8 @@ def workbench(request: HttpRequest, slug: str, chapter: str = "template") -> Htt
 
 def _arguments(request: HttpRequest) -> dict[str, Any]:
     """What was posted for the command: a list where a name came more than once, as ticked boxes do, else its value."""
-    given = {key: values for key, values in request.POST.lists() if key not in _HIDDEN}
-    return {key: values if key in _TICKED and len(values) > 1 else values[-1] for key, values in given.items()}
+    posted = {key: values for key, values in request.POST.lists() if key not in _HIDDEN}
+    return {key: values if key in _TICKED and len(values) > 1 else values[-1] for key, values in posted.items()}
 
 
 @login_required

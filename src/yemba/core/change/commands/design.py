@@ -90,8 +90,8 @@ class ReturnChapter(Command):
     one_offs: str = "keep"
 
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
-        held = [(home, key) for home in ("sheet", "parts") for key in getattr(look.document, home)]
-        steps = [remove(look.document, at) for at in held if self.of in ("", setting(at[1]).subject)]
+        stored = [(home, key) for home in ("sheet", "parts") for key in getattr(look.document, home)]
+        steps = [remove(look.document, at) for at in stored if self.of in ("", setting(at[1]).subject)]
         if not self.of:
             steps += [put(look.document, (field,), ABSENT) for field in ("ready_sheet", "own_sheet", "set_aside")]
         if self.one_offs == "clear" and self.of in ("", "pages"):

@@ -19,8 +19,8 @@ Entry = dict[str, str]
 def put_entries(document: Document, key: str, entries: list[Entry]) -> Operation:
     """The step that keeps a list of entries; entries with an empty value go, and an empty list is not kept."""
     chosen = setting(key)
-    held = [entry for entry in entries if all(entry.values())]
-    return put(document, ("sheet", key), chosen.read(held) or ABSENT)
+    filled = [entry for entry in entries if all(entry.values())]
+    return put(document, ("sheet", key), chosen.read(filled) or ABSENT)
 
 
 def _entries(look: Look, key: str) -> list[Entry]:

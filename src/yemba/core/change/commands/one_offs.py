@@ -79,6 +79,6 @@ def _whole(one: OneOff, gone: list[OneOff]) -> Path:
     """The path of a one-off, or of its element where all that is set apart there goes."""
     if not one.element:
         return one.path
-    held = set(one.standing.section.one_offs[one.element])
+    properties = set(one.standing.section.one_offs[one.element])
     going = {other.property for other in gone if other.path[:-1] == one.path[:-1]}
-    return one.path[:-1] if held == going else one.path
+    return one.path[:-1] if properties == going else one.path

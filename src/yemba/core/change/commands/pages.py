@@ -4,6 +4,8 @@ from __future__ import annotations
 
 import re
 import unicodedata
+from collections.abc import Collection
+from itertools import chain, count
 from typing import ClassVar
 
 from yemba.core.change.command import Command
@@ -38,6 +40,13 @@ def _was(page: Page, slug: str) -> list[str]:
     return [old for old in dict.fromkeys([*page.was, page.slug]) if old and old != slug]
 
 
+def _free_slug(name: str, others: Collection[str]) -> str:
+    """An address made from a page's name that no other page has."""
+    wanted = slug_from(name) or "page"
+    numbered = (f"{wanted}-{n}" for n in count(2))
+    return next(slug for slug in chain([wanted], numbered) if slug not in others and slug not in RESERVED)
+
+
 class AddPage(Command):
     name: ClassVar[str] = "add-page"
     page_name: str
@@ -45,9 +54,7 @@ class AddPage(Command):
 
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
         name = _NAME.read(self.page_name, "The page’s name", "page_name")
-        taken = {page.slug for page in look.document.pages.values()} | RESERVED
-        wanted = slug_from(name) or "page"
-        slug = next(s for s in (wanted, *(f"{wanted}-{n}" for n in range(2, 10_000))) if s not in taken)
+        slug = _free_slug(name, {page.slug for page in look.document.pages.values()})
         page = self.page or ids()
         return [
             put(look.document, ("pages", page), {"name": name, "slug": slug}),
@@ -132,9 +139,8 @@ class MovePage(Command):
         return steps
 
     def _slug(self, document: Document, page: str, leaves: str) -> str:
-        taken = {p.slug for k, p in document.pages.items() if k not in (page, leaves)} | RESERVED
-        wanted = slug_from(document.pages[page].name) or "page"
-        return next(s for s in (wanted, *(f"{wanted}-{n}" for n in range(2, 10_000))) if s not in taken)
+        others = {other.slug for key, other in document.pages.items() if key not in (page, leaves)}
+        return _free_slug(document.pages[page].name, others)
 
     def say(self, look: Look) -> str:
         return f"Page {look.document.page(self.page).name} moved"
@@ -169,8 +175,8 @@ class RestorePage(Command):
         if binned is None or binned.page is None:
             raise Fault("gone", "That page is not in the bin.", "page")
         plain = binned.page.model_dump(mode="json", exclude_defaults=True)
-        taken = {page.slug for page in look.document.pages.values()} | RESERVED
-        while plain["slug"] in taken:
+        used = {page.slug for page in look.document.pages.values()} | RESERVED
+        while plain["slug"] in used:
             plain["slug"] += "-2"
         place = min(binned.place, len(look.document.order))
         return [

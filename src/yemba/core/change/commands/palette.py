@@ -183,8 +183,8 @@ class AddColour(Command):
         colours = self._colours()
         if len(colours) > 1:
             return f"{len(colours)} colours added"
-        taken = [colour["name"] for colour in _palette(look)]
-        return f"Colour {self.colour_name.strip() or name_for(colours[0], taken)} added"
+        names = [colour["name"] for colour in _palette(look)]
+        return f"Colour {self.colour_name.strip() or name_for(colours[0], names)} added"
 
     def _colours(self) -> list[Colour]:
         several = read_many(self.hex)
@@ -203,12 +203,12 @@ class ChoosePalette(Command):
     palette_name: str = ""
 
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
-        held = [colour["id"] for colour in _palette(look)]
+        kept_ids = [colour["id"] for colour in _palette(look)]
         colours = whole(read_palette(self.codes).colours)
-        held += [ids() for _ in colours[len(held) :]]
+        kept_ids += [ids() for _ in colours[len(kept_ids) :]]
         palette = [
             {"id": one, "name": name[:COLOUR_NAME_LETTERS], "hex": colour.hex}
-            for one, (name, colour) in zip(held, colours, strict=False)
+            for one, (name, colour) in zip(kept_ids, colours, strict=False)
         ]
         return _put(look.document, palette)
 

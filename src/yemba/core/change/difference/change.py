@@ -83,12 +83,12 @@ class Pair(NamedTuple):
     def _files(self, paths: Sequence[Path]) -> list[Path]:
         """Pictures and fonts that are new and are named by what stands at these places."""
         named = repr([value_at(self.after, path) for path in paths])
-        new = [(held, key) for held in _FILES for key in sorted(_new_keys(self, held))]
+        new = [(home, key) for home in _FILES for key in sorted(_new_keys(self, home))]
         return [path for path in new if repr(path[1]) in named]
 
 
-def _new_keys(pair: Pair, held: str) -> set[str]:
-    return set(getattr(pair.after, held)) - set(getattr(pair.before, held))
+def _new_keys(pair: Pair, home: str) -> set[str]:
+    return set(getattr(pair.after, home)) - set(getattr(pair.before, home))
 
 
 def change(key: str, kind: str, subject: str, states: States, place: Place, steps: Steps, page: str = "") -> Change:

@@ -22,13 +22,13 @@ _VIEWS = {
 def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiting]) -> Context:
     palette = look.value("palette")
     chosen = next((c for c in palette if c["id"] == query.get("colour")), palette[0])
-    shown = query.get("show", "")
-    if shown not in _VIEWS:  # who asks for a ground wants to see it
-        shown = "grounds" if "ground" in query and "colour" not in query else "colours"
+    view_slug = query.get("show", "")
+    if view_slug not in _VIEWS:  # who asks for a ground wants to see it
+        view_slug = "grounds" if "ground" in query and "colour" not in query else "colours"
     return {
         "palette": palette,
         "chosen": chosen,
-        "views": [{"slug": slug, "name": name, "shown": slug == shown} for slug, (name, _) in _VIEWS.items()],
-        "show": shown,
-        **_VIEWS[shown][1](site, look, chosen, query),
+        "views": [{"slug": slug, "name": name, "shown": slug == view_slug} for slug, (name, _) in _VIEWS.items()],
+        "show": view_slug,
+        **_VIEWS[view_slug][1](site, look, chosen, query),
     }

@@ -107,18 +107,18 @@ def _role(look: Look, slug: str, role: str, used: Used) -> Context:
     ground = look.grounds[slug]
     colour, worst = getattr(ground, role), _worst(ground, role)
     value = look.by_hand.get(f"{slug}.{role}", "")
-    given = (look.read_colour(value) if value else None) or Read(colour)
+    parsed = (look.read_colour(value) if value else None) or Read(colour)
     return {
         "slug": role,
         "name": ROLE_NAMES[role],
         "hex": colour.hex,
         "value": value,
-        "typed": value if value and not value.startswith("@") else given.colour.hex,
-        "alpha": given.alpha,
-        "percent": round(100 * given.alpha),
+        "typed": value if value and not value.startswith("@") else parsed.colour.hex,
+        "alpha": parsed.alpha,
+        "percent": round(100 * parsed.alpha),
         "brand": value[1:] if value.startswith("@") else "",
         "plane": instrument(
-            look, given.colour, f"{ROLE_NAMES[role]} on {look.ground_names[slug]}", slug, look.value("palette")
+            look, parsed.colour, f"{ROLE_NAMES[role]} on {look.ground_names[slug]}", slug, look.value("palette")
         ),
         "miss": _miss(ground, role, worst) if worst and worst[0] < worst[1].ratio else None,
         "ratio": worst[0] if worst else None,

@@ -19,12 +19,12 @@ _VIEWS = {
 
 
 def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiting]) -> Context:
-    shown = query.get("show", "")
-    if shown not in _VIEWS:
-        shown = "pairings"
+    view_slug = query.get("show", "")
+    if view_slug not in _VIEWS:
+        view_slug = "pairings"
     return {
-        "views": [{"slug": slug, "name": name, "shown": slug == shown} for slug, (name, _) in _VIEWS.items()],
-        "show": shown,
-        "wide_desk": shown == "sizes",
-        **_VIEWS[shown][1](site, look, query),
+        "views": [{"slug": slug, "name": name, "shown": slug == view_slug} for slug, (name, _) in _VIEWS.items()],
+        "show": view_slug,
+        "wide_desk": view_slug == "sizes",
+        **_VIEWS[view_slug][1](site, look, query),
     }

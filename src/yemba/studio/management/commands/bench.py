@@ -93,12 +93,12 @@ def generated(pages: int) -> Document:
 
 def median(do: Callable[[], Any], times: int = 9) -> float:
     """Milliseconds."""
-    taken = []
+    measured = []
     for _ in range(times):
         begun = time.perf_counter()
         do()
-        taken.append((time.perf_counter() - begun) * 1000)
-    return statistics.median(taken)
+        measured.append((time.perf_counter() - begun) * 1000)
+    return statistics.median(measured)
 
 
 class Command(BaseCommand):
@@ -147,7 +147,7 @@ class Command(BaseCommand):
 
     def edits(self) -> list[Row]:
         chance = random.Random(2)  # noqa: S311
-        taken: dict[int, list[float]] = {}
+        times: dict[int, list[float]] = {}
         for pages in (12, 200):
             before = generated(pages)
             home = before.order[0]
@@ -167,12 +167,12 @@ class Command(BaseCommand):
 
             after = _after(before, "set-colour", {"colour": "c1", "hex": "#aa3344"})
             touched = median(partial(_reached, before, after), 5)
-            taken[pages] = [median(colour), median(words), touched, median(size)]
+            times[pages] = [median(colour), median(words), touched, median(size)]
         return [
-            Row("colour edit and its patch, 12 and 200 pages", _pair(taken, 0), "30 ms on both"),
-            Row("words edit and its patch, 12 and 200 pages", _pair(taken, 1), "30 ms on both"),
-            Row("size edit and its patch, 12 and 200 pages", _pair(taken, 3), "30 ms on both"),
-            Row("reach of a colour, 12 and 200 pages", _pair(taken, 2), "100 ms on 200"),
+            Row("colour edit and its patch, 12 and 200 pages", _pair(times, 0), "30 ms on both"),
+            Row("words edit and its patch, 12 and 200 pages", _pair(times, 1), "30 ms on both"),
+            Row("size edit and its patch, 12 and 200 pages", _pair(times, 3), "30 ms on both"),
+            Row("reach of a colour, 12 and 200 pages", _pair(times, 2), "100 ms on 200"),
         ]
 
     def weights(self, without: str) -> Row:
@@ -326,14 +326,14 @@ def _every_ranking() -> None:
 def _cuts(*, opened: bool) -> str:
     """The upright Latin file of every shipped family, each once."""
     letters = {ord(letter) for letter in string.printable if letter.isprintable()}
-    taken = []
+    times = []
     for family in catalogue().families.values():
         data = family.read(family.file("x").name)
         face = Face(data)
         if opened:
             face.outline("x")  # which unpacks the file
-        taken.append(_once(lambda face=face, data=data: cut(face if opened else Face(data), letters)))  # type: ignore[misc]
-    return f"{statistics.median(taken):.0f} and {max(taken):.0f} ms"
+        times.append(_once(lambda face=face, data=data: cut(face if opened else Face(data), letters)))  # type: ignore[misc]
+    return f"{statistics.median(times):.0f} and {max(times):.0f} ms"
 
 
 def _photo() -> bytes:
@@ -377,6 +377,6 @@ def _templates_alone(site: Rendering, page: str) -> Callable[[], Any]:
     return lambda: [whole(template, **context) for template, context in given]
 
 
-def _pair(taken: dict[int, list[float]], which: int) -> str:
-    small, large = taken[12][which], taken[200][which]
+def _pair(times: dict[int, list[float]], which: int) -> str:
+    small, large = times[12][which], times[200][which]
     return f"{small:.1f} and {large:.1f} ms ({large / small:.1f} x)"
