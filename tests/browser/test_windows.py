@@ -132,3 +132,19 @@ def test_words_that_are_too_long_are_refused_where_they_stand(bench: Page) -> No
     wide.wait_for_selector("[data-fault]")
     assert "letters" in str(wide.locator("h1").get_attribute("data-fault"))
     assert "long words" in wide.locator("h1").inner_text()
+
+
+def test_a_fold_stays_open_over_every_edit_made_in_it(bench: Page) -> None:
+    chapter(bench, "Logo")
+    fold = bench.locator("details.more")
+    fold.locator("summary").click()
+    for key, value, words in (
+        ("site.currency", "EUR", "Currency: Euro"),
+        ("site.language", "de", "Language: German"),
+        ("site.time_zone", "Europe/Dublin", "Time zone: Europe/Dublin"),
+    ):
+        bench.locator(f"[id='{key}']").select_option(value)
+        kept(bench, words)
+        bench.wait_for_load_state("networkidle")
+        expect(fold).to_have_attribute("open", "")
+    expect(fold.get_by_text("comes from you")).to_have_count(3)

@@ -91,13 +91,19 @@ function refresh(sent) {
   }
 }
 
+// A fold that was opened stays open: the server does not know of it. Numbers in its words may have changed.
+function keepOpen(from, to) {
+  const words = (fold) => fold.querySelector("summary")?.textContent.replace(/\d+/g, "").trim();
+  if (from.tagName === "DETAILS" && to.tagName === "DETAILS" && from.open && words(from) === words(to)) to.open = true;
+}
+
 function show(answer, sent) {
   const focused = document.activeElement?.id;
   for (const [id, html] of Object.entries(answer.panels)) {
     const panel = document.getElementById(id);
     // another chapter's desk is put in whole, so that its instrument starts anew
     if (id === "desk" && panel.dataset.chapter !== answer.chapter) panel.outerHTML = html.trim();
-    else Alpine.morph(panel, html.trim());
+    else Alpine.morph(panel, html.trim(), { updating: keepOpen });
   }
   refresh(sent);
   if (focused && !writing && document.activeElement?.id !== focused) document.getElementById(focused)?.focus();
@@ -125,7 +131,7 @@ function begun() {
     state.chapter !== "proof"
       ? null
       : measure(told, touchedPages(), at, token, (html) => {
-          Alpine.morph(document.getElementById("checks"), html.trim());
+          Alpine.morph(document.getElementById("checks"), html.trim(), { updating: keepOpen });
         });
   steps();
 }
