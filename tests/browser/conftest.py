@@ -2,11 +2,14 @@
 
 from __future__ import annotations
 
+import shutil
 from collections.abc import Iterator
 from functools import cache
 from pathlib import Path
 
 import pytest
+from django.conf import settings
+from django.core.management import call_command
 from fontTools.ttLib import TTFont
 from playwright.sync_api import Browser, BrowserContext, Page, expect
 
@@ -15,6 +18,7 @@ from yemba.catalogue import FONTS
 from yemba.core.picture import sizes
 from yemba.demo import scenario
 from yemba.render import files
+from yemba.sites.models import Site
 
 PATIENCE = 20_000  # ms; a busy machine is slow, not wrong
 expect.set_options(timeout=PATIENCE)
@@ -44,10 +48,29 @@ def page(browser: Browser) -> Iterator[Page]:
     assert wrong == []
 
 
+@pytest.fixture(scope="session")
+def demo_kept(tmp_path_factory: pytest.TempPathFactory) -> Path:
+    """A folder for the demo as it was first loaded: its rows and its files."""
+    return tmp_path_factory.mktemp("demo")
+
+
 @pytest.fixture
-def bench(page: Page, live_server) -> Page:
+def demo(transactional_db: None, demo_kept: Path) -> Site:
+    """The demo's three sites; loaded once a worker, put back for each test."""
+    rows, store = demo_kept / "rows.json", demo_kept / "store"
+    if rows.exists():
+        shutil.copytree(store, settings.MEDIA_ROOT, dirs_exist_ok=True)
+        call_command("loaddata", rows, verbosity=0)
+    else:
+        scenario.load()
+        call_command("dumpdata", "people", "sites", "hosting", output=rows, verbosity=0)
+        shutil.copytree(settings.MEDIA_ROOT, store)
+    return Site.objects.get(slug=scenario.SLUG)
+
+
+@pytest.fixture
+def bench(page: Page, live_server, demo: Site) -> Page:
     """The bindery at the workbench, both windows showing it."""
-    scenario.load()
     page.goto(f"http://localhost:{live_server.url.rpartition(':')[2]}/")
     page.get_by_role("button", name="Enter the demo as Ines").click()
     page.get_by_role("link", name="Saltmarsh Bindery").click()

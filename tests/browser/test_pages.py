@@ -9,7 +9,7 @@ from PIL import Image
 from playwright.sync_api import Page, expect
 
 from tests.browser.hands import chapter, eventually, frames, kept
-from yemba.demo import scenario
+from yemba.sites.models import Site
 
 pytestmark = [pytest.mark.browser, pytest.mark.django_db(transaction=True)]
 
@@ -20,8 +20,7 @@ def photo() -> bytes:
     return out.getvalue()
 
 
-def test_a_page_is_made_filled_and_published(page: Page, live_server) -> None:
-    scenario.load()
+def test_a_page_is_made_filled_and_published(page: Page, live_server, demo: Site) -> None:
     port = live_server.url.rpartition(":")[2]
     page.goto(f"http://localhost:{port}/")
     page.get_by_role("button", name="Enter the demo as Ines").click()

@@ -10,7 +10,6 @@ from PIL import Image
 from playwright.sync_api import Browser, Page, expect
 
 from tests.browser.hands import eventually, frames, kept, until
-from yemba.demo import scenario
 from yemba.hosting import services as hosting
 from yemba.sites import services as sites
 from yemba.sites.models import Site
@@ -19,9 +18,8 @@ pytestmark = [pytest.mark.browser, pytest.mark.django_db(transaction=True)]
 
 
 @pytest.fixture
-def port(page: Page, live_server) -> str:
+def port(page: Page, live_server, demo: Site) -> str:
     """The demo, entered as Ines."""
-    scenario.load()
     found = str(live_server.url.rpartition(":")[2])
     page.goto(f"http://localhost:{found}/")
     page.get_by_role("button", name="Enter the demo as Ines").click()

@@ -34,21 +34,20 @@ LONG = "Herringbone, paste paper and other endpapers that Ines makes when the ti
 
 
 @pytest.fixture
-def exported(tmp_path_factory: pytest.TempPathFactory, db: None) -> Path:
+def exported(tmp_path_factory: pytest.TempPathFactory, demo: Site) -> Path:
     """The three live sites of the demo, the bindery's draft in every template, and an awkward one, each in a folder.
 
     Made once for all tests here: nobody writes in it.
     """
     if not _EXPORTED:
-        _EXPORTED.append(export(tmp_path_factory.mktemp("exported")))
+        _EXPORTED.append(export(demo, tmp_path_factory.mktemp("exported")))
     return _EXPORTED[0]
 
 
 _EXPORTED: list[Path] = []
 
 
-def export(tmp_path: Path) -> Path:
-    site = scenario.load()
+def export(site: Site, tmp_path: Path) -> Path:
     for slug in scenario.SLUGS:
         hosting.write_out(Site.objects.get(slug=slug), tmp_path / slug, draft=False)
     for name, over in {
@@ -239,8 +238,7 @@ def test_the_menu_folds_where_it_is_said_and_opens_without_script(
     context.close()
 
 
-def test_every_screen_of_the_studio_is_accessible(page: Page, live_server, node_modules: Path) -> None:
-    scenario.load()
+def test_every_screen_of_the_studio_is_accessible(page: Page, live_server, demo: Site, node_modules: Path) -> None:
     studio = f"http://localhost:{live_server.url.rpartition(':')[2]}"
     wrong: list[str] = []
 

@@ -14,13 +14,13 @@ from yemba.core.errors import Fault
 from yemba.core.site.document import Document
 from yemba.core.site.ids import new_id
 from yemba.core.site.resolve import Look
-from yemba.demo import scenario
 from yemba.hosting.services import rendering
 from yemba.render.page import render_page
 from yemba.render.reach import Spot, State, reach
 from yemba.render.recorder import Answers
 from yemba.render.style import header_fit, style
 from yemba.sites import services as sites
+from yemba.sites.models import Site
 
 pytestmark = pytest.mark.django_db
 _SIDES = ("top", "right", "bottom", "left")
@@ -117,9 +117,9 @@ def whole(page: Page, document: Document, widths: list[int]) -> dict[Spot, str]:
     return told
 
 
-def test_reach_equals_a_comparison_of_both_sites_whole(page: Page) -> None:
+def test_reach_equals_a_comparison_of_both_sites_whole(page: Page, demo: Site) -> None:
     page.route("**/*", lambda route: route.abort())
-    draft = sites.document(scenario.load())
+    draft = sites.document(demo)
     assert set(draft.sheet) or draft.ready_sheet
     kept: dict[tuple[int, ...], dict[Spot, str]] = {}
     for name, arguments in CHANGES:

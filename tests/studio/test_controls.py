@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
+from html.parser import HTMLParser
 from io import BytesIO
 from typing import Any
 from xml.etree.ElementTree import Element
@@ -49,9 +50,12 @@ class Desks:
 
     def ids(self, address: str) -> set[str]:
         if address not in self._ids:
-            answer = self.client.get(address)
+            answer = self.client.get(address, headers={"Accept": "application/json"})
             assert answer.status_code == 200, address
-            self._ids[address] = set(visible(tinyhtml5.parse(answer.content, namespace_html_elements=False)))
+            desk = Visible()
+            desk.feed(answer.json()["panels"]["desk"])
+            assert not desk.around, "every element is closed"
+            self._ids[address] = desk.ids
         return self._ids[address]
 
     def lead(self, place: Place) -> None:
@@ -59,15 +63,31 @@ class Desks:
         assert decides.id in self.ids(decides.address(self.site)), (place, decides)
 
 
-def visible(element: Element) -> Iterator[str]:
+class Visible(HTMLParser):
     """The ids of what can be seen; folds can be opened, and are when one is led into them."""
-    hidden = element.get("hidden") is not None or element.get("type") == "hidden"
-    if hidden or "plain-only" in element.get("class", "").split():
-        return
-    if element.get("id"):
-        yield element.get("id", "")
-    for inner in element:
-        yield from visible(inner)
+
+    VOID = frozenset({"input", "img", "br", "hr", "image", "link", "meta"})
+
+    def __init__(self) -> None:
+        super().__init__()
+        self.ids: set[str] = set()
+        self.around: list[bool] = []  # whether each element around is hidden
+
+    def handle_starttag(self, tag: str, attrs: list[tuple[str, str | None]]) -> None:
+        has = dict(attrs)
+        hidden = "hidden" in has or has.get("type") == "hidden" or "plain-only" in (has.get("class") or "").split()
+        if not hidden and not any(self.around) and has.get("id"):
+            self.ids.add(has["id"] or "")
+        if tag not in self.VOID:
+            self.around.append(hidden)
+
+    def handle_startendtag(self, tag: str, attrs: list[tuple[str, str | None]]) -> None:
+        self.handle_starttag(tag, attrs)
+        if tag not in self.VOID:
+            self.around.pop()
+
+    def handle_endtag(self, tag: str) -> None:
+        self.around.pop()
 
 
 def every_kind(document: Document) -> Document:
