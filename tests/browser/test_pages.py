@@ -38,6 +38,7 @@ def test_a_page_is_made_filled_and_published(page: Page, live_server, demo: Site
         page.get_by_label("Kind of section").select_option(label=kind)
         page.get_by_role("button", name="Add section").click()
         kept(page, f"{kind} added to Tools")
+        expect(page.locator(".section-entry.is-open")).to_contain_text(kind)
     eventually(page, "document.querySelectorAll('main > .section').length === 2")
 
     page.locator(".section-name", has_text="Words with picture").click()
@@ -86,7 +87,7 @@ def test_a_page_is_made_filled_and_published(page: Page, live_server, demo: Site
     kept(page, "out of the bin")
     eventually(page, "document.querySelectorAll('main > .section').length === 2")
 
-    page.locator(".section-name", has_text="Offers").click()
+    expect(page.locator(".section-entry.is-open")).to_contain_text("Offers")
     page.get_by_role("button", name="Offer", exact=True).click()
     kept(page, "one more")
     eventually(page, "document.querySelectorAll('.kind-offers .item').length === 4")

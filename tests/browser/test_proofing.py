@@ -277,7 +277,7 @@ def test_the_whole_errand_by_keyboard_alone(page: Page, browser: Browser, port: 
     tab_to("Saltmarsh Bindery")
     page.keyboard.press("Enter")
     expect(page.locator("#desk h1")).to_have_text("Palette")
-    page.wait_for_load_state("load")  # from here on the keys are heard
+    expect(page.locator("html[data-ready]")).to_be_attached()
     page.keyboard.press("4")
     expect(page.locator("#desk h1")).to_have_text("Logo")
     tab_to("tagline")

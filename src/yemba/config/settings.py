@@ -44,6 +44,7 @@ MIDDLEWARE = [
     "django.contrib.sessions.middleware.SessionMiddleware",
     "django.middleware.csrf.CsrfViewMiddleware",
     "django.contrib.auth.middleware.AuthenticationMiddleware",
+    "yemba.people.signed_out.in_json",
     "django.contrib.messages.middleware.MessageMiddleware",
     "django.middleware.clickjacking.XFrameOptionsMiddleware",
     "axes.middleware.AxesMiddleware",
@@ -84,6 +85,7 @@ AUTH_PASSWORD_VALIDATORS = [
     for name in ("UserAttributeSimilarityValidator", "MinimumLengthValidator", "CommonPasswordValidator")
 ]
 LOGIN_URL = "sign-in"
+CSRF_FAILURE_VIEW = "yemba.people.signed_out.refused"
 LOGIN_REDIRECT_URL = "sites"
 LOGOUT_REDIRECT_URL = "front"
 AXES_FAILURE_LIMIT = 8

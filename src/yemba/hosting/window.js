@@ -131,6 +131,7 @@ addEventListener("message", (event) => {
   else if (data.type === "mark") mark(data);
   else if (data.type === "touch") touch(data.places);
   else if (data.type === "see") see(data.matrix);
+  else if (data.type === "hello") say({ type: "ready", page: document.body.dataset.page });
   else if (data.type === "measure")
     Promise.race([document.fonts.ready, new Promise((late) => setTimeout(late, 1500))]).then(measured); // unseen, it gets no frames
   else if (data.type === "fault") {

@@ -1,18 +1,49 @@
-"""Sign up, and the demo's open door."""
+"""Sign up, in and out, and the demo's open door."""
 
 from __future__ import annotations
 
+from typing import Any
+
 from django.conf import settings
 from django.contrib.auth import login
-from django.http import Http404, HttpRequest, HttpResponse
+from django.contrib.auth.views import LoginView, LogoutView
+from django.http import Http404, HttpRequest, HttpResponse, JsonResponse
 from django.shortcuts import get_object_or_404, redirect, render
 from django.views.decorators.http import require_POST
 
-from yemba.people.forms import SignUp
+from yemba.people.forms import SignIn, SignUp
 from yemba.people.models import Person
+from yemba.people.signed_out import wants_json
 
 DEMO_ADDRESS = "ines@saltmarsh.example"
 _BACKEND = "django.contrib.auth.backends.ModelBackend"
+
+
+class SignInView(LoginView):
+    """For people a page; for the workbench, where one signs in again in place, the same in JSON."""
+
+    form_class = SignIn
+    template_name = "people/sign_in.html"
+    redirect_authenticated_user = True
+
+    def form_valid(self, form: SignIn) -> HttpResponse:  # type: ignore[override]
+        response = super().form_valid(form)
+        return JsonResponse({}) if wants_json(self.request) else response
+
+    def form_invalid(self, form: SignIn) -> HttpResponse:  # type: ignore[override]
+        if not wants_json(self.request):
+            return super().form_invalid(form)
+        sentence = next(error for errors in form.errors.values() for error in errors)
+        return JsonResponse({"error": {"code": "not-signed-in", "sentence": sentence, "field": "password"}}, status=422)
+
+
+class SignOutView(LogoutView):
+    """Takes away what this browser kept for the person: words that had not been sent yet."""
+
+    def post(self, request: HttpRequest, *args: Any, **kwargs: Any) -> HttpResponse:
+        response = super().post(request, *args, **kwargs)
+        response["Clear-Site-Data"] = '"storage"'
+        return response
 
 
 def sign_up(request: HttpRequest) -> HttpResponse:

@@ -24,7 +24,8 @@ class Site(models.Model):
 
 
 class Edit(models.Model):
-    """One edit, in the order made. Those with `undone` are the ones redo would bring back."""
+    """One edit, in the order made. Those with `undone` are the ones redo would bring back; `window` is where it was
+    made."""
 
     site = models.ForeignKey(Site, on_delete=models.CASCADE, related_name="edits")
     number = models.PositiveIntegerField()
@@ -33,12 +34,29 @@ class Edit(models.Model):
     label = models.CharField(max_length=240)
     operations = models.JSONField()
     gesture = models.CharField(max_length=40, blank=True)
+    window = models.CharField(max_length=24, blank=True)
     undone = models.BooleanField(default=False)
     made_at = models.DateTimeField(auto_now_add=True)
 
     class Meta:
         ordering = ("number",)
         constraints = (models.UniqueConstraint(fields=("site", "number"), name="one_edit_a_number"),)
+
+    def __str__(self) -> str:
+        return self.label
+
+
+class Receipt(models.Model):
+    """The last request by which a window changed a site, with its `token`: sent again, it is not done again."""
+
+    site = models.ForeignKey(Site, on_delete=models.CASCADE, related_name="receipts")
+    window = models.CharField(max_length=24)
+    token = models.CharField(max_length=40)
+    label = models.CharField(max_length=240)
+    made_at = models.DateTimeField(auto_now=True)
+
+    class Meta:
+        constraints = (models.UniqueConstraint(fields=("site", "window"), name="one_receipt_a_window"),)
 
     def __str__(self) -> str:
         return self.label

@@ -9,12 +9,14 @@ from zoneinfo import ZoneInfo
 from django.db import transaction
 
 from yemba.core.cache import Cache
+from yemba.core.change.added import added
 from yemba.core.change.command import read_command
 from yemba.core.change.operation import Operation, apply, fold, from_plain, inverse, overlap
 from yemba.core.change.patch import steps_between
 from yemba.core.change.words import in_words
 from yemba.core.errors import Clash, Fault
 from yemba.core.limits import NAME_LETTERS
+from yemba.core.place import Place
 from yemba.core.site.document import Document, read
 from yemba.core.site.ids import new_id
 from yemba.core.site.resolve import Look
@@ -27,11 +29,16 @@ from yemba.sites.models import Edit, Site
 
 
 class Done(NamedTuple):
-    """The outcome of an edit, undo or redo: the documents before and after, and what it is called."""
+    """The outcome of an edit, undo or redo: the documents before and after, what it is called, what it added.
+
+    One that was `repeated` had been done before: what was shown since then is not known.
+    """
 
     before: Document
     after: Document
     label: str
+    added: Place | None = None
+    repeated: bool = False
 
 
 _LONGEST_LABEL = 240
@@ -83,19 +90,20 @@ def edit(
     revision: int | None = None,
     gesture: str = "",
     *,
+    window: str = "",
     posted: bool = False,
 ) -> Done:
     """Do one command on the draft and log it.
 
     `revision` is the one the owner saw; edits to other places made since merge, an edit to the
-    same place raises Clash ``changed-meanwhile``. Edits of one `gesture` fold into one.
+    same place in another `window` raises Clash ``changed-meanwhile``. Edits of one `gesture` fold into one.
     """
     site = locked(site)
     before = document(site)
     command, resolved = read_command(name, arguments, posted=posted), Look(before, catalogue())
     steps = [step for step in command.plan(resolved, new_id) if step.old != step.new]
     if revision is not None:
-        _refuse_clash(site, steps, revision)
+        _refuse_clash(site, steps, revision, window)
     after = apply(before, steps)
     label = command.say(resolved)[:_LONGEST_LABEL]
     if not steps:
@@ -116,8 +124,9 @@ def edit(
             label=label,
             operations=[step.plain() for step in steps],
             gesture=gesture,
+            window=window,
         )
-    return Done(before, after, label)
+    return Done(before, after, label, added(steps, resolved))
 
 
 @transaction.atomic
@@ -200,10 +209,12 @@ def _walk(site: Site, which: Edit, *, undone: bool) -> Done:
     return Done(before, after, which.label)
 
 
-def _refuse_clash(site: Site, steps: Sequence[Operation], revision: int) -> None:
-    """Orders merge by themselves, since every command plans on the draft as it is now."""
+def _refuse_clash(site: Site, steps: Sequence[Operation], revision: int, window: str) -> None:
+    """Orders merge by themselves, since every command plans on the draft as it is now. What a window did itself, it
+    knows of."""
     places = [step for step in steps if step.path[-1] != "order"]
-    for later in site.edits.filter(revision__gt=revision, undone=False):
+    meanwhile = site.edits.filter(revision__gt=revision, undone=False)
+    for later in meanwhile.exclude(window=window) if window else meanwhile:
         for plain in later.operations:
             theirs = from_plain(plain)
             clash = next((mine for mine in places if overlap(mine.path, theirs.path)), None)

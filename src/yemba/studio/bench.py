@@ -7,6 +7,7 @@ from typing import Any
 from urllib.parse import parse_qsl, urlsplit
 from zoneinfo import ZoneInfo
 
+from django.conf import settings
 from django.http import HttpRequest, HttpResponse, JsonResponse
 from django.shortcuts import get_object_or_404, redirect, render
 from django.template.loader import render_to_string
@@ -14,14 +15,20 @@ from django.urls import reverse
 
 from yemba.core.errors import Clash, Fault
 from yemba.core.limits import WINDOWS
+from yemba.core.site.resolve import Look
 from yemba.core.value.time_zone import TimeZone
 from yemba.hosting import inbox
 from yemba.hosting import services as hosting
+from yemba.people.signed_out import wants_json
+from yemba.people.views import DEMO_ADDRESS
 from yemba.render.page import path_of
 from yemba.sites import presence
 from yemba.sites import services as sites
+from yemba.sites.catalogue import catalogue
 from yemba.sites.models import Site
+from yemba.sites.once import once
 from yemba.studio import chapters, desks, search
+from yemba.studio.controls import control
 from yemba.studio.desks.further import further
 from yemba.studio.desks.setting import owned, returnable
 from yemba.studio.patch import patch
@@ -34,10 +41,6 @@ def site_of(request: HttpRequest, slug: str) -> Site:
     return get_object_or_404(Site, slug=slug, owner=request.user)
 
 
-def wants_json(request: HttpRequest) -> bool:
-    return request.headers.get("Accept", "") == "application/json"
-
-
 def error(fault: Fault) -> dict[str, str]:
     plain = {"code": fault.code, "sentence": fault.sentence, "field": fault.field}
     return plain | ({"standing": fault.standing, "wanted": fault.wanted} if isinstance(fault, Clash) else {})
@@ -46,14 +49,15 @@ def error(fault: Fault) -> dict[str, str]:
 def answer(request: HttpRequest, site: Site, do: Callable[[], sites.Done]) -> HttpResponse:
     """Do it, and say at once what the windows must show; the desk and the rail are asked for after.
 
-    Without script, the page anew.
+    A request that comes with a `token` is done once. Without script, the page anew.
     """
     here = urlsplit(request.POST.get("here", ""))
     chapter = request.POST.get("chapter", "")
     chapter = chapter if chapter in chapters.desks() else "template"
     query = dict(parse_qsl(here.query))
+    window, token = (request.POST.get(key, "")[:most] for key, most in (("window", 24), ("token", 40)))
     try:
-        done = do()
+        done = once(site, window, token, do)
     except Fault as fault:
         site.refresh_from_db()
         if wants_json(request):
@@ -64,8 +68,17 @@ def answer(request: HttpRequest, site: Site, do: Callable[[], sites.Done]) -> Ht
     site.refresh_from_db()
     if not wants_json(request):
         return redirect(reverse("workbench", args=(site.slug, chapter)) + (f"?{here.query}" if here.query else ""))
-    changed = patch(done.before, done.after, request.POST.get("window_page", ""))
-    return JsonResponse({"revision": site.revision, "patch": changed, "said": done.label})
+    shown = request.POST.get("window_page", "")
+    changed = patch(None if done.repeated else done.before, done.after, shown)
+    return JsonResponse({"revision": site.revision, "patch": changed, "said": done.label, **_leads(site, done)})
+
+
+def _leads(site: Site, done: sites.Done) -> dict[str, str]:
+    """To what was added, where its owner goes on."""
+    if done.added is None:
+        return {}
+    leads = control(done.added, Look(done.after, catalogue()))
+    return {"address": leads.address(site), "control": leads.id}
 
 
 def _context(request: HttpRequest, site: Site, chapter: str, query: dict[str, str]) -> dict[str, Any]:
@@ -121,6 +134,7 @@ def panels(request: HttpRequest, site: Site, chapter: str, query: dict[str, str]
             "rail": render_to_string("studio/rail.html", context, request),
         },
         "pages": _window_pages(context["document"]),
+        "page": context.get("page_id", ""),
         "base": draft_base(request, site),
     }
 
@@ -143,7 +157,8 @@ def page(
 ) -> HttpResponse:
     context = _context(request, site, chapter, query)
     pages = _window_pages(context["document"])
-    shown = next((p for p in pages if p["id"] == context.get("page_id")), pages[0])
+    asked = context.get("page_id") or query.get("page")
+    shown = next((p for p in pages if p["id"] == asked), pages[0])
     context["windows"] = {
         "origin": hosting.origin(request, hosting.DRAFT_PREFIX + site.slug),
         "base": draft_base(request, site),
@@ -156,7 +171,10 @@ def page(
         "revision": site.revision,
         "chapter": chapter,
         "live": context["live"] is not None,
+        "person": request.user.pk,
+        "site": site.slug,
         "address": reverse("workbench", args=(site.slug, "template")).removesuffix("template/"),
     }
     context["first_path"] = shown["path"]
+    context["by_demo_door"] = settings.DEMO and request.user.email == DEMO_ADDRESS  # type: ignore[union-attr]
     return render(request, "studio/workbench.html", context | more, status=status)

@@ -11,11 +11,12 @@ from django.views.decorators.http import require_GET, require_POST, require_safe
 
 from yemba.core.errors import Fault
 from yemba.hosting import services as hosting
+from yemba.people.signed_out import wants_json
 from yemba.render.files import icon_paths, site_files
 from yemba.sites import history, presence
 from yemba.sites import services as sites
 from yemba.studio import chapters
-from yemba.studio.bench import answer, error, page, panels, site_of, wants_json
+from yemba.studio.bench import answer, error, page, panels, site_of
 from yemba.studio.desks.plane import at_hue
 from yemba.studio.inspecting import checks, listed_checks, read_measured
 from yemba.studio.patch import patch
@@ -31,7 +32,9 @@ _HIDDEN = {
     "chapter",
     "here",
     "form",
+    "window",
     "window_page",
+    "token",
     "streamed",
 }
 
@@ -48,9 +51,14 @@ def workbench(request: HttpRequest, slug: str, chapter: str = "template") -> Htt
 
 
 def _arguments(request: HttpRequest) -> dict[str, Any]:
-    """What was posted for the command: a list where a name came more than once, as ticked boxes do, else its value."""
+    """What was posted for the command: a list where a name came more than once, as ticked boxes do, else its value;
+    where "other" was chosen, what was written beside it."""
     posted = {key: values for key, values in request.POST.lists() if key not in _HIDDEN}
-    return {key: values if key in _TICKED and len(values) > 1 else values[-1] for key, values in posted.items()}
+    read = {key: values if key in _TICKED and len(values) > 1 else values[-1] for key, values in posted.items()}
+    return {
+        key: posted[f"other_{key}"][-1] if value == "other" and f"other_{key}" in posted else value
+        for key, value in read.items()
+    }
 
 
 @login_required
@@ -70,6 +78,7 @@ def edit(request: HttpRequest, slug: str) -> HttpResponse:
             arguments,
             int(revision) if revision.isdigit() else None,
             request.POST.get("gesture", "")[:40],
+            window=request.POST.get("window", "")[:24],
             posted=True,
         ),
     )

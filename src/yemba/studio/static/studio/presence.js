@@ -1,8 +1,7 @@
 // Two hands on one site: a sign of life every few seconds; what the other did is fetched and shown.
-import { ask } from "./ask.js";
+import { ask, token } from "./ask.js";
 
-export function presence({ every, at, token, chapter, revision, behind }) {
-  const name = `w${Math.random().toString(36).slice(2, 12)}`;
+export function presence({ every, at, name, chapter, revision, behind }) {
   const words = (more) => {
     const data = new FormData();
     for (const [key, value] of Object.entries({

@@ -1,20 +1,25 @@
 // The twin windows: their sizes, and what is said between them and the workbench.
 import { fit } from "./scale.js";
+import { told } from "./state.js";
 
-export class Windows {
-  constructor(told, handle) {
-    this.told = told;
+class Windows {
+  constructor() {
     this.frames = ["wide", "phone"].map((name) => document.getElementById(name));
     this.opened = Date.now();
     this.widths = { wide: told.limits.wide, phone: told.limits.phone };
     this.loading = new Set(["wide", "phone"]);
     this.missed = false; // whether a patch came while a window was still loading
+    new ResizeObserver(() => this.resize()).observe(document.querySelector(".panes"));
+    this.resize();
+  }
+
+  // `handle` hears what a window says, and the name of the window.
+  listen(handle) {
     addEventListener("message", (event) => {
       const from = this.frames.find((frame) => frame.contentWindow === event.source);
       if (from && event.origin === told.origin) handle(event.data, from.id);
     });
-    new ResizeObserver(() => this.resize()).observe(document.querySelector(".panes"));
-    this.resize();
+    this.say({ type: "hello" }); // one that was ready before anybody listened says so again
   }
 
   resize() {
@@ -30,8 +35,8 @@ export class Windows {
 
   setWidth(name, width) {
     this.widths[name] = Math.min(
-      this.told.limits.widest,
-      Math.max(this.told.limits.narrowest, Math.round(width) || this.widths[name]),
+      told.limits.widest,
+      Math.max(told.limits.narrowest, Math.round(width) || this.widths[name]),
     );
     this.resize();
     return this.widths[name];
@@ -40,7 +45,7 @@ export class Windows {
   say(message, except) {
     if (message.type === "patch" && this.loading.size) this.missed = true;
     for (const frame of this.frames) {
-      if (frame.id !== except) frame.contentWindow.postMessage(message, this.told.origin);
+      if (frame.id !== except) frame.contentWindow.postMessage(message, told.origin);
     }
   }
 
@@ -54,14 +59,14 @@ export class Windows {
 
   // The signed address ends; windows that have stood for most of its time are opened anew.
   get old() {
-    return Date.now() - this.opened > 750 * this.told.seconds;
+    return Date.now() - this.opened > 750 * told.seconds;
   }
 
   show(path, proof) {
     const [wide, phone] = this.frames;
     this.opened = Date.now();
-    const first = `${this.told.base}${proof ? "@live/" : ""}${path}`;
-    const second = `${this.told.base}${path}`;
+    const first = `${told.base}${proof ? "@live/" : ""}${path}`;
+    const second = `${told.base}${path}`;
     for (const [frame, address] of [
       [wide, first],
       [phone, second],
@@ -72,3 +77,5 @@ export class Windows {
     }
   }
 }
+
+export const windows = new Windows();

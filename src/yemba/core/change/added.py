@@ -1,0 +1,35 @@
+"""What an edit brought into being: where its owner goes on."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+
+from yemba.core.change.operation import ABSENT, Operation
+from yemba.core.place import OfColour, OfField, OfGround, OfPage, Place
+from yemba.core.site.resolve import Look
+
+_LISTS = {"palette": OfColour, "grounds.own": OfGround}
+"""Values that are lists of things with ids, and the place of one."""
+
+
+def added(steps: Sequence[Operation], before: Look) -> Place | None:
+    """The page, section, item, colour or ground that the steps add; of a section or an item its first field. None
+    where they add nothing, or several things at once."""
+    places = [place for step in steps for place in _places(step, before)]
+    return places[0] if len(places) == 1 else None
+
+
+def _places(step: Operation, before: Look) -> list[Place]:
+    match step.path:
+        case ("sheet", key) if key in _LISTS and step.new is not ABSENT:
+            known = {entry["id"] for entry in before.value(key)}
+            now = [entry["id"] for entry in step.new]
+            return [_LISTS[key](id_) for id_ in now if id_ not in known] if known <= set(now) else []
+        case ("pages", page) if step.old is ABSENT:
+            return [OfPage(page)]
+        case (_, _, "sections", section) if step.old is ABSENT:
+            return [OfField(section, before.catalogue.kind(step.new["kind"]).fields[0].slug)]
+        case (*_, section, "items", item) if step.old is ABSENT:
+            kind = before.catalogue.kind(before.document.section(section).section.kind)
+            return [OfField(section, kind.fields_of(item)[0].slug, item)]
+    return []

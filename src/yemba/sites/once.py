@@ -1,0 +1,33 @@
+"""Requests that change a site are done once, however often they arrive: a broken line may have lost only the answer."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from datetime import timedelta
+
+from django.db import transaction
+from django.utils import timezone
+
+from yemba.sites import services
+from yemba.sites.models import Receipt, Site
+
+_KEPT = timedelta(days=30)
+"""How long a window may be silent before its last request is forgotten."""
+
+
+@transaction.atomic
+def once(site: Site, window: str, token: str, do: Callable[[], services.Done]) -> services.Done:
+    """What `do` does, unless it was the last thing that `window` asked for under the same `token`: then the draft as it
+    stands. A window sends one request at a time, so its last is the only one that can arrive twice."""
+    if not (window and token):
+        return do()
+    services.locked(site)
+    last = Receipt.objects.filter(site=site, window=window).first()
+    if last and last.token == token:
+        document = services.document(services.locked(site))
+        return services.Done(document, document, last.label, repeated=True)
+    done = do()
+    Receipt.objects.update_or_create(site=site, window=window, defaults={"token": token, "label": done.label})
+    if last is None:
+        Receipt.objects.filter(site=site, made_at__lt=timezone.now() - _KEPT).delete()
+    return done

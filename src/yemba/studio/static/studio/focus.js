@@ -1,0 +1,66 @@
+// Focus has one rule: after an act it is on the thing acted upon, or on what took its place. Never on the page.
+const FOCUSABLE = "a[href], button:not([disabled]), input:not([type=hidden]), select, textarea, summary, [tabindex]";
+
+const seen = (element) => element?.checkVisibility?.() && !element.matches(":disabled");
+const byId = (id) => (id ? document.getElementById(id) : null);
+const entries = (item) => [...(item?.parentElement?.children ?? [])].map((other) => other.id).filter(Boolean);
+
+// Where focus is now, in names that hold when the panels are put in anew.
+export function whereFocusIs() {
+  const active = document.activeElement;
+  if (!active || active === document.body) return null;
+  const form = active.closest("form");
+  const item = active.closest("li[id]");
+  return {
+    active,
+    id: active.id,
+    form: form?.id,
+    index: form ? [...form.elements].indexOf(active) : -1,
+    item: item?.id,
+    siblings: entries(item),
+    panel: active.closest("#desk, #rail, #chapters")?.id,
+  };
+}
+
+// What stands there now: the same thing; else another button of the same entry; else the entry that took its place.
+export function* places(was) {
+  yield byId(was.id);
+  yield byId(was.form)?.elements[was.index];
+  if (was.active.isConnected) yield* beside(was.active);
+  const item = byId(was.item);
+  if (item) yield* [byId(was.form)?.closest(".row, .section-head")?.querySelector(FOCUSABLE), ...within(item)];
+  const place = was.siblings.indexOf(was.item);
+  const next = [...was.siblings.slice(place + 1), ...was.siblings.slice(0, Math.max(0, place)).reverse()];
+  for (const other of next) if (byId(other)) yield* within(byId(other));
+  yield* was.panel === "rail" ? within(byId("rail")) : [document.querySelector("#desk h1")];
+}
+
+function* beside(active) {
+  const group = active.closest(".row, .section-head, #rail");
+  if (group) yield* within(group);
+}
+
+function* within(element) {
+  yield* element.querySelectorAll(FOCUSABLE);
+  yield element;
+}
+
+export function focusAgain(was) {
+  if (!was) return;
+  const now = document.activeElement;
+  if (now && now !== document.body && now.isConnected && !now.matches(":disabled")) return;
+  for (const place of places(was)) if (seen(place)) return land(place);
+}
+
+// A thing that takes no focus by itself takes it here.
+export function land(element) {
+  if (!element.matches(FOCUSABLE)) element.tabIndex = -1;
+  uncover(element);
+  element.focus({ preventScroll: true });
+}
+
+// Opens the folds around it and brings it into view, above whatever sticks to an edge.
+export function uncover(element) {
+  for (let fold = element.closest("details"); fold; fold = fold.parentElement.closest("details")) fold.open = true;
+  element.scrollIntoView({ block: "nearest" });
+}

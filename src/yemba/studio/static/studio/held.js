@@ -1,0 +1,117 @@
+// What hands hold is theirs: a field that was changed and is not kept yet, a fold that stands open, a caret.
+// No answer touches them.
+import { told } from "./state.js";
+
+const DRAFTS = `yemba-drafts:${told.person}:${told.site}`;
+const FIELDS = "#desk :is(input, select, textarea, [data-rich])";
+const changed = new WeakSet();
+
+export const hold = (field) => changed.add(field);
+export const isHeld = (field) => changed.has(field);
+export const rich = (field) => field.dataset?.rich !== undefined;
+
+const all = () => [...document.querySelectorAll(FIELDS)].filter((field) => field.type !== "file");
+export const heldFields = () => all().filter(isHeld);
+export const heldForms = () => new Set(heldFields().map((field) => field.closest("form")));
+
+// The names of a form's fields whose value is what was asked for.
+function unchanged(form, fields) {
+  const sent = (name) => String(fields.filter(([known]) => known === name).map(([, value]) => value));
+  const now = new FormData(form);
+  return (name) => String(now.getAll(name)) === sent(name);
+}
+
+// After an answer: what was asked for is kept. Words of a form that adds are taken out, unless more were written.
+export function settled(form, fields) {
+  const is = unchanged(form, fields);
+  for (const field of form.querySelectorAll("input, select, textarea, [data-rich]")) {
+    if (!is(rich(field) ? "words" : field.name)) continue;
+    if (rich(field) && field.innerHTML !== form.elements.words.value) continue;
+    changed.delete(field);
+    if (form.dataset.edit === "submit") reset(field);
+  }
+}
+
+// Words that were refused give way where their owner returned to what was there.
+export function giveUpRefused() {
+  for (const field of heldFields()) {
+    if (field.getAttribute("aria-invalid") !== "true") continue;
+    changed.delete(field);
+    field.removeAttribute("aria-invalid");
+  }
+}
+
+export function giveUp(form) {
+  for (const field of form.querySelectorAll("input, select, textarea, [data-rich]")) changed.delete(field);
+}
+
+function reset(field) {
+  if (rich(field) || field.type === "file" || field.type === "hidden") return;
+  if (field.type === "checkbox" || field.type === "radio") field.checked = field.defaultChecked;
+  else if (field.tagName === "SELECT")
+    field.value = [...field.options].find((option) => option.defaultSelected)?.value ?? field.options[0]?.value;
+  else field.value = field.defaultValue;
+}
+
+// A field that was typed in no longer follows its attribute: after a morph it is set to what is kept.
+export function refresh() {
+  for (const field of all()) {
+    if (isHeld(field) || field.name === "goes" || field === document.activeElement?.querySelector?.("*")) continue;
+    if (field.value !== undefined && !(field.type === "range" && field === document.activeElement)) reset(field);
+  }
+}
+
+const foldWords = (fold) => fold.querySelector("summary")?.textContent.replace(/\d+/g, "").trim();
+
+// How a panel takes the place of the one before it: things with an id stay the same things, wherever they stand now.
+export const morphing = {
+  key: (element) => element.id || null,
+  updating(from, to, _children, skip) {
+    if (from.nodeType !== Node.ELEMENT_NODE) return;
+    if (from.tagName === "DETAILS" && to.tagName === "DETAILS" && foldWords(from) === foldWords(to))
+      to.open = from.open;
+    const writing = rich(from) && from === document.activeElement;
+    const saysWhy =
+      from.classList.contains("fault") &&
+      from.textContent &&
+      [...heldForms()].includes(from.form ?? from.closest("form"));
+    if (isHeld(from) || writing || saysWhy || from.dataset.keep !== undefined) skip();
+  },
+};
+
+const nameOf = (field) => `${field.closest("form")?.id}/${field.name || field.id}`;
+const heldValue = (field) => (rich(field) ? field.innerHTML : field.type === "checkbox" ? field.checked : field.value);
+
+// Held words outlive their desk: they stand there again when it comes back.
+export function stash() {
+  const drafts = { ...read() };
+  for (const field of heldFields()) if (field.type !== "radio") drafts[nameOf(field)] = heldValue(field);
+  if (Object.keys(drafts).length) sessionStorage.setItem(DRAFTS, JSON.stringify(drafts));
+}
+
+// Puts held words back and gives the forms they stand in.
+export function unstash() {
+  const drafts = read();
+  const forms = new Set();
+  for (const field of all()) {
+    const value = drafts[nameOf(field)];
+    if (value === undefined) continue;
+    delete drafts[nameOf(field)];
+    if (heldValue(field) === value) continue;
+    if (rich(field)) field.innerHTML = value;
+    else if (field.type === "checkbox") field.checked = value;
+    else field.value = value;
+    hold(field);
+    forms.add(field.closest("form"));
+  }
+  sessionStorage.setItem(DRAFTS, JSON.stringify(drafts));
+  return forms;
+}
+
+function read() {
+  try {
+    return JSON.parse(sessionStorage.getItem(DRAFTS)) ?? {};
+  } catch {
+    return {};
+  }
+}

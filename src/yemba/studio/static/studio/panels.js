@@ -1,0 +1,73 @@
+// Chapters, desk and rail as the server draws them: asked for when the hand rests, given up when it goes on.
+import Alpine from "../vendored/alpine.js";
+import { ask } from "./ask.js";
+import { focusAgain, whereFocusIs } from "./focus.js";
+import { morphing, refresh, unstash } from "./held.js";
+import { deskShown } from "./proof.js";
+import { sentence } from "./sentence.js";
+import { send } from "./sending.js";
+import { signIn } from "./sign_in.js";
+import { state, told } from "./state.js";
+import { say } from "./status.js";
+import { listPages } from "./view.js";
+
+const REST = 120; // ms
+let timer = 0;
+let going = null;
+
+export function later() {
+  clearTimeout(timer);
+  going?.abort();
+  going = null;
+  timer = setTimeout(now, REST);
+}
+
+// A hand that goes on is not made to wait for the desk.
+export function handMoves() {
+  if (timer || going) later();
+}
+
+export async function now() {
+  clearTimeout(timer);
+  timer = 0;
+  going?.abort();
+  if (state.moving) return later();
+  const mine = new AbortController();
+  going = mine;
+  const address = location.href;
+  const answer = await ask(address, undefined, mine.signal);
+  if (going !== mine) return;
+  going = null;
+  if (answer.lost) return notRead(answer, now);
+  if (address !== location.href || state.moving) return later();
+  show(answer);
+}
+
+// What could not be read is said, with a way on.
+export function notRead({ lost, error }, again) {
+  const acts = { signed_out: [sentence("sign_in"), () => signIn(again)] };
+  if (lost !== "given_up") say(error.sentence, acts[lost] ?? [sentence("try_now"), again]);
+}
+
+export function morph(panel, html) {
+  Alpine.morph(panel, html.trim(), morphing);
+}
+
+export function show(answer) {
+  const focus = whereFocusIs();
+  for (const [id, html] of Object.entries(answer.panels)) {
+    const panel = document.getElementById(id);
+    // another chapter's desk is put in whole, so that its instrument starts anew
+    if (id === "desk" && panel.dataset.chapter !== answer.chapter) panel.outerHTML = html.trim();
+    else morph(panel, html);
+  }
+  refresh();
+  const { revision, chapter, pages } = answer;
+  Object.assign(state, { chapter, pages, revision: Math.max(state.revision, revision) });
+  told.base = answer.base;
+  document.title = answer.title;
+  listPages();
+  for (const form of unstash()) if (form.dataset.edit === "change") send(form);
+  if (!state.writing) focusAgain(focus);
+  deskShown();
+}

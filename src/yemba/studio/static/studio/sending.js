@@ -1,0 +1,119 @@
+// Forms and words become requests in the outgoing queue; answers become patches, faults and words for the status line.
+import { ask } from "./ask.js";
+import { fault } from "./fault.js";
+import { giveUpRefused, settled } from "./held.js";
+import { KeptWords, ownWindow } from "./kept_words.js";
+import * as panels from "./panels.js";
+import { OutgoingQueue } from "./queue.js";
+import { sentence } from "./sentence.js";
+import { signIn } from "./sign_in.js";
+import { patched } from "./showing.js";
+import { at, state, told } from "./state.js";
+import { say, standing } from "./status.js";
+import { open } from "./view.js";
+import { windows } from "./windows.js";
+
+const SLOW = 1500; // ms after which it is said that an answer is awaited
+const SET_AT_SENDING = ["csrfmiddlewaretoken", "revision", "chapter", "here", "window", "window_page", "token"];
+
+export const ownName = await ownWindow();
+const kept = new KeptWords(told.person, told.site, ownName);
+let slow = 0;
+
+export const queue = new OutgoingQueue({
+  post,
+  store: kept,
+  answered,
+  changed(how, count) {
+    clearTimeout(slow);
+    if (how === "sending") slow = setTimeout(() => say(sentence("sending")), SLOW);
+    standing(how, count, { retry: () => queue.retry(), drop: () => queue.drop(), signIn: again });
+  },
+});
+const again = () => signIn(() => queue.retry());
+addEventListener("online", () => queue.retry());
+queue.restore(await kept.load());
+
+const pairs = (data) =>
+  [...data].filter(([name, value]) => typeof value === "string" && !SET_AT_SENDING.includes(name));
+
+// The request as it is asked for now: the revision says what its owner saw.
+function request(address, form, fields, more) {
+  return {
+    token: crypto.randomUUID?.() ?? `${Date.now()}${Math.random()}`,
+    window: ownName,
+    revision: state.revision,
+    chapter: state.chapter,
+    address,
+    form,
+    fields,
+    ...more,
+  };
+}
+
+export function send(form) {
+  const fields = pairs(new FormData(form));
+  if (state.gesture) fields.push(["gesture", state.gesture]);
+  const replaces = form.dataset.edit === "change";
+  const more = { replaces, again: form.dataset.repeat !== undefined };
+  return queue.add(request(form.getAttribute("action"), form.id, fields, more));
+}
+
+export function sendWords({ place, field, item, words }) {
+  const fields = Object.entries({ command: "set-words", section: place, field, item: item || "", words });
+  queue.add(
+    request(at("edit"), `words-${place}-${field}-${item || ""}`, fields, {
+      replaces: true,
+      there: { place, field, item },
+    }),
+  );
+}
+
+export function walk(which) {
+  return queue.add(request(at(which), "", [], { said: { undo: "undone", redo: "redone" }[which], again: true }));
+}
+
+function post(asked) {
+  const data = new FormData();
+  for (const [name, value] of asked.fields) data.append(name, value);
+  const { revision, chapter, window, token } = asked;
+  for (const [name, value] of Object.entries({ revision, chapter, window, token, window_page: state.page }))
+    data.set(name, value);
+  return ask(asked.address, data);
+}
+
+function answered(asked, answer) {
+  const form = document.getElementById(asked.form);
+  if (answer.dropped) return say(sentence("left_out"));
+  if (answer.error) {
+    state.revision = Math.max(state.revision, answer.revision ?? 0);
+    if (asked.there) windows.say({ ...asked.there, type: "fault", sentence: answer.error.sentence });
+    if (form) fault(form, answer.error, { mine: () => send(form), theirs: () => panels.now() });
+    if (!form || asked.there) say(answer.error.sentence);
+    return;
+  }
+  if (form) {
+    fault(form, null);
+    settled(form, asked.fields);
+  }
+  if (asked.said || asked.form.startsWith("return-")) giveUpRefused();
+  state.revision = Math.max(state.revision, answer.revision);
+  patched(answer.patch);
+  say(words(asked, answer));
+  const next = answer.address && new URL(answer.address, location.href);
+  if (next?.pathname === location.pathname) open(onward(next), { control: answer.control });
+  else panels.later();
+}
+
+// On the same desk what else it shows stays: which section a ground is made for.
+function onward(to) {
+  if (!to.searchParams.has("page"))
+    for (const [name, value] of new URLSearchParams(location.search))
+      if (!to.searchParams.has(name)) to.searchParams.set(name, value);
+  return to.href;
+}
+
+function words(asked, { said }) {
+  if (asked.said) return sentence(asked.said, { what: said });
+  return said ? sentence("kept_as", { what: said }) : sentence("kept");
+}

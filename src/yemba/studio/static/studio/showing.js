@@ -1,0 +1,63 @@
+// What the windows show: the draft as it is kept, or something that is only looked at.
+import { ask } from "./ask.js";
+import { oneInFlight } from "./one_in_flight.js";
+import { at, proofing, state } from "./state.js";
+import { showPage } from "./view.js";
+import { windows } from "./windows.js";
+
+const streamed = new Set(); // places that windows show otherwise than kept
+let kept = 0; // counts what was kept, so that what was only looked at before does not cover it
+let looked = null; // what is looked at now, for a window that comes later
+// What is looked at is asked for one after the other, so that no older answer covers a newer one.
+const inOrder = oneInFlight((request) => request());
+
+// An edit's answer.
+export function patched(patch) {
+  streamed.clear();
+  looked = null;
+  kept += 1;
+  if (patch) apply(patch);
+}
+
+export function apply(patch) {
+  if (patch.rules) restyle(patch.rules);
+  if (patch.follow !== undefined) showPage(patch.follow);
+  else if (windows.old) showPage(state.page, { anew: true });
+  else windows.say({ type: "patch", patch }, proofing() ? "wide" : ""); // there the wide window is the live site
+}
+
+// The desk shows the owner's own fonts too, which may have come or gone.
+let rules = "";
+function restyle(now) {
+  if (now === rules) return;
+  rules = now;
+  const link = document.getElementById("own-fonts");
+  link.href = `${link.href.split("?")[0]}?${state.revision}`;
+}
+
+// What the windows would show if a form were kept.
+export function stream(form) {
+  looked = () => stream(form);
+  const data = new FormData(form);
+  data.set("window_page", state.page);
+  return inOrder(async () => {
+    const before = kept;
+    data.set("streamed", [...streamed].join(" "));
+    const answer = await ask(at("stream"), data);
+    if (!answer.patch || before !== kept) return;
+    for (const place of Object.keys(answer.patch.fragments || {})) streamed.add(place);
+    apply(answer.patch);
+  });
+}
+
+// The page in view at a step, without a change, or live: `query` says which; "" is the draft.
+export function recall(query = "") {
+  looked = query ? () => recall(query) : null;
+  return inOrder(async () => {
+    const before = kept;
+    const answer = await ask(`${at("state")}?${query}${query && "&"}page=${state.page}`);
+    if (answer.patch && before === kept) apply(answer.patch);
+  });
+}
+
+export const lookAgain = () => (looked ? looked() : recall());

@@ -1,0 +1,72 @@
+// One page in view: windows, desk and address always speak of the same page and section.
+import { ask } from "./ask.js";
+import { land } from "./focus.js";
+import { stash } from "./held.js";
+import * as panels from "./panels.js";
+import { proofing, state } from "./state.js";
+import { windows } from "./windows.js";
+
+let opened = 0; // counts the desks opened, so that a late answer knows it is late
+let chosen = null;
+
+// Opens a desk, in place of the one that stands only once it is there. `control` is the id of what is wanted on it.
+export async function open(address, { control, back = false } = {}) {
+  opened += 1;
+  const asked = opened;
+  const to = new URL(address, location.href);
+  if (!to.searchParams.has("page") && !to.searchParams.has("section")) to.searchParams.set("page", state.page);
+  const answer = await ask(to.href);
+  if (asked !== opened) return;
+  if (answer.lost) return panels.notRead(answer, () => open(address, { control, back }));
+  if (!back && to.href !== location.href) history.pushState({}, "", to.href);
+  stash();
+  panels.show(answer);
+  const page = answer.page || to.searchParams.get("page");
+  if (page !== state.page) showPage(page, { desk: false });
+  const section = to.searchParams.get("section");
+  if (section) choose({ place: section }, !back);
+  if (control) reachFor(control);
+}
+
+function reachFor(control) {
+  const target = document.getElementById(control);
+  if (!target || state.writing) return;
+  land(target);
+  target.scrollIntoView({ block: "center" });
+}
+
+// The page shown in both windows, in the chooser above them, in the address, and on a desk that is about a page.
+export function showPage(page, { desk = true, anew = false } = {}) {
+  const known = state.pages.find(({ id }) => id === page);
+  if (!known) return;
+  const moved = page !== state.page;
+  state.page = page;
+  document.getElementById("page-shown").value = page;
+  windows.show(known.path, proofing());
+  if (anew || !moved) return;
+  const about = document.getElementById("desk").dataset.page;
+  if (desk && about && about !== page) return open(`?page=${page}`);
+  const here = new URL(location.href);
+  here.searchParams.set("page", page);
+  if (!about) here.searchParams.delete("section");
+  history.replaceState({}, "", here.href);
+}
+
+// What is chosen is outlined in both windows.
+export function choose(what, scroll = true) {
+  chosen = what;
+  windows.say({ type: "mark", ...what, chosen: true, scroll });
+}
+
+export const chooseAgain = () => chosen && choose(chosen);
+
+// What belongs to the page in view, above the windows.
+export function listPages() {
+  const select = document.getElementById("page-shown");
+  select.replaceChildren(...state.pages.map(({ name, id }) => new Option(name, id, false, id === state.page)));
+  if (!state.pages.some(({ id }) => id === state.page)) showPage(state.pages[0].id, { desk: false });
+}
+
+export function back() {
+  open(location.href, { back: true });
+}

@@ -1,0 +1,134 @@
+"""Requests that arrive twice, sessions that are over, and two windows of one person."""
+
+from __future__ import annotations
+
+from typing import Any
+
+import pytest
+from django.test import Client
+
+from yemba.people.models import Person
+from yemba.sites import services as sites
+from yemba.sites.models import Site
+
+pytestmark = pytest.mark.django_db
+JSON = {"Accept": "application/json"}
+
+
+@pytest.fixture
+def signed_in(client: Client, ines: Person, site: Site) -> Client:
+    client.force_login(ines, backend="django.contrib.auth.backends.ModelBackend")
+    return client
+
+
+def post(client: Client, to: str = "edit", **fields: Any) -> Any:
+    return client.post(f"/sites/saltmarsh/{to}/", fields, headers=JSON)
+
+
+def page_names() -> list[str]:
+    document = sites.document(Site.objects.get(slug="saltmarsh"))
+    return [document.pages[key].name for key in document.order]
+
+
+def test_a_request_sent_again_is_done_once(signed_in: Client) -> None:
+    before = page_names()
+    shown = sites.document(Site.objects.get(slug="saltmarsh")).order[0]
+    request = {"command": "add-page", "page_name": "Tools", "window": "w1", "token": "t1", "window_page": shown}
+    first, again = post(signed_in, **request).json(), post(signed_in, **request).json()
+    assert page_names() == [*before, "Tools"]
+    assert again["said"] == first["said"]
+    assert again["revision"] == first["revision"]
+    assert again["patch"]["fragments"], "what was lost with the first answer is shown whole"
+    post(signed_in, **(request | {"token": "t2"}))
+    assert len(page_names()) == len(before) + 2
+
+
+def test_undo_sent_again_undoes_one(signed_in: Client) -> None:
+    for name in ("Tools", "Paper"):
+        post(signed_in, command="add-page", page_name=name)
+    for _ in range(2):
+        post(signed_in, "undo", window="w1", token="u1")
+    assert page_names()[-1] == "Tools"
+
+
+def test_what_was_refused_is_refused_again_and_may_be_asked_for_anew(signed_in: Client) -> None:
+    request = {"command": "set-value", "key": "header.height_wide", "window": "w1", "token": "t1"}
+    assert post(signed_in, **request, value="tall").status_code == 422
+    assert post(signed_in, **request, value="tall").status_code == 422
+    assert post(signed_in, **request, value="90").status_code == 200
+
+
+def test_own_edits_never_clash_but_another_windows_do(signed_in: Client, site: Site) -> None:
+    def words(value: str, window: str) -> Any:
+        return post(
+            signed_in, command="set-value", key="footer.words", value=value, window=window, revision=site.revision
+        )
+
+    assert words("One", "w1").status_code == 200
+    assert words("One two", "w1").status_code == 200
+    assert words("Three", "w2").json()["error"]["code"] == "changed-meanwhile"
+
+
+def test_a_script_is_told_that_the_session_is_over(client: Client, site: Site) -> None:
+    for to in ("edit", "undo", "stream", "present"):
+        answer = post(client, to)
+        assert answer.status_code == 401, to
+        assert answer.json()["error"]["code"] == "signed-out"
+    assert client.get("/sites/saltmarsh/palette/").status_code == 302, "a person is led to sign in"
+
+
+def test_a_token_of_before_is_refused_in_words(ines: Person, site: Site) -> None:
+    strict = Client(enforce_csrf_checks=True, SERVER_NAME="localhost")
+    strict.force_login(ines, backend="django.contrib.auth.backends.ModelBackend")
+    assert post(strict, command="add-page").status_code == 403
+    assert post(strict, command="add-page").json()["error"]["sentence"]
+    page = strict.post("/sites/saltmarsh/edit/", {"command": "add-page"})
+    assert page.status_code == 403
+    assert b"nothing was changed" in page.content
+
+
+def test_signing_in_in_place(client: Client, ines: Person) -> None:
+    wrong = client.post("/sign-in/", {"username": ines.email, "password": "low tide"}, headers=JSON)
+    assert wrong.status_code == 422
+    assert "capitals count" in wrong.json()["error"]["sentence"]
+    right = client.post("/sign-in/", {"username": ines.email, "password": "tide-row-four"}, headers=JSON)
+    assert right.status_code == 200
+    assert client.get("/sites/").status_code == 200
+    assert client.post("/sign-out/")["Clear-Site-Data"] == '"storage"'
+
+
+@pytest.mark.parametrize(
+    ("command", "leads"),
+    [
+        ({"command": "add-page", "page_name": "Tools"}, "page-"),
+        ({"command": "add-section", "page": "home", "kind": "offers"}, "words-heading"),
+        ({"command": "add-colour", "hex": "teal"}, "colour-"),
+        ({"command": "add-ground", "ground_name": "Slate", "fill": "#334"}, "ground-"),
+    ],
+)
+def test_what_is_added_is_led_to(signed_in: Client, site: Site, command: dict[str, str], leads: str) -> None:
+    page = sites.document(site).order[0]
+    answer = post(signed_in, **(command | ({"page": page} if "page" in command else {}))).json()
+    assert answer["control"].startswith(leads)
+    desk = signed_in.get(answer["address"], headers=JSON).json()["panels"]["desk"]
+    assert f'id="{answer["control"]}"' in desk
+
+
+def test_what_changes_adds_nothing(signed_in: Client) -> None:
+    answer = post(signed_in, command="set-value", key="header.height_wide", value="90").json()
+    assert "address" not in answer
+
+
+def test_another_address_is_written_without_script(signed_in: Client, site: Site) -> None:
+    page = sites.document(site).pages[sites.document(site).order[0]]
+    section = next(key for key, known in page.sections.items() if "link" in known.fields or known.kind == "opening")
+    fields = {"command": "set-words", "section": section, "field": "link", "words": "other"}
+    post(signed_in, **fields, other_words="https://paper.example/")
+    now = sites.document(Site.objects.get(slug="saltmarsh"))
+    assert now.section(section).section.fields["link"] == "https://paper.example/"
+
+
+def test_the_page_in_view_is_that_of_the_address(signed_in: Client, site: Site) -> None:
+    page = sites.document(site).order[2]
+    body = signed_in.get(f"/sites/saltmarsh/palette/?page={page}").content.decode()
+    assert f'<option value="{page}" selected>' in body
