@@ -9,6 +9,8 @@ const streamed = new CSSStyleSheet();
 document.adoptedStyleSheets = [streamed];
 let quiet = 0;
 let writing = null;
+let choosing = 0;
+const TWICE = 350; // ms within which a second click makes a double one
 
 const outline = new CSSStyleSheet();
 outline.replaceSync(`
@@ -16,6 +18,8 @@ outline.replaceSync(`
   [data-touched] { outline: 3px dotted #000 !important; outline-offset: -3px; box-shadow: inset 0 0 0 3px #fff !important; }
   [data-pointed]:not([data-chosen]) { outline-style: dashed !important; }
   [contenteditable] { outline: 3px solid #000 !important; box-shadow: 0 0 0 6px #fff !important; cursor: text; min-inline-size: 1em; }
+  [data-hint] { position: relative; }
+  [data-hint]::after { content: attr(data-hint); position: absolute; inset-block-start: 100%; inset-inline-start: 0; z-index: 9; inline-size: max-content; font: 700 15px/1.3 sans-serif; letter-spacing: 0; text-transform: none; background: #fff; color: #000; border: 2px solid #000; padding: 2px 8px; }
   [data-fault]::after { content: attr(data-fault); display: block; font: 700 15px/1.3 sans-serif; letter-spacing: 0; text-transform: none; background: #fff; color: #000; border-inline-start: 4px solid #000; padding: 4px 8px; }
 `);
 document.adoptedStyleSheets.push(outline);
@@ -198,12 +202,23 @@ addEventListener(
     const what = placeOf(event.target);
     if (!what) return;
     mark({ ...what, chosen: true });
-    say({ type: "choose", ...what });
+    clearTimeout(choosing);
+    if (link) hint(link);
+    if (event.detail > 1) return; // a double click writes, or follows
+    choosing = setTimeout(() => say({ type: "choose", ...what }), link ? TWICE : 0);
   },
   true,
 );
 
+// What one click on a link does not do is said at the link.
+function hint(link) {
+  for (const old of document.querySelectorAll("[data-hint]")) delete old.dataset.hint;
+  link.dataset.hint = "Double-click follows this link";
+  setTimeout(() => delete link.dataset.hint, 2500);
+}
+
 addEventListener("dblclick", (event) => {
+  clearTimeout(choosing);
   const words = event.target.closest("[data-edit]");
   const link = event.target.closest("a");
   if (words) return write(words);

@@ -14,8 +14,10 @@ from yemba.core.value.kind import Kind
 if TYPE_CHECKING:
     from yemba.core.site.resolve import Look
 
-_OFTEN = ("EUR", "GBP", "CHF", "DKK", "NOK", "SEK", "ISK", "PLN", "CZK", "HUF", "RON", "BGN", "RSD", "TRY", "UAH")
-_FURTHER = ("USD", "CAD", "AUD", "NZD", "ZAR", "INR", "ILS", "AED", "JPY", "BRL", "MXN")
+_NEAR = ("EUR", "GBP", "CHF", "DKK", "NOK", "SEK", "ISK", "PLN", "CZK", "HUF", "RON", "BGN", "RSD", "TRY", "UAH")
+_FAR = ("USD", "CAD", "AUD", "NZD", "ZAR", "INR", "ILS", "AED", "JPY", "BRL", "MXN")
+OFTEN = (*_NEAR, *_FAR)
+"""Those that can be chosen."""
 
 
 @cache
@@ -39,4 +41,4 @@ class Currency(Kind):
         return str(get_currency_name(value, locale="en_GB"))
 
     def choices(self, look: Look) -> list[tuple[str, str]]:
-        return [(code, f"{self.say(code)}, {code}") for code in (*_OFTEN, *_FURTHER)]
+        return [(code, f"{self.say(code)}, {code}") for code in OFTEN]

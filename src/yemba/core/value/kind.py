@@ -35,6 +35,12 @@ class Kind:
         """What is stored for what was typed. Raises Fault beside `key`, naming the value and the cure."""
         raise NotImplementedError
 
+    def read_on(self, look: Look, typed: Any, name: str, key: str) -> Any:
+        """As `read`, on a site; raises Fault too where it does not fit what stands there."""
+        value = self.read(typed, name, key)
+        self.check(value, look, name, key)
+        return value
+
     def check(self, value: Any, look: Look, name: str, key: str) -> None:
         """Raises Fault where `value`, as read, names something that is not on this site."""
 

@@ -24,12 +24,15 @@ from yemba.studio.waiting import chosen, without
 def publish(request: HttpRequest, slug: str) -> HttpResponse:
     """Put the ticked changes live, with what must come along; the first time, the whole site. Or plan that."""
     site = site_of(request, slug)
-    ticked = request.POST.getlist("goes")
+    ticked, when, at = request.POST.getlist("goes"), request.POST.get("when"), request.POST.get("at", "")
+    if when == "enter" and not at:  # Enter on a tick, or on nothing, publishes nothing
+        messages.info(request, "Nothing went out. The button below publishes what is ticked.")
+        return redirect("workbench", slug, "proof")
     try:
         document, going = chosen(site, ticked)
-        if request.POST.get("when") == "later":
+        if when in ("later", "enter"):
             zone = sites.zone(site)
-            planned = editions.plan(site, document, going, _moment(request.POST.get("at", ""), zone))
+            planned = editions.plan(site, document, going, _moment(at, zone))
             at = f"{planned.at.astimezone(zone):%d %B %Y, %H:%M}"
             messages.success(request, f"Planned for {at} {zone_name(zone)}. Until then everything waits.")
             return redirect("workbench", slug, "proof")

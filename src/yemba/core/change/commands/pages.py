@@ -18,13 +18,19 @@ from yemba.core.site.resolve import Look
 from yemba.core.value.line import Line
 
 _NAME = Line(NAME_LETTERS, empty=False)
+_WRITTEN_OUT = str.maketrans(
+    {"ß": "ss", "æ": "ae", "œ": "oe", "ø": "o", "ł": "l", "đ": "d", "ð": "d", "þ": "th", "ı": "i"}
+)
 RESERVED = {"assets", "icons", "static"}
 """Addresses the renderer's own files stand under."""
 
 
 def slug_from(name: str) -> str:
-    """The address a page's name suggests: lower case, no accents, hyphens."""
-    flat = unicodedata.normalize("NFKD", name).encode("ascii", "ignore").decode().lower()
+    """The address a page's name suggests: lower case, no accents, hyphens. Letters that are no others with an accent
+    are written out (ß, æ, ø, ł …)."""
+    flat = (
+        unicodedata.normalize("NFKD", name.lower().translate(_WRITTEN_OUT)).encode("ascii", "ignore").decode().lower()
+    )
     return re.sub(r"[^a-z0-9]+", "-", flat).strip("-")[:60]
 
 

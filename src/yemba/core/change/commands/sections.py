@@ -143,8 +143,7 @@ class SetWords(OfSection):
         if self.item:
             check_item(standing.section, self.item, self.field)
         field = self._field(look)
-        value = field.read(self.words)
-        field.kind.check(value, look, field.name, field.slug)
+        value = field.kind.read_on(look, self.words, field.name, field.slug)
         inner = ("items", self.item) if self.item else ()
         return [put(look.document, (*standing.path, *inner, "fields", self.field), value or ABSENT)]
 

@@ -6,13 +6,16 @@ const DRAFTS = `yemba-drafts:${told.person}:${told.site}`;
 const FIELDS = "#desk :is(input, select, textarea, [data-rich])";
 const changed = new WeakSet();
 
-export const hold = (field) => changed.add(field);
+export function hold(field) {
+  if (field.name !== "goes") changed.add(field); // what is ticked in the proof is kept by the proof
+}
+const formOf = (field) => field.form ?? field.closest("form");
 export const isHeld = (field) => changed.has(field);
 export const rich = (field) => field.dataset?.rich !== undefined;
 
 const all = () => [...document.querySelectorAll(FIELDS)].filter((field) => field.type !== "file");
 export const heldFields = () => all().filter(isHeld);
-export const heldForms = () => new Set(heldFields().map((field) => field.closest("form")));
+export const heldForms = () => new Set(heldFields().map(formOf));
 
 // The names of a form's fields whose value is what was asked for.
 function unchanged(form, fields) {
@@ -71,15 +74,12 @@ export const morphing = {
     if (from.tagName === "DETAILS" && to.tagName === "DETAILS" && foldWords(from) === foldWords(to))
       to.open = from.open;
     const writing = rich(from) && from === document.activeElement;
-    const saysWhy =
-      from.classList.contains("fault") &&
-      from.textContent &&
-      [...heldForms()].includes(from.form ?? from.closest("form"));
+    const saysWhy = from.classList.contains("fault") && from.textContent && heldForms().has(from.closest("form"));
     if (isHeld(from) || writing || saysWhy || from.dataset.keep !== undefined) skip();
   },
 };
 
-const nameOf = (field) => `${field.closest("form")?.id}/${field.name || field.id}`;
+const nameOf = (field) => `${formOf(field)?.id}/${field.name || field.id}`;
 const heldValue = (field) => (rich(field) ? field.innerHTML : field.type === "checkbox" ? field.checked : field.value);
 
 // Held words outlive their desk: they stand there again when it comes back.
@@ -102,7 +102,7 @@ export function unstash() {
     else if (field.type === "checkbox") field.checked = value;
     else field.value = value;
     hold(field);
-    forms.add(field.closest("form"));
+    if (formOf(field)) forms.add(formOf(field));
   }
   sessionStorage.setItem(DRAFTS, JSON.stringify(drafts));
   return forms;

@@ -6,7 +6,7 @@ const LONGEST = 15_000;
 const same = (one, other) => one.form === other.form && String(one.fields) === String(other.fields);
 
 export class OutgoingQueue {
-  constructor({ post, store, answered, changed, wait = setTimeout }) {
+  constructor({ post, store, answered, changed, wait = (act, pause) => setTimeout(act, pause) }) {
     Object.assign(this, { post, store, answered, changed, wait });
     this.requests = [];
     this.going = null;
@@ -37,6 +37,7 @@ export class OutgoingQueue {
     });
     waiter.done = done;
     this.waiters.set(request, waiter);
+    if (this.holding) this.stand(this.state);
     this.run();
     return waiter;
   }

@@ -5,6 +5,7 @@ import { told } from "./state.js";
 class Windows {
   constructor() {
     this.frames = ["wide", "phone"].map((name) => document.getElementById(name));
+    this.addresses = new Map(this.frames.map((frame) => [frame, frame.src]));
     this.opened = Date.now();
     this.widths = { wide: told.limits.wide, phone: told.limits.phone };
     this.loading = new Set(["wide", "phone"]);
@@ -71,9 +72,10 @@ class Windows {
       [wide, first],
       [phone, second],
     ]) {
-      if (frame.src === address) continue;
+      if (this.addresses.get(frame) === address) continue;
+      this.addresses.set(frame, address);
       this.loading.add(frame.id);
-      frame.src = address;
+      frame.contentWindow.location.replace(address); // "back" belongs to the workbench, not to a window
     }
   }
 }

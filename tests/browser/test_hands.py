@@ -1,0 +1,326 @@
+"""The workbench under real hands: a bad line, a server that fails, a session that ends, folds, focus, two windows."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from contextlib import contextmanager
+from datetime import date, timedelta
+
+import pytest
+from django.contrib.sessions.models import Session
+from playwright.sync_api import Page, Route, expect
+
+from tests.browser.hands import chapter, eventually, kept, point, view
+from yemba.core.site.document import Document
+from yemba.sites import services as sites
+from yemba.sites.models import Site
+
+pytestmark = [pytest.mark.browser, pytest.mark.django_db(transaction=True)]
+
+
+def draft() -> Document:
+    return sites.document(Site.objects.get(slug="saltmarsh"))
+
+
+def words(section: str, field: str) -> str:
+    return draft().section(section).section.fields.get(field, "")
+
+
+def section(bench: Page, key: str) -> None:
+    bench.goto(f"{bench.url.split('/sites/')[0]}/sites/saltmarsh/pages/?section={key}")
+    expect(bench.locator("html[data-ready]")).to_be_attached()
+
+
+def status(bench: Page, said: str) -> None:
+    expect(bench.locator("#kept")).to_contain_text(said)
+
+
+def focused(bench: Page) -> str:
+    return str(
+        bench.evaluate(
+            "() => document.activeElement.id || document.activeElement.form?.id || document.activeElement.closest('[id]')?.id || document.activeElement.tagName"
+        )
+    )
+
+
+@contextmanager
+def slow_line(bench: Page, latency: int = 400) -> Iterator[None]:
+    """400 ms there and back, 50 kB a second."""
+    session = bench.context.new_cdp_session(bench)
+    session.send("Network.enable")
+    rates = {"offline": False, "latency": latency, "downloadThroughput": 50_000, "uploadThroughput": 50_000}
+    session.send("Network.emulateNetworkConditions", rates)
+    yield
+    session.send(
+        "Network.emulateNetworkConditions", rates | {"latency": 0, "downloadThroughput": -1, "uploadThroughput": -1}
+    )
+
+
+def test_words_typed_on_a_slow_line_are_kept_and_the_caret_stays(bench: Page) -> None:
+    section(bench, "opening")
+    with slow_line(bench):
+        heading, button = bench.locator("#words-heading"), bench.locator("#words-button")
+        heading.fill("Books mended while the tide is out")
+        heading.press("Tab")
+        button.focus()
+        bench.keyboard.press("Control+A")
+        for number, letter in enumerate("Bring a book to Tide Row"):
+            bench.keyboard.type(letter)
+            bench.wait_for_timeout(60)
+            if number == 3:
+                bench.keyboard.press("Home")
+                bench.keyboard.press("End")
+        bench.wait_for_timeout(2500)  # answers and desks arrive while the field still has focus
+        bench.keyboard.press("Home")
+        bench.keyboard.type("Do ")
+        assert button.input_value() == "Do Bring a book to Tide Row"
+        assert focused(bench) == "words-button"
+        bench.keyboard.press("Enter")
+        status(bench, "Do Bring a book to Tide Row")
+    assert words("opening", "heading") == "Books mended while the tide is out"
+    assert words("opening", "button") == "Do Bring a book to Tide Row"
+
+
+def test_offline_all_waits_in_order_and_goes_out_by_itself(bench: Page) -> None:
+    section(bench, "opening")
+    address = bench.url
+    bench.context.set_offline(True)
+    bench.locator("#words-heading").fill("First")
+    bench.locator("#words-heading").press("Enter")
+    status(bench, "No connection. One edit waits here")
+    bench.locator("#words-button").fill("Second")
+    bench.locator("#words-button").press("Tab")
+    status(bench, "2 edits wait here")
+    bench.locator("#chapters a[data-chapter=type]").click()
+    status(bench, "No connection")
+    assert bench.url == address, "a chapter that did not open changes no address"
+    expect(bench.locator("#desk h1")).to_have_text("Pages")
+    assert words("opening", "heading") != "First"
+    bench.context.set_offline(False)
+    status(bench, "Kept")
+    bench.wait_for_timeout(800)
+    assert words("opening", "heading") == "First"
+    assert words("opening", "button") == "Second"
+
+
+def test_what_waits_outlives_a_reload(bench: Page) -> None:
+    section(bench, "opening")
+    bench.route("**/edit/", lambda route: route.abort())
+    bench.locator("#words-heading").fill("Kept over a reload")
+    bench.locator("#words-heading").press("Enter")
+    status(bench, "One edit waits here")
+    bench.on("dialog", lambda dialog: dialog.accept())
+    bench.unroute("**/edit/")
+    bench.reload()
+    eventually(bench, "document.querySelector('h1')?.textContent.includes('Kept over a reload')")
+    assert words("opening", "heading") == "Kept over a reload"
+    assert bench.evaluate("() => Object.keys(localStorage).filter((key) => key.startsWith('yemba-unsent'))") == []
+
+
+def test_half_a_word_is_kept_when_the_page_is_left(bench: Page) -> None:
+    section(bench, "opening")
+    bench.locator("#words-heading").press("End")
+    bench.keyboard.type(" and wa")
+    bench.evaluate("() => location.reload()")
+    eventually(bench, "document.querySelector('h1')?.textContent.endsWith(' and wa')")
+    assert words("opening", "heading").endswith(" and wa")
+
+
+def test_a_server_that_fails_is_told_of_and_nothing_is_called_kept_or_undone(bench: Page) -> None:
+    section(bench, "opening")
+
+    def fail(route: Route) -> None:
+        route.fulfill(status=500, content_type="text/html", body="no")
+
+    before = words("opening", "heading")
+    bench.route("**/undo/", fail)
+    bench.locator("#desk h1").click()
+    bench.keyboard.press("Control+z")
+    status(bench, "The server fails at this. One edit waits")
+    expect(bench.locator("#kept")).not_to_contain_text("Undone")
+    bench.get_by_role("button", name="Leave the first out").click()
+    status(bench, "Left out")
+    bench.unroute("**/undo/")
+
+    bench.route("**/edit/", fail)
+    bench.locator("#words-heading").fill("While it failed")
+    bench.locator("#words-heading").press("Enter")
+    status(bench, "The server fails at this")
+    assert words("opening", "heading") == before
+    bench.unroute("**/edit/")
+    bench.get_by_role("button", name="Try now").click()
+    status(bench, "Kept: ")
+    assert words("opening", "heading") == "While it failed"
+    bench.keyboard.press("Escape")
+    bench.locator("#desk h1").click()
+    bench.keyboard.press("Control+z")
+    status(bench, "Undone: ")
+
+
+def test_a_session_that_ended_is_taken_up_again_in_place(bench: Page) -> None:
+    section(bench, "opening")
+    Session.objects.all().delete()
+    bench.locator("#words-heading").fill("Typed after the session")
+    bench.locator("#words-heading").press("Enter")
+    status(bench, "Your session is over. One edit waits here")
+    bench.locator("#kept").get_by_role("button", name="Sign in").click()
+    bench.locator("#sign-in").get_by_role("button", name="Enter the demo as Ines").click()
+    status(bench, "Kept: ")
+    assert words("opening", "heading") == "Typed after the session"
+    bench.locator("#words-button").fill("And on")
+    bench.locator("#words-button").press("Enter")
+    status(bench, "And on")
+
+
+def test_what_was_typed_survives_signing_in_on_another_page_but_not_signing_out(bench: Page) -> None:
+    section(bench, "opening")
+    studio = bench.url.split("/sites/")[0]
+    Session.objects.all().delete()
+    bench.locator("#words-heading").fill("Typed before")
+    bench.locator("#words-heading").press("Enter")
+    status(bench, "Your session is over")
+    bench.on("dialog", lambda dialog: dialog.accept())
+    bench.goto(f"{studio}/sign-in/")
+    bench.get_by_role("button", name="Enter the demo").click()
+    bench.get_by_role("link", name="Saltmarsh Bindery").click()
+    status(bench, "Typed before")
+    assert words("opening", "heading") == "Typed before"
+
+    bench.route("**/edit/", lambda route: route.abort())
+    chapter(bench, "Footer")
+    bench.locator("[id='footer.copyright']").fill("Never sent")
+    bench.locator("[id='footer.copyright']").press("Enter")
+    status(bench, "One edit waits here")
+    bench.goto(f"{studio}/sites/")
+    bench.get_by_role("button", name="Sign out").click()
+    bench.wait_for_url(f"{studio}/")
+    assert bench.evaluate("() => localStorage.length") == 0
+
+
+def test_formatted_words_left_by_tab_through_their_bar_are_kept(bench: Page) -> None:
+    section(bench, "about")
+    field = bench.locator("#words-body")
+    field.click()
+    bench.keyboard.press("Control+End")
+    bench.keyboard.type(" Ring twice.")
+    for _ in range(5):
+        bench.keyboard.press("Tab")
+    kept(bench, "Words with picture")
+    assert "Ring twice." in words("about", "body")
+
+
+def test_order_buttons_keep_their_thing_and_the_bin_takes_no_other(bench: Page) -> None:
+    bench.goto(f"{bench.url.split('/sites/')[0]}/sites/saltmarsh/pages/")
+    order = list(draft().pages["home"].order)
+    down = bench.locator(f"#section-down-{order[0]} button")
+    down.focus()
+    bench.keyboard.press("Enter")
+    kept(bench, "moved")
+    expect(bench.locator("#desk li.section-entry").nth(1)).to_have_id(f"section-{order[0]}")
+    assert focused(bench) == f"section-down-{order[0]}"
+    bench.keyboard.press("Enter")
+    expect(bench.locator("#desk li.section-entry").nth(2)).to_have_id(f"section-{order[0]}")
+    assert draft().pages["home"].order[2] == order[0], "down twice is two down"
+    bench.locator(f"#section-bin-{order[1]} button").focus()
+    bench.keyboard.press("Enter")
+    bench.keyboard.press("Enter")
+    expect(bench.locator(f"#section-{order[1]}")).to_have_count(0)
+    assert len(draft().pages["home"].order) == len(order) - 1, "the second Enter takes nothing else"
+    assert focused(bench) != "BODY"
+    assert bench.evaluate("() => Boolean(document.activeElement.closest('#desk li'))"), "on what took its place"
+
+
+def test_what_is_typed_to_be_added_outlives_other_edits_and_other_desks(bench: Page) -> None:
+    section(bench, "opening")
+    bench.locator("#page-name-new").fill("Board shears")
+    bench.locator("#words-heading").fill("An edit beside it")
+    bench.locator("#words-heading").press("Enter")
+    kept(bench, "An edit beside it")
+    sites.edit(Site.objects.get(slug="saltmarsh"), "set-value", {"key": "header.height_wide", "value": 92})
+    bench.wait_for_timeout(1500)
+    expect(bench.locator("#page-name-new")).to_have_value("Board shears")
+    chapter(bench, "Footer")
+    chapter(bench, "Pages")
+    expect(bench.locator("#page-name-new")).to_have_value("Board shears")
+    bench.locator("#page-name-new").press("Enter")
+    kept(bench, "Page Board shears added")
+    expect(bench.locator("#page-name-new")).to_have_value("")
+    expect(bench.locator("#desk h2").first).to_have_text("Board shears")
+    expect(bench.locator("#page-shown option:checked")).to_have_text("Board shears")
+    eventually(bench, "document.title.includes('Board shears')")
+
+
+def test_what_was_held_back_stays_so(bench: Page) -> None:
+    chapter(bench, "Proof")
+    first = bench.locator("[name=goes]").first
+    first.uncheck()
+    expect(bench.locator("#publish-button")).to_have_text("Publish 6 of 7 changes")
+    chapter(bench, "Type")
+    chapter(bench, "Proof")
+    expect(bench.locator("[name=goes]").first).not_to_be_checked()
+    expect(bench.locator("#publish-button")).to_have_text("Publish 6 of 7 changes")
+
+
+def test_one_page_in_view(bench: Page) -> None:
+    """Windows, desk, chooser and address speak of one page, whatever changes it; reload and back return to it."""
+    chapter(bench, "Pages")
+    bench.get_by_label("Page shown").select_option(label="Classes")
+    expect(bench.locator("#desk h2").first).to_have_text("Classes")
+    eventually(bench, "document.body.dataset.page === 'classes'")
+    assert "page=classes" in bench.url
+    chapter(bench, "Header")
+    assert "page=classes" in bench.url
+    bench.reload()
+    expect(bench.locator("html[data-ready]")).to_be_attached()
+    expect(bench.locator("#page-shown option:checked")).to_have_text("Classes")
+    eventually(bench, "document.body.dataset.page === 'classes'")
+    bench.mouse.dblclick(*point(bench, "header .menu a[href*=workshop]"))
+    expect(bench.locator("#page-shown option:checked")).to_have_text("Workshop")
+    expect(bench.locator("#desk h1")).to_have_text("Header"), "a link that is followed opens no other chapter"
+    bench.go_back()
+    expect(bench.locator("#desk h1")).to_have_text("Pages")
+    expect(bench.locator("#desk h2").first).to_have_text("Classes")
+    expect(bench.locator("#page-shown option:checked")).to_have_text("Classes")
+
+
+def test_enter_in_the_field_for_a_later_time_plans_and_publishes_nothing(bench: Page) -> None:
+    from yemba.hosting import services as hosting
+
+    chapter(bench, "Proof")
+    before = hosting.live_edition(Site.objects.get(slug="saltmarsh"))
+    bench.get_by_text("Publish at a set time").click()
+    later = date.today() + timedelta(days=40)
+    bench.locator("#publish-at").fill(f"{later}T09:30")
+    bench.locator("#publish-at").press("Enter")
+    expect(bench.locator(".said")).to_contain_text(f"Planned for {later:%d %B %Y}, 09:30")
+    assert hosting.live_edition(Site.objects.get(slug="saltmarsh")) == before
+
+
+def test_places_on_the_palette_lead_to_the_windows(bench: Page) -> None:
+    bench.locator("#desk details.places summary").first.click()
+    stop = bench.locator("#desk [data-go][data-place]").last
+    page, place = stop.get_attribute("data-go"), stop.get_attribute("data-place")
+    stop.click()
+    eventually(bench, f"document.body.dataset.page === '{page}'")
+    eventually(bench, f"document.querySelector(`[data-place='{place}']`).dataset.chosen === ''")
+
+
+def test_an_address_that_is_refused_leaves_the_chooser_free(bench: Page) -> None:
+    section(bench, "opening")
+    chooser = bench.locator("#words-link")
+    chooser.select_option("other")
+    other = bench.locator("#other-words-link")
+    other.fill("javascript:alert(1)")
+    other.press("Enter")
+    expect(bench.locator("#form-words-link .fault")).to_contain_text("javascript")
+    expect(other).to_have_value("javascript:alert(1)")
+    chooser.select_option(label="Classes")
+    kept(bench, "Opening")
+    expect(other).to_be_hidden()
+    assert words("opening", "link") == "page:classes"
+
+
+def test_the_two_lists_of_a_type_desk_stay_open(bench: Page) -> None:
+    chapter(bench, "Type")
+    view(bench, "Sizes")
+    assert bench.locator("#desk").get_attribute("data-chapter") == "type"

@@ -1,0 +1,79 @@
+"""Prices as people write them. Sources of the ways of writing: CLDR's number patterns, common practice."""
+
+from __future__ import annotations
+
+from decimal import Decimal
+
+import pytest
+from babel.numbers import format_currency
+from hypothesis import given
+from hypothesis import strategies as st
+
+from yemba.core.change.command import read_command
+from yemba.core.change.commands.pages import slug_from
+from yemba.core.change.operation import apply
+from yemba.core.errors import Fault
+from yemba.core.site.catalogue import Catalogue
+from yemba.core.site.document import Document
+from yemba.core.site.ids import new_id
+from yemba.core.site.resolve import Look
+from yemba.core.value.price import Price, currencies
+
+
+@pytest.mark.parametrize(
+    ("written", "stored"),
+    [
+        ("6,50 €", "6.50"),
+        ("9 €", "9.00"),
+        ("£24", "24.00"),
+        ("GBP 24.5", "24.50"),
+        ("from £40", "from 40.00"),
+        ("From  40", "from 40.00"),
+        ("1.200", "1200.00"),
+        ("1,200.50", "1200.50"),
+        ("1 200,50 zł", "1200.50"),
+        ("1’200.–", "1200.00"),
+        ("Fr. 20.–", "20.00"),
+        ("24,- kr", "24.00"),
+        ("12 dollars", "12.00"),
+        (" ", ""),
+    ],
+)
+def test_prices_are_read_as_they_are_written(written: str, stored: str) -> None:
+    assert Price().read(written, "Price", "price") == stored
+
+
+@pytest.mark.parametrize("written", ["tea", "1.2.3", "1.200.50", "1,2345", "€", "12 €€", "from", "-4", "24 or so"])
+def test_what_is_no_price_is_refused_by_name_with_a_cure(written: str) -> None:
+    with pytest.raises(Fault, match="Write 24") as caught:
+        Price().read(written, "Price", "price")
+    assert written in caught.value.sentence
+
+
+@given(
+    st.decimals(min_value=0, max_value=999_999, places=2),
+    st.sampled_from(["en_GB", "de_DE", "fr_FR", "pl_PL", "cs_CZ", "de_CH", "sv_SE", "da_DK", "pt_BR", "en_US"]),
+    st.sampled_from(["EUR", "GBP", "CHF", "PLN", "SEK", "USD"]),
+)
+def test_a_price_as_cldr_writes_it_is_read_again(amount: Decimal, locale: str, code: str) -> None:
+    written = format_currency(amount, code, locale=locale)
+    assert Price().read(written, "Price", "price") == f"{amount:.2f}"
+    assert code in currencies(written)
+
+
+def test_another_currency_is_not_taken_for_the_sites(document: Document, catalogue: Catalogue) -> None:
+    look = Look(document, catalogue)
+    steps = read_command("set-value", {"key": "site.currency", "value": "GBP"}).plan(look, new_id)
+    pounds = Look(apply(document, steps), catalogue)
+    assert Price().read_on(pounds, "£9", "Price", "price") == "9.00"
+    assert Price().read_on(pounds, "9", "Price", "price") == "9.00"
+    with pytest.raises(Fault, match="in Euro, the site’s prices are in British Pound"):
+        Price().read_on(pounds, "9 €", "Price", "price")
+
+
+@pytest.mark.parametrize(
+    ("name", "slug"),
+    [("Maße & Größen", "masse-grossen"), ("Łódź", "lodz"), ("Smørrebrød", "smorrebrod"), ("Œuvres", "oeuvres")],
+)
+def test_letters_without_an_accent_are_written_out_in_addresses(name: str, slug: str) -> None:
+    assert slug_from(name) == slug
