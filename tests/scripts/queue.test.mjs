@@ -57,6 +57,14 @@ test("what waits gives way to a newer one of the same form, what is on its way d
   assert.deepEqual(log.sent, ["a", "abc"]);
 });
 
+test("what takes the place of a request that may have been done is another request", async () => {
+  const { queue } = made(() => ({ lost: "offline" }));
+  queue.add(words("a", { replaces: true, token: "1" }));
+  await settled();
+  queue.add(words("b", { replaces: true, token: "2" }));
+  assert.deepEqual([queue.length, queue.requests[0].token], [1, "2"]);
+});
+
 test("nothing that came between is overtaken", async () => {
   const { queue, log } = made(() => ({ lost: "offline" }));
   queue.add(words("a", { replaces: true, form: "x" }));

@@ -6,10 +6,19 @@ const DRAFTS = `yemba-drafts:${told.person}:${told.site}`;
 const FIELDS = "#desk :is(input, select, textarea, [data-rich])";
 const changed = new WeakSet();
 
+let last = 0; // when something was changed, on the clock of the page
 export function hold(field) {
+  last = performance.now();
   if (field.name !== "goes") changed.add(field); // what is ticked in the proof is kept by the proof
 }
 const formOf = (field) => field.form ?? field.closest("form");
+// Kept once the field that was changed since `when` is left; at once where none was.
+export function handsFree(when) {
+  const field = document.activeElement;
+  if (last < when || !field || !isHeld(field)) return Promise.resolve();
+  return new Promise((resolve) => field.addEventListener("focusout", () => setTimeout(resolve), { once: true }));
+}
+
 export const isHeld = (field) => changed.has(field);
 export const rich = (field) => field.dataset?.rich !== undefined;
 

@@ -1,7 +1,7 @@
 // One page in view: windows, desk and address always speak of the same page and section.
 import { ask } from "./ask.js";
 import { land } from "./focus.js";
-import { stash } from "./held.js";
+import { handsFree, stash } from "./held.js";
 import * as panels from "./panels.js";
 import { proofing, state } from "./state.js";
 import { windows } from "./windows.js";
@@ -13,9 +13,11 @@ let chosen = null;
 export async function open(address, { control, back = false } = {}) {
   opened += 1;
   const asked = opened;
+  const when = performance.now();
   const to = new URL(address, location.href);
   if (!to.searchParams.has("page") && !to.searchParams.has("section")) to.searchParams.set("page", state.page);
   const answer = await ask(to.href);
+  await handsFree(when);
   if (asked !== opened) return;
   if (answer.lost) return panels.notRead(answer, () => open(address, { control, back }));
   if (!back && to.href !== location.href) history.pushState({}, "", to.href);
