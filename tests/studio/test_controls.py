@@ -34,7 +34,7 @@ from yemba.sites import services as sites
 from yemba.sites import store
 from yemba.sites.models import Site
 from yemba.studio import search
-from yemba.studio.controls import control, offered
+from yemba.studio.controls import Control, control, offered
 from yemba.studio.where import provenance
 
 pytestmark = pytest.mark.django_db
@@ -58,8 +58,8 @@ class Desks:
             self._ids[address] = desk.ids
         return self._ids[address]
 
-    def lead(self, place: Place) -> None:
-        decides = control(place, self.look)
+    def lead(self, place: Place | Control) -> None:
+        decides = place if isinstance(place, Control) else control(place, self.look)
         assert decides.id in self.ids(decides.address(self.site)), (place, decides)
 
 
@@ -121,6 +121,27 @@ def test_every_search_result_and_every_setting_leads_to_its_control(client: Clie
         desks.lead(OfSetting(key))
     own = [key for key in SETTINGS if control(OfSetting(key), desks.look).id == key and offered(desks.look, key)]
     assert len(own) > 0.9 * sum(offered(desks.look, key) for key in SETTINGS), "nearly all by a control of their own"
+
+
+PLAIN = (
+    "colour color font price publish picture delete phone photo image background button link menu logo icon favicon "
+    "headline heading bold italic capitals size bigger smaller spacing margin width header footer copyright address "
+    "language german currency euro time clock hours contact form gallery page section add remove move rename undo "
+    "history back template theme title description seo tagline slogan round corner shadow outline mobile upload "
+    "contrast readable line imprint"
+)
+
+
+@pytest.mark.parametrize("word", PLAIN.split())
+def test_plain_words_are_found(site: Site, word: str) -> None:
+    entries = search.entries(site, sites.look(site))
+    assert [entry.name for entry in entries if word in entry.words], word
+
+
+def test_a_word_for_one_thing_does_not_find_all(site: Site) -> None:
+    entries = search.entries(site, sites.look(site))
+    for word in PLAIN.split():
+        assert sum(word in entry.words for entry in entries) < len(entries) / 2, word
 
 
 def test_every_element_that_is_pointed_at_leads_to_its_control(client: Client, site: Site) -> None:

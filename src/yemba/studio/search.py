@@ -1,44 +1,110 @@
-"""Every setting by its name, with the control that decides it: what / finds."""
+"""Whatever can be decided, by its name and by the plain words people have for it, with its control: what / finds."""
 
 from __future__ import annotations
 
+from collections.abc import Iterator
 from typing import NamedTuple
 
-from yemba.core.place import OfMenu, OfPages, OfSetting, OfSite, OfTemplate, Place
+from yemba.core.place import OfLogo, OfMenu, OfPage, OfPages, OfPicture, OfSection, OfSetting, OfSite, OfTemplate, Place
 from yemba.core.site.resolve import Look
 from yemba.core.site.settings import SETTINGS
 from yemba.sites.models import Site
 from yemba.studio import chapters
-from yemba.studio.controls import control, offered
+from yemba.studio.controls import Control, control, offered
 
-_MORE: dict[str, Place] = {
+_FIRST: dict[str, Place | Control] = {
+    "Publish": Control("proof", "publish-button"),
+    "Add a page": Control("pages", "page-name-new"),
+    "Add a section": Control("pages", "section-kind"),
+    "Add a picture": OfPicture(""),
     "Template": OfTemplate(),
+    "Logo file": OfLogo(),
     "Site name": OfSite("name"),
     "Tagline": OfSite("tagline"),
     "Navigation, menu": OfMenu(),
-    "Pages, add a page": OfPages(),
+    "Pages": OfPages(),
+    "Add a colour": Control("palette", "new-hex"),
+    "Add a font": Control("type", "take-font-file", {"show": "fonts"}),
+    "History": Control("history", "desk-title"),
 }
+"""What people do most, and what is no design value."""
+_WORDS = {
+    "Publish": "go live online put out release launch proof save plan schedule",
+    "Add a page": "new page create subpage",
+    "Add a section": "new block content text words paragraph contact form gallery offers prices hours questions",
+    "Add a picture": "photo image upload file jpg png picture alt text crop focal delete replace",
+    "Template": "theme design layout style start over",
+    "Logo": "mark brand icon favicon emblem",
+    "Site name": "title business name header text",
+    "Tagline": "slogan subtitle motto",
+    "Navigation, menu": "links order hide menu bar hamburger",
+    "Pages": "delete remove bin address url title description seo search engine sitemap rename order move",
+    "Palette": "colour color hex brand colours scheme background",
+    "Grounds": "background colour band",
+    "Roles": "text colour contrast button colour link colour",
+    "Links": "link underline line",
+    "Heading": "headline title",
+    "typeface": "font family pairing lettering heading text",
+    "Add a font": "upload typeface woff ttf own font",
+    "Base size": "font size bigger smaller text zoom readable",
+    "Ratio": "scale heading size proportion",
+    "size": "font size bigger smaller large px",
+    "weight": "bold thick thin heavy light strong",
+    "style": "italic slanted",
+    "case": "capitals uppercase small caps",
+    "spacing": "tracking kerning letters apart",
+    "line height": "leading distance gap",
+    "Longest line": "measure width of text column",
+    "Numbers": "figures digits prices",
+    "shadow": "effect depth",
+    "outline": "border stroke",
+    "Buttons": "button call to action",
+    "Corner": "round rounded square button border radius shape",
+    "Page width": "wide narrow margin frame gap space",
+    "header": "top bar banner",
+    "Footer": "bottom address imprint",
+    "Copyright": "legal imprint year rights",
+    "Currency": "price money euro pound cost dollar",
+    "Language": "translate german french english locale spelling",
+    "Time zone": "clock hours date time planned",
+    "Picture behind": "background photo image banner",
+    "Tint": "darken overlay readable picture",
+    "phone": "mobile small screen telephone",
+    "History": "undo versions back earlier restore changes log",
+}
+"""Plain words by what a name contains."""
 
 
 class Entry(NamedTuple):
-    """A name to be found, the chapter it leads to, and the address and the id of its control."""
+    """A name to be found, all the words it is found by, the chapter it leads to, the address and the id of its
+    control."""
 
     name: str
+    words: str
     chapter: str
     address: str
     control: str
 
 
-def places(look: Look) -> dict[str, Place]:
+def places(look: Look) -> dict[str, Place | Control]:
     """All that can be found, by name."""
-    settings: dict[str, Place] = {s.name: OfSetting(key) for key, s in SETTINGS.items() if offered(look, key)}
-    return _MORE | settings
+    settings = {setting.name: OfSetting(key) for key, setting in SETTINGS.items() if offered(look, key)}
+    return _FIRST | dict(_content(look)) | settings
+
+
+def _content(look: Look) -> Iterator[tuple[str, Place]]:
+    for key, page in look.document.ordered_pages():
+        yield f"Page {page.name}", OfPage(key)
+        for section, stored in page.ordered():
+            yield f"{look.catalogue.kind(stored.kind).name} on {page.name}", OfSection(section)
 
 
 def entries(site: Site, look: Look) -> list[Entry]:
     """As the list shows them."""
     listed = []
     for name, place in places(look).items():
-        decides = control(place, look)
-        listed.append(Entry(name, chapters.desks()[decides.chapter], decides.address(site), decides.id))
+        decides = place if isinstance(place, Control) else control(place, look)
+        chapter = chapters.desks()[decides.chapter]
+        plain = " ".join(words for part, words in _WORDS.items() if part.lower() in name.lower())
+        listed.append(Entry(name, f"{name} {chapter} {plain}".lower(), chapter, decides.address(site), decides.id))
     return listed

@@ -43,9 +43,11 @@ export function key(event, before) {
 }
 
 export function find(words) {
-  for (const item of document.querySelectorAll("#found li"))
-    item.hidden = !words
-      .toLowerCase()
-      .split(/\s+/)
-      .every((word) => item.dataset.words.includes(word));
+  const wanted = words.toLowerCase().split(/\s+/);
+  let found = 0;
+  for (const item of document.querySelectorAll("#found li")) {
+    item.hidden = !wanted.every((word) => item.dataset.words.includes(word));
+    if (!item.hidden) found += 1;
+  }
+  document.getElementById("found-none").hidden = found > 0;
 }
