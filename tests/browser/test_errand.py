@@ -16,7 +16,7 @@ pytestmark = [pytest.mark.browser, pytest.mark.django_db(transaction=True)]
 def publish(page: Page) -> None:
     chapter(page, "Proof")
     page.locator("#publish-button").click()
-    expect(page.locator(".said")).to_contain_text("is live")
+    expect(page.locator(".published")).to_contain_text("is live")
 
 
 def read_live(browser: Browser, address: str) -> dict[str, str]:

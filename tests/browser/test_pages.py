@@ -42,6 +42,7 @@ def test_a_page_is_made_filled_and_published(page: Page, live_server, demo: Site
     eventually(page, "document.querySelectorAll('main > .section').length === 2")
 
     page.locator(".section-name", has_text="Words with picture").click()
+    expect(page.locator(".section-entry.is-open")).to_contain_text("Words with picture")
     heading = page.get_by_label("Heading", exact=True)
     heading.fill("The board shears")
     heading.press("Enter")
@@ -97,7 +98,7 @@ def test_a_page_is_made_filled_and_published(page: Page, live_server, demo: Site
     chapter(page, "Proof")
     expect(page.locator("#desk")).to_contain_text("Page Tools")
     page.locator("#publish-button").click()
-    expect(page.locator(".said")).to_contain_text("is live")
+    expect(page.locator(".published")).to_contain_text("is live")
     page.goto(f"http://saltmarsh.localhost:{port}/tools/")
     assert page.locator(".kind-words-with-picture img").get_attribute("alt") == "Iron shears on a bench"
     assert page.locator(".kind-words-with-picture strong").inner_text() == "sharp"

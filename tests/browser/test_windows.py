@@ -116,7 +116,7 @@ def test_one_scroll_before_and_after_and_the_proof(bench: Page) -> None:
     assert shown_live.evaluate(f"{COLOUR} === 'rgb(47, 95, 138)'"), "what is live is shown as it is live"
     expect(bench.get_by_label("Heading: Opening on Home goes out")).not_to_be_checked()
     bench.get_by_role("button", name="Publish 5 of 6 changes").click()
-    expect(bench.locator(".said")).to_contain_text("Edition 4 is live")
+    expect(bench.locator(".published")).to_contain_text("Edition 4 is live")
     expect(bench.locator(".change")).to_have_count(1)
     bench.goto(bench.url.replace("localhost", "saltmarsh.localhost").split("/sites/")[0] + "/")
     assert bench.locator("h1").inner_text() == "Old books mended, new ones made"

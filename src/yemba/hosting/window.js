@@ -15,6 +15,7 @@ const TWICE = 350; // ms within which a second click makes a double one
 const outline = new CSSStyleSheet();
 outline.replaceSync(`
   [data-pointed], [data-chosen] { outline: 2px solid #000 !important; outline-offset: 0; box-shadow: 0 0 0 4px #fff, 0 0 0 5px #000 !important; }
+  [data-place]:is([data-pointed], [data-chosen]) { outline-offset: -2px !important; box-shadow: inset 0 0 0 4px #fff, inset 0 0 0 5px #000 !important; }
   [data-touched] { outline: 3px dotted #000 !important; outline-offset: -3px; box-shadow: inset 0 0 0 3px #fff !important; }
   [data-pointed]:not([data-chosen]) { outline-style: dashed !important; }
   [contenteditable] { outline: 3px solid #000 !important; box-shadow: 0 0 0 6px #fff !important; cursor: text; min-inline-size: 1em; }
@@ -205,7 +206,9 @@ addEventListener(
     clearTimeout(choosing);
     if (link) hint(link);
     if (event.detail > 1) return; // a double click writes, or follows
-    choosing = setTimeout(() => say({ type: "choose", ...what }), link ? TWICE : 0);
+    const choose = () => say({ type: "choose", ...what });
+    if (link) choosing = setTimeout(choose, TWICE);
+    else choose();
   },
   true,
 );

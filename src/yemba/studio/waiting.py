@@ -78,16 +78,19 @@ def chosen(site: Site, keys: Collection[str]) -> tuple[Document, list[Change]]:
     return document_with(live, draft, going, catalogue()), [change for change in every if change.key in going]
 
 
-def without(site: Site, key: str) -> Document:
-    """The draft as it would be without one waiting change; as it is where that cannot be."""
+def without(site: Site, keys: Collection[str]) -> Document:
+    """The draft as it would be without these waiting changes, each as far as it can be: one that another stands on
+    stays."""
     live, draft = hosting.live_document(site), sites.document(site)
     if live is None:
         return draft
-    change = next((change for change in difference(live, draft, catalogue()) if change.key == key), None)
-    try:
-        return apply(draft, change.back) if change else draft
-    except ValidationError:  # another change stands on it
-        return draft
+    for key in keys:
+        change = next((change for change in difference(live, draft, catalogue()) if change.key == key), None)
+        try:
+            draft = apply(draft, change.back) if change else draft
+        except ValidationError:
+            continue
+    return draft
 
 
 class _Reached:

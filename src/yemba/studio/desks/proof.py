@@ -4,14 +4,18 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 
+from django.urls import reverse
+
+from yemba.core.check.finding import Result
 from yemba.core.site.resolve import Look
-from yemba.hosting import editions
+from yemba.hosting import editions, inbox
 from yemba.hosting import services as hosting
 from yemba.sites.models import Site
+from yemba.studio.controls import address, control
 from yemba.studio.desks.little_page import drawing
 from yemba.studio.desks.places import listed
 from yemba.studio.desks.ratios import ratios
-from yemba.studio.desks.setting import Context
+from yemba.studio.desks.setting import Context, setting
 from yemba.studio.inspecting import checks, listed_checks
 from yemba.studio.waiting import Waiting
 
@@ -30,8 +34,36 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
         "editions": len(hosting.editions(site)),
         "planned": editions.planned(site),
         "map": [_page(look, key, touched[key]) for key in look.document.order],
-        "checks": listed_checks(site, look, checks(site)),
+        **found(site, look, checks(site)),
+        "zone_unset": None if look.resolve("site.time_zone").set_by_owner else setting(look, "site.time_zone"),
+        **_published(site, look, query, waits),
     }
+
+
+def found(site: Site, look: Look, results: Sequence[Result]) -> Context:
+    """What the checks found, as their list shows it, and how many findings there are."""
+    return {"checks": listed_checks(site, look, results), "findings": sum(len(result.findings) for result in results)}
+
+
+def _published(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiting]) -> Context:
+    """Right after publishing: the edition, and what is left to do."""
+    edition = hosting.live_edition(site)
+    if edition is None or query.get("published") != str(edition.number):
+        return {"published": None}
+    left = []
+    if waits:
+        held = f"{len(waits)} change{'s' if len(waits) > 1 else ''} wait{'' if len(waits) > 1 else 's'}"
+        left.append({"words": held, "address": address(site, "proof"), "chapter": True})
+    for result in checks(site):
+        if result.findings:
+            first = result.findings[0]
+            more = f" and {len(result.findings) - 1} more" if len(result.findings) > 1 else ""
+            words, decides = f"{result.name}: {first.sentence}{more}", control(first.place, look)
+            left.append({"words": words, "address": decides.address(site), "chapter": True})
+    if unread := inbox.unread(site):
+        words = f"{unread} message{'s' if unread > 1 else ''} in the inbox"
+        left.append({"words": words, "address": reverse("inbox", args=(site.slug,)), "chapter": False})
+    return {"published": edition, "left": left}
 
 
 def _page(look: Look, page: str, touched: set[str]) -> Context:

@@ -9,6 +9,7 @@ from django.contrib import messages
 from django.contrib.auth.decorators import login_required
 from django.http import HttpRequest, HttpResponse
 from django.shortcuts import redirect
+from django.urls import reverse
 from django.views.decorators.http import require_POST
 
 from yemba.core.errors import Fault
@@ -41,17 +42,19 @@ def publish(request: HttpRequest, slug: str) -> HttpResponse:
         return redirect("workbench", slug, "proof")
     edition = hosting.publish(site, [editions.in_words(change) for change in going], document=document)
     along = ", ".join(change.subject for change in going if change.key not in ticked)
-    messages.success(request, f"Edition {edition.number} is live." + (f" {along} came along." if along else ""))
-    return redirect("workbench", slug, "proof")
+    if along:
+        messages.success(request, f"{along} came along.")
+    return redirect(reverse("workbench", args=(slug, "proof")) + f"?published={edition.number}")
 
 
 @login_required
 @require_POST
 def take_back(request: HttpRequest, slug: str) -> HttpResponse:
-    """Make one thing in the draft as it is live. Undo brings the change again."""
+    """Make one thing, or several, in the draft as they are live. Undo brings them again."""
     site = site_of(request, slug)
-    key = request.POST.get("key", "")
-    return answer(request, site, lambda: sites.put_document(site, without(site, key), "One change taken back"))
+    keys = request.POST.getlist("key")
+    label = "One change taken back" if len(keys) == 1 else f"{len(keys)} changes taken back"
+    return answer(request, site, lambda: sites.put_document(site, without(site, keys), label))
 
 
 @login_required

@@ -18,7 +18,8 @@ from yemba.sites import services as sites
 from yemba.studio import chapters
 from yemba.studio.bench import answer, error, page, panels, site_of
 from yemba.studio.desks.plane import at_hue
-from yemba.studio.inspecting import checks, listed_checks, read_measured
+from yemba.studio.desks.proof import found
+from yemba.studio.inspecting import checks, read_measured
 from yemba.studio.patch import patch
 from yemba.studio.waiting import chosen, without
 from yemba.studio.where import answer as provenance
@@ -122,7 +123,7 @@ def state(request: HttpRequest, slug: str) -> HttpResponse:
     if request.GET.get("which") == "live":
         shown = hosting.live_document(site) or shown
     elif "without" in request.GET:
-        shown = without(site, request.GET["without"])
+        shown = without(site, [request.GET["without"]])
     elif request.GET.get("at", "").isdigit():
         try:
             shown = history.at(site, int(request.GET["at"]))
@@ -212,7 +213,7 @@ def measured(request: HttpRequest, slug: str) -> HttpResponse:
         return JsonResponse({"error": error(fault)}, status=422)
     context = {
         "site": site,
-        "checks": listed_checks(site, sites.look(site), checks(site, boxes)),
+        **found(site, sites.look(site), checks(site, boxes)),
         "chapter": "proof",
         "here": "",
         "measured": len(boxes),

@@ -1,22 +1,27 @@
 // What hands hold is theirs: a field that was changed and is not kept yet, a fold that stands open, a caret.
 // No answer touches them.
-import { told } from "./state.js";
+import { told, typing } from "./state.js";
 
 const DRAFTS = `yemba-drafts:${told.person}:${told.site}`;
 const FIELDS = "#desk :is(input, select, textarea, [data-rich])";
 const changed = new WeakSet();
 
-let last = 0; // when something was changed, on the clock of the page
-export function hold(field) {
+let last = 0; // when a field was come to or changed, on the clock of the page
+export function come() {
   last = performance.now();
+}
+export function hold(field) {
+  come();
   if (field.name !== "goes") changed.add(field); // what is ticked in the proof is kept by the proof
 }
 const formOf = (field) => field.form ?? field.closest("form");
-// Kept once the field that was changed since `when` is left; at once where none was.
+// Kept once the field that was come to, or changed, since `when` is left or done; at once where none was.
 export function handsFree(when) {
   const field = document.activeElement;
-  if (last < when || !field || !isHeld(field)) return Promise.resolve();
-  return new Promise((resolve) => field.addEventListener("focusout", () => setTimeout(resolve), { once: true }));
+  if (last < when || !field?.closest("#desk") || !typing(field)) return Promise.resolve();
+  return new Promise((resolve) => {
+    for (const name of ["focusout", "change"]) field.addEventListener(name, () => setTimeout(resolve), { once: true });
+  });
 }
 
 export const isHeld = (field) => changed.has(field);

@@ -14,12 +14,6 @@ export const letters = {
   },
 };
 
-export function typing(target) {
-  return target.closest?.(
-    "input:not([type=range]):not([type=radio]):not([type=checkbox]), textarea, select, [contenteditable]",
-  );
-}
-
 // Undo and redo, if there is anything to; a key may come before the panel that says so.
 export const step = (which) => (enabled(which) ? walk(which) : undefined);
 

@@ -5,7 +5,7 @@ import { oneInFlight } from "./one_in_flight.js";
 import * as panels from "./panels.js";
 import { sentence } from "./sentence.js";
 import { recall, stream } from "./showing.js";
-import { at, bench, proofing, state, told } from "./state.js";
+import { at, bench, liveBeside, state, told } from "./state.js";
 import { choose, showPage } from "./view.js";
 import { windows } from "./windows.js";
 
@@ -27,7 +27,10 @@ export function deskShown() {
   steps();
 }
 
-const checked = (html) => panels.morph(document.getElementById("checks"), html);
+function checked(html) {
+  panels.morph(document.getElementById("checks"), html);
+  if (boxes().length) choosing();
+}
 
 // Where nothing waits, or nothing was ever live, all pages are measured.
 function touchedPages() {
@@ -37,16 +40,26 @@ function touchedPages() {
 
 // Beside the draft stands the live site; before the first publishing there is nothing to set beside it.
 function mode() {
-  const proof = Boolean(proofing());
-  if (bench.classList.toggle("is-proof", proof) === proof && mode.was === proof) return;
-  mode.was = proof;
+  if (state.chapter !== "proof") state.afterOnly = false;
+  const proof = Boolean(liveBeside());
+  document.getElementById("pair").hidden = state.chapter !== "proof" || !told.live;
+  if (bench.classList.contains("is-proof") === proof) return;
+  bench.classList.toggle("is-proof", proof);
   document.querySelector("#wide-label b").textContent = sentence(proof ? "live_now" : "wide");
   document.querySelector(".ruler-phone b").textContent = sentence(proof ? "after_publishing" : "phone");
+  document.getElementById("pair").textContent = sentence(proof ? "wide_and_phone" : "live_beside");
   const { wide, phone } = told.limits;
   resize({ wide, phone: proof ? wide : phone });
   showPage(state.page, { desk: false });
 }
-mode.was = false;
+
+// Both windows after publishing, or the live site beside it.
+export function pair(afterOnly) {
+  if (state.chapter !== "proof" || !told.live || state.afterOnly === afterOnly) return;
+  state.afterOnly = afterOnly;
+  mode();
+  if (boxes().length) choosing();
+}
 
 export function resize(widths) {
   for (const [name, width] of Object.entries(widths))
@@ -70,20 +83,40 @@ export function ticked() {
 // What is ticked is what the window "After publishing" shows.
 const proofed = oneInFlight(async (query) => {
   const answer = await ask(`${at("state")}?${query}`);
-  if (answer.patch) windows.say({ type: "patch", patch: answer.patch }, "wide");
+  if (answer.patch) windows.say({ type: "patch", patch: answer.patch }, liveBeside() ? "wide" : "");
   const along = document.getElementById("along");
   if (along)
     along.textContent =
       answer.sentence || (answer.along?.length ? sentence("along", { names: answer.along.join(", ") }) : "");
 });
 
+function findings() {
+  const count = Number(document.getElementById("checks").dataset.findings);
+  if (!count) return "";
+  return ` · ${sentence(count === 1 ? "one_finding" : "findings", { count })}`;
+}
+
+// What is unticked can be taken back too, in one edit.
+function takeBack(unticked) {
+  document.getElementById("back-unticked-button").hidden = !unticked.length;
+  document.getElementById("back-unticked-keys").replaceChildren(
+    ...unticked.map((box) => {
+      const key = document.createElement("input");
+      Object.assign(key, { type: "hidden", name: "key", value: box.value });
+      return key;
+    }),
+  );
+}
+
 export function choosing() {
   const going = boxes().filter((box) => box.checked);
   const button = document.getElementById("publish-button");
   const counts = { ticked: going.length, count: boxes().length };
   const every = counts.count === 1 ? "publish_one" : "publish_all";
-  button.textContent = sentence(counts.ticked === counts.count ? every : "publish_some", counts);
+  const words = sentence(counts.ticked === counts.count ? every : "publish_some", counts);
+  button.textContent = words + findings();
   button.disabled = counts.ticked === 0;
+  takeBack(boxes().filter((box) => !box.checked));
   const goes = going.map((box) => ["goes", box.value]);
   proofed(new URLSearchParams([["page", state.page], ["goes", ""], ...goes]));
 }
@@ -113,6 +146,7 @@ export function visit(stop) {
   step = every.indexOf(stop);
   const line = document.getElementById("place-said");
   if (line) line.textContent = sentence("place", { number: step + 1, count: every.length, name: stop.textContent });
+  pair(true); // a place is looked at wide and on a phone at once
   if (stop.dataset.go !== state.page) showPage(stop.dataset.go);
   choose({ place: stop.dataset.place });
 }

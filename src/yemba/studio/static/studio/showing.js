@@ -1,7 +1,7 @@
 // What the windows show: the draft as it is kept, or something that is only looked at.
 import { ask } from "./ask.js";
 import { oneInFlight } from "./one_in_flight.js";
-import { at, proofing, state } from "./state.js";
+import { at, liveBeside, state } from "./state.js";
 import { showPage } from "./view.js";
 import { windows } from "./windows.js";
 
@@ -23,7 +23,7 @@ export function apply(patch) {
   if (patch.rules) restyle(patch.rules);
   if (patch.follow !== undefined) showPage(patch.follow);
   else if (windows.old) showPage(state.page, { anew: true });
-  else windows.say({ type: "patch", patch }, proofing() ? "wide" : ""); // there the wide window is the live site
+  else windows.say({ type: "patch", patch }, liveBeside() ? "wide" : ""); // there the wide window is the live site
 }
 
 // The desk shows the owner's own fonts too, which may have come or gone.

@@ -10,7 +10,16 @@ export const state = {
   pages: told.pages,
   gesture: "", // the name under which what is moved by hand becomes one edit
   moving: false,
+  afterOnly: false, // in the proof both windows show what comes after, wide and on a phone
   writing: false, // words are being written in a window, which keeps the focus
 };
 
-export const proofing = () => state.chapter === "proof" && told.live;
+// Whether the wide window shows the live site, and the other one what comes after it.
+export const liveBeside = () => state.chapter === "proof" && told.live && !state.afterOnly;
+
+// Whether letters that are typed go into it.
+export function typing(target) {
+  return target.closest?.(
+    "input:not([type=range]):not([type=radio]):not([type=checkbox]), textarea, select, [contenteditable]",
+  );
+}

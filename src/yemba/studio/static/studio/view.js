@@ -3,7 +3,7 @@ import { ask } from "./ask.js";
 import { land } from "./focus.js";
 import { handsFree, stash } from "./held.js";
 import * as panels from "./panels.js";
-import { proofing, state } from "./state.js";
+import { liveBeside, state } from "./state.js";
 import { windows } from "./windows.js";
 
 let opened = 0; // counts the desks opened, so that a late answer knows it is late
@@ -44,7 +44,7 @@ export function showPage(page, { desk = true, anew = false } = {}) {
   const moved = page !== state.page;
   state.page = page;
   document.getElementById("page-shown").value = page;
-  windows.show(known.path, proofing());
+  windows.show(known.path, liveBeside());
   if (anew || !moved) return;
   const about = document.getElementById("desk").dataset.page;
   if (desk && about && about !== page) return open(`?page=${page}`);

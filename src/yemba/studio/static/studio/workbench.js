@@ -3,18 +3,18 @@ import Alpine from "../vendored/alpine.js";
 import morph from "../vendored/morph.js";
 import { ask } from "./ask.js";
 import { focal } from "./focal.js";
-import { heldFields, heldForms, hold, stash } from "./held.js";
-import { find, key, letters, step, typing } from "./keys.js";
+import { come, heldFields, heldForms, hold, stash } from "./held.js";
+import { find, key, letters, step } from "./keys.js";
 import * as panels from "./panels.js";
 import { plane } from "./plane.js";
 import { presence } from "./presence.js";
-import { deskShown, resize, showsOtherwise, ticked, visit, visitNext } from "./proof.js";
+import { deskShown, pair, resize, showsOtherwise, ticked, visit, visitNext } from "./proof.js";
 import { tell } from "./provenance.js";
 import { richWords } from "./rich.js";
 import { ownName, queue, send, sendWords } from "./sending.js";
 import { sentence } from "./sentence.js";
 import { apply, lookAgain, patched, recall, stream } from "./showing.js";
-import { at, bench, state, told } from "./state.js";
+import { at, bench, state, told, typing } from "./state.js";
 import { say, silence } from "./status.js";
 import { uploads } from "./uploads.js";
 import { back, choose, chooseAgain, open, showPage } from "./view.js";
@@ -80,6 +80,10 @@ bench.addEventListener("input", ({ target }) => {
   else if (target.form?.dataset.stream !== undefined) stream(target.form);
 });
 
+bench.addEventListener("focusin", ({ target }) => {
+  if (target.closest("#desk") && typing(target)) come();
+});
+
 bench.addEventListener("change", ({ target }) => {
   const { window, other, vision: seen } = target.dataset;
   if (window) target.value = windows.setWidth(window, Number(target.value));
@@ -124,6 +128,8 @@ bench.addEventListener("click", (event) => {
   else if (on("[data-step]")) visitNext(Number(on("[data-step]").dataset.step));
   else if (on("[data-go][data-place]")) visit(on("[data-go]"));
   else if (on("[data-go]")) showPage(on("[data-go]").dataset.go);
+  else if (on("#pair")) pair(!state.afterOnly);
+  else if (on("[data-copy]")) copy(on("[data-copy]").dataset.copy);
   else if (on("[data-dialog]")) document.getElementById(on("[data-dialog]").dataset.dialog).showModal();
   else if (link && !(event.ctrlKey || event.metaKey || event.shiftKey)) {
     event.preventDefault();
@@ -131,6 +137,10 @@ bench.addEventListener("click", (event) => {
     open(link.href, { control: link.dataset.control });
   }
 });
+
+function copy(words) {
+  navigator.clipboard.writeText(words).then(() => say(sentence("copied", { what: words })));
+}
 
 // --- what is pointed at or focused on the desk is shown in the windows, and taken back when that ends
 function reach(event, on) {
