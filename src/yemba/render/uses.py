@@ -10,7 +10,7 @@ import re
 from collections.abc import Iterable, Iterator
 from functools import lru_cache
 from hashlib import sha256
-from typing import Any, NamedTuple
+from typing import TYPE_CHECKING, Any, NamedTuple
 
 import tinycss2
 import tinyhtml5
@@ -20,6 +20,9 @@ from yemba import catalogue as shipped
 from yemba.core.cache import Cache
 from yemba.render.level import written_out
 from yemba.render.style import base_css, kinds_css, unfolded_css
+
+if TYPE_CHECKING:
+    from yemba.core.site.resolve import Look
 
 _VALUE = re.compile(r"var\(\s*--([\w-]+)")
 _STATE = re.compile(r"::[\w-]+(?:\([^)]*\))?|:(?:hover|active|focus-visible|focus|popover-open|visited)\b")
@@ -85,6 +88,49 @@ def _use(fragment: str, template: str, arrangement: str, where: str) -> Use:
     names |= _beneath(names, defined)
     used |= {f"--{name}:{defined[name]}" for name in names & defined.keys()}
     return Use(tuple(sorted(names - defined.keys())), sha256("\n".join(sorted(used)).encode()).hexdigest())
+
+
+def text_value(fragment: str, look: Look, where: str, field: str, item: str = "") -> str:
+    """The value, by name of its custom property, that the text of an element is coloured with; "" for none.
+
+    The element is told by its field and item, the fragment itself by the field ""; `where` is as for `use`.
+    """
+    page, matcher = _page(fragment, look.value("header.arrangement"), where), _matcher(look.template.slug)
+    element = next((one for one in page.iter_subtree() if _is(one, field, item)), None)
+    while element is not None:
+        if value := _given(element, matcher, "color"):
+            return _followed(element, matcher, value)
+        element = element.parent
+    return ""
+
+
+def _is(element: ElementWrapper, field: str, item: str) -> bool:
+    known = element.etree_element.get
+    if not field:
+        return known("data-place") is not None
+    around = next((one for one in (element, *reversed(element.ancestors)) if one.etree_element.get("data-item")), None)
+    return known("data-field") == field and item in ("", around.etree_element.get("data-item") if around else "")
+
+
+def _given(element: ElementWrapper, matcher: Matcher, name: str) -> str:
+    """What the rules that hold at every width, and in no state, give an element itself; "" for nothing."""
+    ranked = [
+        ((rule.layer, specificity, rule.place), value)
+        for specificity, _, _, rule in matcher.match(element)
+        for known, value in rule.declarations
+        if known == name and rule.always and not rule.state
+    ]
+    value = max(ranked)[1] if ranked else ""
+    return "" if value == "inherit" else value
+
+
+def _followed(element: ElementWrapper, matcher: Matcher, value: str) -> str:
+    """The value behind those that the template itself defines by others."""
+    name = next(iter(_VALUE.findall(value)), "")
+    for around in (element, *reversed(element.ancestors)):
+        if name and (defined := _given(around, matcher, f"--{name}")):
+            return _followed(around, matcher, defined)
+    return name
 
 
 def _beneath(names: set[str], defined: dict[str, str]) -> set[str]:

@@ -13,6 +13,10 @@ from yemba.core.site.document import Standing
 from yemba.core.site.one_offs import PROPERTIES, field_of, in_words, level_of
 from yemba.core.site.resolve import Look, Origin, Resolved
 from yemba.core.type.levels import LEVELS
+from yemba.hosting.services import rendering
+from yemba.render.page import fragments
+from yemba.render.recorder import Answers
+from yemba.render.uses import text_value
 from yemba.sites.models import Site
 from yemba.studio.controls import control
 
@@ -43,17 +47,12 @@ class Answer(NamedTuple):
     control: str
 
 
-# The roles an element of a section shows, by its field, the one it is known by first.
-_ROLES = {
-    "heading": ("heading", "fill"),
-    "title": ("heading", "fill"),
-    "button": ("button", "button_text", "button_edge", "button_hover", "button_pressed"),
-    "label": ("link", "link_hover", "visited"),
+_WITH = {
+    "button_text": ("button", "button_text", "button_edge", "button_hover", "button_pressed"),
     "link": ("link", "link_hover", "visited"),
-    "": ("fill", "text"),
-    "picture": ("fill",),
+    "text": ("text", "link", "fill"),
 }
-_RUNNING = ("text", "link", "fill")
+"""The roles that go together, by the one that text is in; any other goes with the background."""
 
 
 def provenance(look: Look, place: str, field: str = "", item: str = "") -> Provenance:
@@ -74,10 +73,26 @@ def answer(site: Site, look: Look, place: str, field: str, item: str) -> Answer 
     return Answer(decided.name, facts, decides.address(site), decides.id)
 
 
+def colour_roles(look: Look, place: str, field: str, item: str = "") -> tuple[str, tuple[str, ...]]:
+    """The ground an element stands on, and the roles of it that it shows, the one it is known by first."""
+    if place in parts():
+        ground, where, page = look.value(parts()[place].ground), "body", look.document.order[0]
+    else:
+        standing = look.document.section(place)
+        ground, page = look.ground(standing.section).value, standing.page or look.document.order[0]
+        where = "body" if standing.part else "main"
+    markup = fragments(Answers(rendering(look.document, draft=True)), page).get(place)
+    role = text_value(markup.html, look, where, field, item).replace("-", "_") if markup else ""
+    if not field and place not in parts():
+        return ground, ("fill", "text")
+    known = role if role in ROLE_NAMES else "text"
+    return ground, _WITH.get(known, (known, "fill"))
+
+
 def _of_part(look: Look, part: Part, field: str) -> Provenance:
     element = part.element(field)
     facts = [
-        *_colours(look, look.value(part.ground), element.roles, f" in the {part.name.lower()}"),
+        *_colours(look, *colour_roles(look, part.slug, field), f" in the {part.name.lower()}"),
         *_type(look, element.level),
     ]
     return Provenance(element.name, facts, element.place)
@@ -92,7 +107,7 @@ def _of_section(look: Look, standing: Standing, field: str, item: str) -> Proven
     if field:
         name = f"{kind.field(field, item).name} in {name}"
         decides = OfField(standing.key, field, item)
-    facts = [*_colours(look, look.ground(section).value, _ROLES.get(field, _RUNNING), "")]
+    facts = [*_colours(look, *colour_roles(look, standing.key, field, item), "")]
     if field_of(look.catalogue, section, element):
         facts += _type(look, level_of(look, section, element))
     facts.append(_layout(look, standing))

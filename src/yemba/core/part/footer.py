@@ -35,10 +35,10 @@ PART = Part(
         _setting("words", "Words in the footer", Line(240), ""),
     ),
     elements={
-        "": Element("Footer", "footer", ("fill", "text"), OfSetting("footer.ground")),
-        "copyright": Element("Copyright line", "footer", ("quiet", "fill"), OfSetting("footer.copyright")),
-        "words": Element("Footer", "footer", ("text", "fill"), OfSetting("footer.words")),
-        "navigation": Element("Footer", "footer", ("link", "link_hover", "fill"), OfSetting("footer.navigation")),
+        "": Element("Footer", "footer", OfSetting("footer.ground")),
+        "copyright": Element("Copyright line", "footer", OfSetting("footer.copyright")),
+        "words": Element("Footer", "footer", OfSetting("footer.words")),
+        "navigation": Element("Footer", "footer", OfSetting("footer.navigation")),
     },
     texts=_texts,
 )

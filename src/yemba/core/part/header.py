@@ -45,10 +45,10 @@ PART = Part(
         _setting("tagline", "Tagline in the header", YesNo(), False),
     ),
     elements={
-        "": Element("Header", "navigation", ("fill", "text"), OfSetting("header.ground")),
-        "logo": Element("Logo", "title", ("heading", "fill"), OfSite("name")),
-        "tagline": Element("Tagline", "small", ("quiet", "fill"), OfSite("tagline")),
-        "navigation": Element("Navigation", "navigation", ("text", "link_hover", "fill"), OfMenu()),
+        "": Element("Header", "navigation", OfSetting("header.ground")),
+        "logo": Element("Logo", "title", OfSite("name")),
+        "tagline": Element("Tagline", "small", OfSite("tagline")),
+        "navigation": Element("Navigation", "navigation", OfMenu()),
     },
     texts=_texts,
 )

@@ -19,12 +19,10 @@ BEFORE, AFTER = "before", "after"
 
 
 class Element(NamedTuple):
-    """Something in a part that can be pointed at: its name, the level of text it is set in, the roles of the ground it
-    shows (the one it is known by first), and what decides it."""
+    """Something in a part that can be pointed at: its name, the level of text it is set in, and what decides it."""
 
     name: str
     level: str
-    roles: tuple[str, ...]
     place: Place
 
 

@@ -29,8 +29,8 @@ PART = Part(
         Setting("sidebar.title", "Sidebar title", "sidebar", PARTS, Line(60), "Beside"),
     ),
     elements={
-        "": Element("Sidebar", "body", ("fill", "text"), OfSetting("sidebar.ground")),
-        "title": Element("Sidebar title", "h4", ("heading", "fill"), OfSetting("sidebar.title")),
+        "": Element("Sidebar", "body", OfSetting("sidebar.ground")),
+        "title": Element("Sidebar title", "h4", OfSetting("sidebar.title")),
     },
     texts=_texts,
     holds_sections=True,

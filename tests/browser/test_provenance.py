@@ -1,0 +1,50 @@
+"""The colour that is told of an element is the one that Chromium paints it in, for every field of every kind."""
+
+from __future__ import annotations
+
+import pytest
+from playwright.sync_api import Page
+
+from tests.studio.test_controls import every_kind
+from yemba.catalogue import catalogue
+from yemba.core.site.document import Document
+from yemba.core.site.resolve import Look
+from yemba.hosting.services import rendering
+from yemba.render.page import render_page
+from yemba.render.recorder import Answers
+from yemba.render.style import style
+from yemba.sites import services as sites
+from yemba.sites.models import Site
+from yemba.studio.where import colour_roles
+
+pytestmark = [pytest.mark.browser, pytest.mark.django_db(transaction=True)]
+_PAINTED = """() => [...document.querySelectorAll("[data-field]")].filter((e) => e.innerText?.trim() && e.checkVisibility()).map((e) => {
+  const place = e.closest("[data-place]").dataset.place, item = e.closest("[data-item]")?.dataset.item || "";
+  const rgb = getComputedStyle(e)[e.matches(".button") ? "backgroundColor" : "color"].match(/[0-9.]+/g).slice(0, 3).map(Number);
+  return [place, e.dataset.field, item, "#" + rgb.map((n) => Math.round(n).toString(16).padStart(2, "0")).join("")];
+})"""
+
+
+@pytest.mark.parametrize("template", list(catalogue().templates))
+def test_told_colours_are_the_painted_ones(page: Page, site: Site, template: str) -> None:
+    page.route("**/*", lambda route: route.abort())
+    document = every_kind(sites.document(site))
+    document = Document.model_validate(document.plain() | {"template": template, "tagline": "Books mended"})
+    draft = rendering(document, draft=True)
+    look, made = Look(document, catalogue()), style(draft.look)
+    wrong = []
+    met = 0
+    for key in document.order:
+        html = render_page(Answers(draft), key, [], []).html
+        html = html.replace('<script src="/-/window.js" type="module"></script>', "")
+        page.set_content(
+            html.replace("</head>", f"<style>{made.rules}{made.values}</style></head>"), wait_until="domcontentloaded"
+        )
+        for place, field, item, painted in page.evaluate(_PAINTED):
+            met += 1
+            ground, roles = colour_roles(look, place, field, item)
+            told = getattr(look.grounds[ground], roles[0]).hex
+            if told != painted:
+                wrong.append(f"{place} {field}: told {roles[0]} {told}, painted {painted}")
+    assert met > 60
+    assert not wrong, "\n".join(sorted(set(wrong)))
