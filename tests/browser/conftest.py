@@ -74,6 +74,7 @@ def bench(page: Page, live_server, demo: Site) -> Page:
     page.goto(f"http://localhost:{live_server.url.rpartition(':')[2]}/")
     page.get_by_role("button", name="Enter the demo as Ines").click()
     page.get_by_role("link", name="Saltmarsh Bindery").click()
+    expect(page.locator("html[data-ready]")).to_be_attached()
     shown = f"document.querySelector('{BUTTON}')"
     eventually(page, f"!!{shown} && getComputedStyle({shown}).backgroundColor === 'rgb(140, 59, 42)'")
     return page

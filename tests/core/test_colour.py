@@ -8,8 +8,8 @@ from hypothesis import strategies as st
 
 from yemba.core.colour.contrast import EDGE, TEXT, carries, nearest, ratio
 from yemba.core.colour.grounds import Ground, failures, gave_way, work_out
-from yemba.core.colour.oklch import Oklch, difference, to_colour, to_oklch
-from yemba.core.colour.plane import HEIGHT, MOST_CHROMA, WIDTH, line, plane
+from yemba.core.colour.oklch import Oklch, channels, difference, fits, to_colour, to_oklch
+from yemba.core.colour.plane import HEIGHT, MOST_CHROMA, WIDTH, gamut, line, plane
 from yemba.core.colour.srgb import BLACK, WHITE, Colour, from_hex, mix, parse
 from yemba.core.errors import Fault
 
@@ -148,6 +148,9 @@ def test_a_colour_survives_the_way_to_oklch_and_back(colour: Colour) -> None:
 
 def test_the_plane_holds_the_hue_and_its_line_parts_what_reads_from_what_does_not() -> None:
     assert len(plane(30)) == WIDTH * HEIGHT * 3
+    for lightness, most in gamut(30)[1:-1]:
+        assert fits(channels(Oklch(lightness, most * 0.99, 30)))
+        assert not fits(channels(Oklch(lightness, most + 0.01, 30)))
     paper = from_hex("#f5f0e4")
     found = line(30, paper, TEXT)
     assert len(found.points) == HEIGHT

@@ -126,6 +126,7 @@ COMMANDS: dict[str, Callable[[Hands], dict[str, Any]]] = {
     "choose-pairing": lambda h: {"pairing": h.one_of(*sorted(CATALOGUE.pairings))},
     "choose-faces": lambda h: {"heading": h.family(), "body": h.family()},
     "name-site": lambda h: {"title": h.text(), "tagline": h.text()},
+    "return-colour": lambda h: {"colour": h.colour()},
     "set-colour": lambda h: {"colour": h.colour(), "hex": h.hex()},
     "set-colour-numbers": lambda h: {"colour": h.colour(), "lightness": str(h.number(0, 100)), "chroma": "0.1", "hue": "30"},
     "name-colour": lambda h: {"colour": h.colour(), "colour_name": h.text(20)},

@@ -14,6 +14,7 @@ const TWICE = 350; // ms within which a second click makes a double one
 
 const outline = new CSSStyleSheet();
 outline.replaceSync(`
+  html { scrollbar-width: none; }
   [data-pointed], [data-chosen] { outline: 2px solid #000 !important; outline-offset: 0; box-shadow: 0 0 0 4px #fff, 0 0 0 5px #000 !important; }
   [data-place]:is([data-pointed], [data-chosen]) { outline-offset: -2px !important; box-shadow: inset 0 0 0 4px #fff, inset 0 0 0 5px #000 !important; }
   [data-touched] { outline: 3px dotted #000 !important; outline-offset: -3px; box-shadow: inset 0 0 0 3px #fff !important; }

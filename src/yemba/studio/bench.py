@@ -3,6 +3,8 @@
 from __future__ import annotations
 
 from collections.abc import Callable
+from functools import cache
+from pathlib import Path
 from typing import Any
 from urllib.parse import parse_qsl, urlsplit
 from zoneinfo import ZoneInfo
@@ -139,6 +141,16 @@ def panels(request: HttpRequest, site: Site, chapter: str, query: dict[str, str]
     }
 
 
+@cache
+def _scripts() -> list[str]:
+    """The modules of the workbench: asked for all at once, since each names the next only when it is there."""
+    folder = Path(__file__).parent / "static/studio"
+    return [f"studio/{file.name}" for file in sorted(folder.glob("*.js")) if file.name not in _OTHER_SCRIPTS]
+
+
+_OTHER_SCRIPTS = {"begin.js", "pictures.js"}
+
+
 def draft_base(request: HttpRequest, site: Site) -> str:
     """The signed address under which this person's windows show the draft for the next hour."""
     token = hosting.draft_token(site, request.user)  # type: ignore[arg-type]
@@ -176,5 +188,6 @@ def page(
         "address": reverse("workbench", args=(site.slug, "template")).removesuffix("template/"),
     }
     context["first_path"] = shown["path"]
+    context["scripts"] = _scripts()
     context["by_demo_door"] = settings.DEMO and request.user.email == DEMO_ADDRESS  # type: ignore[union-attr]
     return render(request, "studio/workbench.html", context | more, status=status)

@@ -7,6 +7,7 @@ from math import cos, pi, sin
 from typing import NamedTuple
 
 import numpy as np
+from numpy.typing import NDArray
 
 from yemba.core.colour.contrast import ratio
 from yemba.core.colour.oklch import Oklch, to_colour
@@ -14,7 +15,6 @@ from yemba.core.colour.srgb import Colour
 
 MOST_CHROMA = 0.33  # a little above the most that sRGB holds at any hue
 WIDTH, HEIGHT = 96, 48
-_OUTSIDE = Colour(235, 235, 235)
 _SLACK = 0.0005  # as `oklch.fits` has it
 # Ottosson's matrices, as in `oklch`.
 _TO_CONES = np.array(
@@ -29,6 +29,9 @@ _TO_LIGHT = np.array(
 )
 
 
+_Numbers = NDArray[np.float64]
+
+
 class Line(NamedTuple):
     """Where colours begin to read on a ground: (lightness, chroma) from chroma 0 up."""
 
@@ -40,16 +43,32 @@ class Line(NamedTuple):
 def plane(hue: int) -> bytes:
     """RGB bytes, WIDTH x HEIGHT: lightness 0 to 1 from left to right, chroma MOST_CHROMA to 0 downwards.
 
-    Colours outside sRGB are light grey.
+    Beyond `gamut`, where screens show no such colour, its parts are clipped.
     """
     lightness, chroma = np.meshgrid(np.linspace(0, 1, WIDTH), np.linspace(MOST_CHROMA, 0, HEIGHT))
-    lab = np.stack([lightness, chroma * cos(hue * pi / 180), chroma * sin(hue * pi / 180)], axis=-1)
-    light = (lab @ _TO_CONES.T) ** 3 @ _TO_LIGHT.T
-    inside = ((light >= -_SLACK) & (light <= 1 + _SLACK)).all(axis=-1)
-    linear = np.clip(light, 0, 1)
+    linear = np.clip(_light(lightness, chroma, hue), 0, 1)
     gamma = np.where(linear <= 0.0031308, linear * 12.92, 1.055 * linear ** (1 / 2.4) - 0.055)
-    cells = np.where(inside[..., None], np.round(255 * gamma), _OUTSIDE)
-    return cells.astype(np.uint8).tobytes()
+    return np.round(255 * gamma).astype(np.uint8).tobytes()
+
+
+@lru_cache(maxsize=32)
+def gamut(hue: int) -> list[tuple[float, float]]:
+    """The edge of sRGB at a hue: (lightness, the most chroma there) for lightness 0 to 1."""
+    lightness = np.linspace(0, 1, 2 * WIDTH + 1)
+    inside, outside = np.zeros_like(lightness), np.full_like(lightness, MOST_CHROMA)
+    for _ in range(12):
+        middle = (inside + outside) / 2
+        light = _light(lightness, middle, hue)
+        fits = ((light >= -_SLACK) & (light <= 1 + _SLACK)).all(axis=-1)
+        inside, outside = np.where(fits, middle, inside), np.where(fits, outside, middle)
+    return list(zip(lightness.tolist(), inside.tolist(), strict=True))
+
+
+def _light(lightness: _Numbers, chroma: _Numbers, hue: int) -> _Numbers:
+    """Linear sRGB of colours in OKLCH."""
+    lab = np.stack([lightness, chroma * cos(hue * pi / 180), chroma * sin(hue * pi / 180)], axis=-1)
+    light: _Numbers = (lab @ _TO_CONES.T) ** 3 @ _TO_LIGHT.T
+    return light
 
 
 @lru_cache(maxsize=64)

@@ -10,14 +10,14 @@ from PIL import Image
 
 from yemba.core.colour.contrast import EDGE, TEXT, carries, ratio
 from yemba.core.colour.oklch import to_oklch
-from yemba.core.colour.plane import HEIGHT, MOST_CHROMA, WIDTH, line, plane
+from yemba.core.colour.plane import HEIGHT, MOST_CHROMA, WIDTH, gamut, line, plane
 from yemba.core.colour.srgb import Colour, from_hex
 from yemba.core.site.resolve import Look
 from yemba.studio.desks.setting import Context
 
 
 def at_hue(hue: int, ground: Colour) -> Context:
-    """The plane as a picture, and the readable lines as SVG paths in its cells."""
+    """The plane as a picture; the readable lines, and what no screen shows, as SVG paths in its cells."""
     out = BytesIO()
     Image.frombytes("RGB", (WIDTH, HEIGHT), plane(hue)).save(out, "PNG")
     paths = {}
@@ -25,8 +25,11 @@ def at_hue(hue: int, ground: Colour) -> Context:
         points = line(hue, ground, asked).points
         steps = " L".join(f"{x * WIDTH:.1f} {HEIGHT * (1 - y / MOST_CHROMA):.1f}" for x, y in points)
         paths[f"{asked:g}"] = f"M{steps}" if points else ""
+    edge = " L".join(f"{x * WIDTH:.1f} {HEIGHT * (1 - y / MOST_CHROMA):.2f}" for x, y in reversed(gamut(hue)))
+    outside = f"M0-4H{WIDTH}V{HEIGHT}L{edge}Z"  # over the margin above the picture too
     image = "data:image/png;base64," + base64.b64encode(out.getvalue()).decode()
-    return {"image": image, "text": paths["4.5"], "edge": paths["3"], "width": WIDTH, "height": HEIGHT, "hue": hue}
+    lines = {"text": paths["4.5"], "edge": paths["3"], "outside": outside}
+    return {"image": image, **lines, "width": WIDTH, "height": HEIGHT, "hue": hue}
 
 
 def instrument(look: Look, colour: Colour, name: str, ground: str, palette: Sequence[dict[str, str]]) -> Context:

@@ -96,6 +96,32 @@ class SetNumbers(OfColour):
         return to_colour(Oklch(lightness / 100, chroma, Number(0, 360, "°").read(self.hue, "Hue", "hue")))
 
 
+def colour_beneath(look: Look, colour: str) -> dict[str, str] | None:
+    """A brand colour as the layer below the owner's has it; None where that has none of this id."""
+    sheet = {key: value for key, value in look.document.sheet.items() if key != "palette"}
+    beneath = Look(look.document.model_copy(update={"sheet": sheet}), look.catalogue)
+    return next((dict(known) for known in beneath.value("palette") if known["id"] == colour), None)
+
+
+class ReturnColour(OfColour):
+    """One brand colour as the layer below has it; the others stay."""
+
+    name: ClassVar[str] = "return-colour"
+
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        palette, below = _palette(look), colour_beneath(look, self.colour)
+        place = self._place(palette)
+        if below is None:
+            raise Fault(
+                "nothing-beneath", f"{palette[place]['name']} is a colour of yours alone; remove it instead.", "colour"
+            )
+        palette[place] = below
+        return _put(look.document, palette)
+
+    def label(self, name: str) -> str:
+        return f"{name} as it was given"
+
+
 class NameColour(OfColour):
     name: ClassVar[str] = "name-colour"
     colour_name: str

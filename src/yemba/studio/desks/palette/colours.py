@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 
+from yemba.core.change.commands.palette import colour_beneath
 from yemba.core.colour.contrast import EDGE, carries, ratio
 from yemba.core.colour.grounds import ROLE_NAMES, gave_way
 from yemba.core.colour.harmony import neutrals, shades, tints
@@ -27,6 +28,7 @@ def view(site: Site, look: Look, chosen: dict[str, str], query: Mapping[str, str
     colour, ground = from_hex(chosen["hex"]), query.get("ground", "")
     uses = Used(State(rendering(look.document))).of(colour)
     return {
+        "given": _given(look, chosen),
         "few": len(palette) <= FEWEST_COLOURS,
         "many": len(palette) >= MOST_COLOURS,
         "place": [c["id"] for c in palette].index(chosen["id"]),
@@ -63,3 +65,9 @@ def mended(look: Look, slug: str) -> str:
     which, got = " and ".join(ROLE_NAMES[role] for role in roles), ratio(lead, ground.fill)
     on = look.ground_names[slug]
     return f"{look.brand_name(lead)} is only {got:.2f} : 1 on {on}, so {which} there use another colour that reads."
+
+
+def _given(look: Look, chosen: Mapping[str, str]) -> dict[str, str] | None:
+    """The colour as it was given, where its owner made it another."""
+    below = colour_beneath(look, chosen["id"])
+    return below if below != chosen else None

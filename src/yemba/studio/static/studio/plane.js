@@ -58,9 +58,7 @@ export function plane(gestures) {
       if (!shown.image || this.$refs.hue.value !== hue) return;
       const svg = this.$refs.plane;
       svg.querySelector("image").setAttribute("href", shown.image);
-      const [underText, text, underEdge, edge] = svg.querySelectorAll("path");
-      for (const line of [underText, text]) line.setAttribute("d", shown.text);
-      for (const line of [underEdge, edge]) line.setAttribute("d", shown.edge);
+      for (const line of svg.querySelectorAll("[data-line]")) line.setAttribute("d", shown[line.dataset.line]);
     },
   };
 }

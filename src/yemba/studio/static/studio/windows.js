@@ -31,6 +31,7 @@ class Windows {
       if (!pane.clientWidth) continue;
       fit(frame, width, pane.clientHeight / scale, scale);
       frame.style.left = `${(pane.clientWidth - width * scale) / 2}px`;
+      pane.querySelector(".pane-edge").style.left = `${(pane.clientWidth + width * scale) / 2}px`;
     }
   }
 
@@ -41,6 +42,12 @@ class Windows {
     );
     this.resize();
     return this.widths[name];
+  }
+
+  // How many px a window grows for one that its edge is drawn: it stands in the middle, and may be drawn smaller.
+  pace(name) {
+    const pane = document.getElementById(name).parentElement;
+    return 2 / Math.min(1, pane.clientWidth / this.widths[name]);
   }
 
   say(message, except) {

@@ -4,6 +4,7 @@ import morph from "../vendored/morph.js";
 import { ask } from "./ask.js";
 import { focal } from "./focal.js";
 import { come, heldFields, heldForms, hold, stash } from "./held.js";
+import { deskEdge, edge } from "./edges.js";
 import { find, key, letters, step } from "./keys.js";
 import * as panels from "./panels.js";
 import { plane } from "./plane.js";
@@ -26,7 +27,6 @@ const DWELL = 90; // ms a pointer rests before it is told of
 let pointing = 0;
 const heard = {
   ready(message, from) {
-    if (message.page && message.page !== state.page) showPage(message.page);
     if (windows.ready(from)) showsOtherwise() || lookAgain();
     if (vision) windows.say({ type: "see", matrix: vision });
     chooseAgain();
@@ -82,6 +82,11 @@ bench.addEventListener("input", ({ target }) => {
 
 bench.addEventListener("focusin", ({ target }) => {
   if (target.closest("#desk") && typing(target)) come();
+  const words = target.closest("[data-edit]")?.elements;
+  if (words?.command?.value !== "set-words") return; // of a field of a section, where its look comes from
+  clearTimeout(pointing);
+  const what = { place: words.section.value, field: words.field.value, item: words.item.value };
+  pointing = setTimeout(() => tell(what, { follow: false }), DWELL);
 });
 
 bench.addEventListener("change", ({ target }) => {
@@ -200,6 +205,17 @@ document.getElementById("proof-width").addEventListener("click", ({ target }) =>
   const width = phone ? told.limits.phone : told.limits.wide;
   resize({ wide: width, phone: width });
 });
+
+for (const name of ["wide", "phone"])
+  edge(document.querySelector(`[data-edge=${name}]`), {
+    value: () => windows.widths[name],
+    set(width) {
+      resize({ [name]: width });
+      return windows.widths[name];
+    },
+    pace: () => windows.pace(name),
+  });
+deskEdge(document.querySelector("[data-edge=desk]"), bench);
 
 // --- keys, leaving, coming back
 addEventListener("keydown", (event) => {
