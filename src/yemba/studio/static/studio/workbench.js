@@ -26,7 +26,7 @@ import { windows } from "./windows.js";
 const DWELL = 90; // ms a pointer rests before it is told of
 let pointing = 0;
 const heard = {
-  ready(message, from) {
+  ready(_message, from) {
     if (windows.ready(from)) showsOtherwise() || lookAgain();
     if (vision) windows.say({ type: "see", matrix: vision });
     chooseAgain();
