@@ -139,7 +139,8 @@ class Hands:
     def toggle_fold(self) -> None:
         folds = self.page.locator("#desk summary:visible")
         if count := folds.count():
-            folds.nth(self.chance.randrange(count)).click(timeout=2000)
+            with suppress(Error):  # a desk may take the place of the one it stands on
+                folds.nth(self.chance.randrange(count)).click(timeout=1000)
 
     def tab(self) -> None:
         self.page.keyboard.press("Tab")
@@ -178,7 +179,8 @@ def check(*hands: Hands) -> None:
     for one in hands:
         one.settle()
     typed = {field: words for one in hands for field, words in one.typed.items()}
-    assert {field: kept(field) for field in typed} == typed
+    lost = {field: (words, kept(field)) for field, words in typed.items() if kept(field) != words}
+    assert not lost, f"typed and kept: {lost}"
     assert typed, "something was typed"
     print(f"{sum(one.count for one in hands)} words typed, all kept")
 
@@ -215,6 +217,7 @@ def test_with_the_server_gone_in_between(hands: Hands) -> None:
     hands.page.route(
         lambda address: address.startswith(f"{studio}/sites/") and not address.endswith("/present/"), refuse
     )
+    hands.undo_and_redo = lambda: None  # type: ignore[method-assign]  # redo is not offered before undo is answered
     hands.reload_was = hands.reload  # type: ignore[attr-defined]
     hands.reload = lambda: None if gone else hands.reload_was()  # type: ignore[attr-defined,method-assign]
     for number in range(ACTS):
@@ -225,7 +228,7 @@ def test_with_the_server_gone_in_between(hands: Hands) -> None:
 
 
 def test_with_sessions_that_end(hands: Hands) -> None:
-    hands.reload = lambda: None  # type: ignore[method-assign]
+    hands.undo_and_redo = hands.reload = lambda: None  # type: ignore[method-assign]
     for number in range(ACTS):
         if number % 12 == 5:
             Session.objects.all().delete()
