@@ -41,6 +41,7 @@ function touchedPages() {
 // Beside the draft stands the live site; before the first publishing there is nothing to set beside it.
 function mode() {
   if (state.chapter !== "proof") state.afterOnly = false;
+  if (!document.querySelector(".pane-wide").checkVisibility()) state.afterOnly = true; // a phone has room for one
   const proof = Boolean(liveBeside());
   document.getElementById("pair").hidden = state.chapter !== "proof" || !told.live;
   if (bench.classList.contains("is-proof") === proof) return;
