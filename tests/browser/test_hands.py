@@ -320,6 +320,29 @@ def test_an_address_that_is_refused_leaves_the_chooser_free(bench: Page) -> None
     assert words("opening", "link") == "page:classes"
 
 
+def test_the_same_field_of_two_sections_is_two_fields(bench: Page) -> None:
+    """While nothing goes out, the heading of one section is written, then that of another."""
+    section(bench, "opening")
+    bench.route("**/edit/", lambda route: route.abort())
+    for key in ("opening", "about"):
+        bench.evaluate(
+            """(to) => { const a = document.createElement("a"); a.href = to; a.dataset.chapterLink = "";
+            document.getElementById("workbench").append(a); a.click(); a.remove(); }""",
+            f"/sites/saltmarsh/pages/?section={key}",
+        )
+        expect(bench.locator(f"#section-{key}.is-open")).to_be_visible()
+        expect(bench.locator("#words-heading")).not_to_have_value("Heading of opening")
+        bench.locator("#words-heading").fill(f"Heading of {key}")
+        bench.locator("#words-heading").press("Tab")
+    status(bench, "2 edits wait here")
+    bench.unroute("**/edit/")
+    bench.get_by_role("button", name="Try now").click()
+    status(bench, "Kept: ")
+    bench.wait_for_timeout(800)
+    assert words("opening", "heading") == "Heading of opening"
+    assert words("about", "heading") == "Heading of about"
+
+
 def test_the_two_lists_of_a_type_desk_stay_open(bench: Page) -> None:
     chapter(bench, "Type")
     view(bench, "Sizes")

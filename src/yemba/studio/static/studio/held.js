@@ -27,6 +27,14 @@ export function handsFree(when) {
 export const isHeld = (field) => changed.has(field);
 export const rich = (field) => field.dataset?.rich !== undefined;
 
+const OF_THE_PAGE = ["csrfmiddlewaretoken", "revision", "chapter", "here", "form"];
+
+// What a form is about: forms of one id may be about one section now and about another then.
+export function identity(form) {
+  const hidden = [...form.querySelectorAll("input[type=hidden]")].filter(({ name }) => !OF_THE_PAGE.includes(name));
+  return [form.id, ...hidden.map(({ name, value }) => `${name}=${value}`)].join(" ");
+}
+
 const all = () => [...document.querySelectorAll(FIELDS)].filter((field) => field.type !== "file");
 export const heldFields = () => all().filter(isHeld);
 export const heldForms = () => new Set(heldFields().map(formOf));
@@ -82,7 +90,7 @@ const foldWords = (fold) => fold.querySelector("summary")?.textContent.replace(/
 
 // How a panel takes the place of the one before it: things with an id stay the same things, wherever they stand now.
 export const morphing = {
-  key: (element) => element.id || null,
+  key: (element) => (element.dataset?.edit && element.tagName === "FORM" ? identity(element) : element.id || null),
   updating(from, to, _children, skip) {
     if (from.nodeType !== Node.ELEMENT_NODE) return;
     if (from.tagName === "DETAILS" && to.tagName === "DETAILS" && foldWords(from) === foldWords(to))
@@ -93,7 +101,7 @@ export const morphing = {
   },
 };
 
-const nameOf = (field) => `${formOf(field)?.id}/${field.name || field.id}`;
+const nameOf = (field) => `${formOf(field) ? identity(formOf(field)) : ""}/${field.name || field.id}`;
 const heldValue = (field) => (rich(field) ? field.innerHTML : field.type === "checkbox" ? field.checked : field.value);
 
 // Held words outlive their desk: they stand there again when it comes back.

@@ -2,10 +2,10 @@
 import Alpine from "../vendored/alpine.js";
 import { ask } from "./ask.js";
 import { focusAgain, whereFocusIs } from "./focus.js";
-import { morphing, refresh, unstash } from "./held.js";
+import { identity, morphing, refresh, stash, unstash } from "./held.js";
 import { deskShown } from "./proof.js";
 import { sentence } from "./sentence.js";
-import { send } from "./sending.js";
+import { queue, send } from "./sending.js";
 import { signIn } from "./sign_in.js";
 import { state, told } from "./state.js";
 import { say } from "./status.js";
@@ -55,6 +55,7 @@ export function morph(panel, html) {
 
 export function show(answer) {
   const focus = whereFocusIs();
+  stash();
   for (const [id, html] of Object.entries(answer.panels)) {
     const panel = document.getElementById(id);
     // another chapter's desk is put in whole, so that its instrument starts anew
@@ -67,7 +68,7 @@ export function show(answer) {
   told.base = answer.base;
   document.title = answer.title;
   listPages();
-  for (const form of unstash()) if (form.dataset.edit === "change") send(form);
+  for (const form of unstash()) if (form.dataset.edit === "change" && !queue.waitsFor(identity(form))) send(form);
   if (!state.writing) focusAgain(focus);
   deskShown();
 }

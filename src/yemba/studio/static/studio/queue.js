@@ -15,6 +15,10 @@ export class OutgoingQueue {
     this.waiters = new Map();
   }
 
+  waitsFor(form) {
+    return this.requests.some((request) => request.form === form);
+  }
+
   get length() {
     return this.requests.length;
   }

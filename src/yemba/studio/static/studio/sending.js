@@ -1,7 +1,7 @@
 // Forms and words become requests in the outgoing queue; answers become patches, faults and words for the status line.
 import { ask } from "./ask.js";
 import { fault } from "./fault.js";
-import { giveUpRefused, settled } from "./held.js";
+import { giveUpRefused, identity, settled } from "./held.js";
 import { KeptWords, ownWindow } from "./kept_words.js";
 import * as panels from "./panels.js";
 import { OutgoingQueue } from "./queue.js";
@@ -30,7 +30,8 @@ export const queue = new OutgoingQueue({
     standing(how, count, { retry: () => queue.retry(), drop: () => queue.drop(), signIn: again });
   },
 });
-const again = () => signIn(() => queue.retry());
+const again = () => signIn(() => {});
+addEventListener("signed-in", () => queue.retry());
 addEventListener("online", () => queue.retry());
 queue.restore(await kept.load());
 
@@ -56,7 +57,7 @@ export function send(form) {
   if (state.gesture) fields.push(["gesture", state.gesture]);
   const replaces = form.dataset.edit === "change";
   const more = { replaces, again: form.dataset.repeat !== undefined };
-  return queue.add(request(form.getAttribute("action"), form.id, fields, more));
+  return queue.add(request(form.getAttribute("action"), identity(form), fields, more));
 }
 
 export function sendWords({ place, field, item, words }) {
@@ -82,8 +83,14 @@ function post(asked) {
   return ask(asked.address, data);
 }
 
+// The form a request came from, where it stands and is still about the same thing.
+function formOf(asked) {
+  const form = document.getElementById(asked.form.split(" ", 1)[0]);
+  return form && identity(form) === asked.form ? form : null;
+}
+
 function answered(asked, answer) {
-  const form = document.getElementById(asked.form);
+  const form = formOf(asked);
   if (answer.dropped) return say(sentence("left_out"));
   if (answer.error) {
     state.revision = Math.max(state.revision, answer.revision ?? 0);

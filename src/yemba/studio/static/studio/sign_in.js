@@ -33,6 +33,7 @@ dialog.addEventListener("submit", async (event) => {
   form.reset();
   dialog.close();
   for (const field of document.getElementsByName("csrfmiddlewaretoken")) field.value = token();
+  dispatchEvent(new Event("signed-in"));
   then();
 });
 dialog.querySelector("[data-close]").addEventListener("click", () => dialog.close());

@@ -1,7 +1,7 @@
 // One page in view: windows, desk and address always speak of the same page and section.
 import { ask } from "./ask.js";
 import { land } from "./focus.js";
-import { handsFree, stash } from "./held.js";
+import { handsFree } from "./held.js";
 import * as panels from "./panels.js";
 import { liveBeside, state } from "./state.js";
 import { windows } from "./windows.js";
@@ -21,7 +21,6 @@ export async function open(address, { control, back = false } = {}) {
   if (asked !== opened) return;
   if (answer.lost) return panels.notRead(answer, () => open(address, { control, back }));
   if (!back && to.href !== location.href) history.pushState({}, "", to.href);
-  stash();
   panels.show(answer);
   const page = answer.page || to.searchParams.get("page");
   if (page !== state.page) showPage(page, { desk: false });
