@@ -2,10 +2,13 @@
 
 from __future__ import annotations
 
+from io import BytesIO
 from typing import Any
 
 import pytest
+from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import Client
+from PIL import Image
 
 from yemba.people.models import Person
 from yemba.sites import services as sites
@@ -132,3 +135,40 @@ def test_the_page_in_view_is_that_of_the_address(signed_in: Client, site: Site) 
     page = sites.document(site).order[2]
     body = signed_in.get(f"/sites/saltmarsh/palette/?page={page}").content.decode()
     assert f'<option value="{page}" selected>' in body
+
+
+def test_a_page_at_another_address_is_shown_there(signed_in: Client, site: Site) -> None:
+    """Its markup names pictures from where it stands."""
+    page = sites.document(site).order[1]
+    request = {"command": "rename-page", "page": page, "page_name": "Mending"}
+    answer = post(signed_in, **(request | {"slug": "mending"}), window_page=page).json()
+    assert answer["patch"] == {"follow": page, "path": "mending/"}
+    again = post(signed_in, **(request | {"slug": "mending", "page_name": "Mend"}), window_page=page).json()
+    assert "fragments" in again["patch"]
+
+
+def test_sheets_can_be_compared_after_an_import_that_failed(signed_in: Client) -> None:
+    failed = signed_in.post("/brand-sheets/import/")
+    assert b'action="/brand-sheets/"' in failed.content
+    assert signed_in.get("/brand-sheets/").status_code == 200
+
+
+def test_without_script_several_pictures_arrive_and_what_is_kept_is_said(signed_in: Client, site: Site) -> None:
+    """Those that are none are refused by name; the others are there."""
+
+    def file(name: str, data: bytes) -> SimpleUploadedFile:
+        return SimpleUploadedFile(name, data)
+
+    png = BytesIO()
+    Image.new("RGB", (40, 30), "teal").save(png, "PNG")
+    files = [file("one.png", png.getvalue()), file("two.png", png.getvalue()), file("notes.png", b"no picture")]
+    answer = signed_in.post("/sites/saltmarsh/upload/", {"file": files, "chapter": "pictures", "form": "take-pictures"})
+    assert answer.status_code == 422
+    assert "notes.png" in answer.content.decode()
+    assert [picture.name for picture in sites.document(fresh()).pictures.values()] == ["one.png", "two.png"]
+    kept = signed_in.post("/sites/saltmarsh/edit/", {"command": "add-page", "page_name": "Tools"}, follow=True)
+    assert "Kept: Page Tools added" in kept.content.decode()
+
+
+def fresh() -> Site:
+    return Site.objects.get(slug="saltmarsh")

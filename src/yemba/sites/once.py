@@ -15,12 +15,14 @@ _KEPT = timedelta(days=30)
 """How long a window may be silent before its last request is forgotten."""
 
 
-@transaction.atomic
 def once(site: Site, window: str, token: str, do: Callable[[], services.Done]) -> services.Done:
     """What `do` does, unless it was the last thing that `window` asked for under the same `token`: then the draft as it
     stands. A window sends one request at a time, so its last is the only one that can arrive twice."""
-    if not (window and token):
-        return do()
+    return _once(site, window, token, do) if window and token else do()
+
+
+@transaction.atomic
+def _once(site: Site, window: str, token: str, do: Callable[[], services.Done]) -> services.Done:
     services.locked(site)
     last = Receipt.objects.filter(site=site, window=window).first()
     if last and last.token == token:

@@ -10,6 +10,7 @@ from urllib.parse import parse_qsl, urlsplit
 from zoneinfo import ZoneInfo
 
 from django.conf import settings
+from django.contrib import messages
 from django.http import HttpRequest, HttpResponse, JsonResponse
 from django.shortcuts import get_object_or_404, redirect, render
 from django.template.loader import render_to_string
@@ -69,6 +70,7 @@ def answer(request: HttpRequest, site: Site, do: Callable[[], sites.Done]) -> Ht
         return page(request, site, chapter, query, status=422, **typed)
     site.refresh_from_db()
     if not wants_json(request):
+        messages.success(request, f"Kept: {done.label}")
         return redirect(reverse("workbench", args=(site.slug, chapter)) + (f"?{here.query}" if here.query else ""))
     shown = request.POST.get("window_page", "")
     changed = patch(None if done.repeated else done.before, done.after, shown)

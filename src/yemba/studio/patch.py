@@ -10,7 +10,7 @@ from yemba.core.cache import Cache
 from yemba.core.site.document import Document
 from yemba.hosting.services import rendering
 from yemba.render.files import style_names
-from yemba.render.page import fragments
+from yemba.render.page import fragments, path_of
 from yemba.render.recorder import Answers
 from yemba.render.style import style
 
@@ -40,10 +40,14 @@ def patch(
     While something is dragged the windows show neither, but the last state that was `streamed`: then what all
     share is given whole, and the fragments of these places too.
 
-    Where the page is no longer there, `follow` names the one to show instead.
+    Where the page is no longer there, `follow` names the one to show instead; where it has another address, itself,
+    with the `path` it now stands at.
     """
     if page not in after.pages:
         return {"follow": after.order[0]}
+    path = path_of(after.pages[page])
+    if before is not None and page in before.pages and path_of(before.pages[page]) != path:
+        return {"follow": page, "path": path.removesuffix("index.html")}
     now = _state(after, page)
     if before is None or page not in before.pages:
         return now.shared | {"fragments": now.markup}

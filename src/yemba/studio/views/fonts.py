@@ -6,36 +6,23 @@ from django.contrib.auth.decorators import login_required
 from django.http import Http404, HttpRequest, HttpResponse
 from django.views.decorators.http import require_POST, require_safe
 
-from yemba.core.errors import Fault
 from yemba.core.limits import FONT_BYTES
 from yemba.render.fonts import own_faces
 from yemba.sites import services as sites
 from yemba.sites import store
 from yemba.sites.font_files import take_in
 from yemba.studio.bench import answer, site_of
+from yemba.studio.intake import each
 
 
 @login_required
 @require_POST
 def upload(request: HttpRequest, slug: str) -> HttpResponse:
-    """Take font files in, each an edit. Of several, those that do are kept, and the first that does not is told."""
+    """Take font files in, each an edit."""
     site = site_of(request, slug)
-    files = request.FILES.getlist("file")
-
-    def put() -> sites.Done:
-        if not files:
-            raise Fault("no-file", "No file was chosen. Choose a .woff2, .woff, .ttf or .otf.", "file")
-        done, wrong = [], []
-        for file in files:
-            try:
-                done.append(take_in(site, file.read(FONT_BYTES + 1), str(file.name)))
-            except Fault as fault:
-                wrong.append(fault)
-        if wrong:
-            raise wrong[0]
-        return done[-1]._replace(before=done[0].before)
-
-    return answer(request, site, put)
+    none = "No file was chosen. Choose a .woff2, .woff, .ttf or .otf."
+    take = lambda file: take_in(site, file.read(FONT_BYTES + 1), str(file.name))  # noqa: E731
+    return answer(request, site, lambda: each(request.FILES.getlist("file"), take, none))
 
 
 @login_required

@@ -2,11 +2,13 @@
 
 from __future__ import annotations
 
+from typing import Any
+
 from django.contrib.auth.decorators import login_required
+from django.core.files.uploadedfile import UploadedFile
 from django.http import Http404, HttpRequest, HttpResponse
 from django.views.decorators.http import require_GET, require_POST
 
-from yemba.core.errors import Fault
 from yemba.core.limits import PICTURE_BYTES
 from yemba.core.picture.intake import clean_picture
 from yemba.core.site.ids import new_id
@@ -14,18 +16,16 @@ from yemba.hosting import services as hosting
 from yemba.sites import services as sites
 from yemba.sites import store
 from yemba.studio.bench import answer, site_of
+from yemba.studio.intake import each
 
 
 @login_required
 @require_POST
 def upload(request: HttpRequest, slug: str) -> HttpResponse:
-    """Take a picture file in: for the logo, a section, an entry, in place of another, or just to have it."""
+    """Take picture files in: for the logo, a section, an entry, in place of another, or just to have them."""
     site = site_of(request, slug)
-    file = request.FILES.get("file")
 
-    def put() -> sites.Done:
-        if file is None:
-            raise Fault("no-file", "No file was chosen. Choose an SVG, PNG, JPEG or WebP file.", "file")
+    def put(file: UploadedFile[Any]) -> sites.Done:
         clean = clean_picture(file.read(PICTURE_BYTES + 1), str(file.name))
         replaced = request.POST.get("replace", "")
         arguments = {
@@ -39,7 +39,8 @@ def upload(request: HttpRequest, slug: str) -> HttpResponse:
         }
         return sites.edit(site, "replace-picture" if replaced else "add-picture", arguments)
 
-    return answer(request, site, put)
+    none = "No file was chosen. Choose an SVG, PNG, JPEG or WebP file."
+    return answer(request, site, lambda: each(request.FILES.getlist("file"), put, none))
 
 
 @login_required

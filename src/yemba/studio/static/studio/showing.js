@@ -21,7 +21,7 @@ export function patched(patch) {
 
 export function apply(patch) {
   if (patch.rules) restyle(patch.rules);
-  if (patch.follow !== undefined) showPage(patch.follow);
+  if (patch.follow !== undefined) showPage(patch.follow, { path: patch.path });
   else if (windows.old) showPage(state.page, { anew: true });
   else windows.say({ type: "patch", patch }, liveBeside() ? "wide" : ""); // there the wide window is the live site
 }

@@ -37,9 +37,10 @@ function reachFor(control) {
 }
 
 // The page shown in both windows, in the chooser above them, in the address, and on a desk that is about a page.
-export function showPage(page, { desk = true, anew = false } = {}) {
+export function showPage(page, { desk = true, anew = false, path } = {}) {
   const known = state.pages.find(({ id }) => id === page);
   if (!known) return;
+  if (path !== undefined) known.path = path;
   const moved = page !== state.page;
   state.page = page;
   document.getElementById("page-shown").value = page;
