@@ -28,7 +28,12 @@ from yemba.sites import services as sites
 from yemba.sites.models import Site
 from yemba.studio.chapters import desks
 
-pytestmark = [pytest.mark.browser, pytest.mark.tools, pytest.mark.django_db(transaction=True)]
+pytestmark = [
+    pytest.mark.browser,
+    pytest.mark.tools,
+    pytest.mark.django_db(transaction=True),
+    pytest.mark.xdist_group("published"),  # the sites are written out once
+]
 SLOW = "/~slow"
 LONG = "Herringbone, paste paper and other endpapers that Ines makes when the tide keeps her"
 

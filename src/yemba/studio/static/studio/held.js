@@ -88,9 +88,15 @@ export function refresh() {
 
 const foldWords = (fold) => fold.querySelector("summary")?.textContent.replace(/\d+/g, "").trim();
 
+// A place for faults gets an id only once it says one, and is the same place with it and without.
+function key(element) {
+  if (element.classList?.contains("fault")) return null;
+  return element.dataset?.edit && element.tagName === "FORM" ? identity(element) : element.id || null;
+}
+
 // How a panel takes the place of the one before it: things with an id stay the same things, wherever they stand now.
 export const morphing = {
-  key: (element) => (element.dataset?.edit && element.tagName === "FORM" ? identity(element) : element.id || null),
+  key,
   updating(from, to, _children, skip) {
     if (from.nodeType !== Node.ELEMENT_NODE) return;
     if (from.tagName === "DETAILS" && to.tagName === "DETAILS" && foldWords(from) === foldWords(to))
