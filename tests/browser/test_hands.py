@@ -10,8 +10,9 @@ import pytest
 from django.contrib.sessions.models import Session
 from playwright.sync_api import Page, Route, expect
 
-from tests.browser.hands import chapter, eventually, kept, point, view
+from tests.browser.hands import chapter, eventually, kept, point
 from yemba.core.site.document import Document
+from yemba.hosting import services as hosting
 from yemba.sites import services as sites
 from yemba.sites.models import Site
 
@@ -284,8 +285,6 @@ def test_one_page_in_view(bench: Page) -> None:
 
 
 def test_enter_in_the_field_for_a_later_time_plans_and_publishes_nothing(bench: Page) -> None:
-    from yemba.hosting import services as hosting
-
     chapter(bench, "Proof")
     before = hosting.live_edition(Site.objects.get(slug="saltmarsh"))
     bench.get_by_text("Publish at a set time").click()
@@ -341,9 +340,3 @@ def test_the_same_field_of_two_sections_is_two_fields(bench: Page) -> None:
     bench.wait_for_timeout(800)
     assert words("opening", "heading") == "Heading of opening"
     assert words("about", "heading") == "Heading of about"
-
-
-def test_the_two_lists_of_a_type_desk_stay_open(bench: Page) -> None:
-    chapter(bench, "Type")
-    view(bench, "Sizes")
-    assert bench.locator("#desk").get_attribute("data-chapter") == "type"
