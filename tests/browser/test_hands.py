@@ -277,7 +277,7 @@ def test_one_page_in_view(bench: Page) -> None:
     eventually(bench, "document.body.dataset.page === 'classes'")
     bench.mouse.dblclick(*point(bench, "header .menu a[href*=workshop]"))
     expect(bench.locator("#page-shown option:checked")).to_have_text("Workshop")
-    expect(bench.locator("#desk h1")).to_have_text("Header"), "a link that is followed opens no other chapter"
+    expect(bench.locator("#desk h1")).to_have_text("Header")  # a link that is followed opens no other chapter
     bench.go_back()
     expect(bench.locator("#desk h1")).to_have_text("Pages")
     expect(bench.locator("#desk h2").first).to_have_text("Classes")
