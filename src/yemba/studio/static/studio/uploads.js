@@ -39,7 +39,9 @@ export function uploads(desk, body, settle) {
       else await settle(answer);
     }
     const now = document.getElementById(form.id) || form;
-    now.querySelector(".fault").textContent = wrong.join(" ");
+    const fault = now.querySelector(".fault");
+    fault.textContent = wrong.join(" ");
+    fault.toggleAttribute("data-keep", wrong.length > 0); // a panel that comes after what did arrive leaves it
     now.querySelector("[type=file]").value = "";
   }
 
