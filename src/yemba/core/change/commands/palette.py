@@ -98,9 +98,11 @@ class SetNumbers(OfColour):
 
 def colour_beneath(look: Look, colour: str) -> dict[str, str] | None:
     """A brand colour as the layer below the owner's has it; None where that has none of this id."""
-    sheet = {key: value for key, value in look.document.sheet.items() if key != "palette"}
-    beneath = Look(look.document.model_copy(update={"sheet": sheet}), look.catalogue)
-    return next((dict(known) for known in beneath.value("palette") if known["id"] == colour), None)
+    sheet = dict(look.document.sheet)
+    sheet.pop("palette", None)
+    document = look.document.model_copy(update={"sheet": sheet})
+    given = Look(document, look.catalogue).value("palette")
+    return next((dict(known) for known in given if known["id"] == colour), None)
 
 
 class ReturnColour(OfColour):

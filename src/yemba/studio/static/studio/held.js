@@ -81,7 +81,7 @@ function reset(field) {
 // A field that was typed in no longer follows its attribute: after a morph it is set to what is kept.
 export function refresh() {
   for (const field of all()) {
-    if (isHeld(field) || field.name === "goes" || field === document.activeElement?.querySelector?.("*")) continue;
+    if (isHeld(field) || field.name === "goes") continue;
     if (field.value !== undefined && !(field.type === "range" && field === document.activeElement)) reset(field);
   }
 }
