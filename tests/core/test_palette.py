@@ -316,3 +316,13 @@ def test_numbers_of_oklch_set_a_colour(document: Document, catalogue: Catalogue)
     assert difference(look.colours[0], from_hex("#8b3c1e")) < 0.01
     with pytest.raises(Fault, match="“140”"):
         done(document, catalogue, "set-colour-numbers", colour="c1", lightness="140", chroma="0.1", hue="3")
+
+
+def test_one_colour_goes_back_and_the_others_stay(document: Document, catalogue: Catalogue) -> None:
+    before = [dict(colour) for colour in Look(document, catalogue).value("palette")]
+    for colour in before[:2]:
+        arguments = {"colour": colour["id"], "hex": "#123456"}
+        document = apply(document, read_command("set-colour", arguments).plan(Look(document, catalogue), new_id))
+    back = read_command("return-colour", {"colour": before[0]["id"]}).plan(Look(document, catalogue), new_id)
+    now = [dict(colour) for colour in Look(apply(document, back), catalogue).value("palette")]
+    assert now == [before[0], before[1] | {"hex": "#123456"}, *before[2:]]
