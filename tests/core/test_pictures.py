@@ -16,6 +16,7 @@ from yemba.core.picture.icons import from_logo, icon_set, initial, safe_share
 from yemba.core.picture.intake import clean_picture
 from yemba.core.picture.sizes import resized, widths
 from yemba.core.site.catalogue import Catalogue
+from yemba.core.site.lettering import Lettering
 
 SVG = '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 40 20">{}</svg>'
 
@@ -127,7 +128,9 @@ def test_a_picture_is_made_smaller_in_every_format() -> None:
 
 
 def test_icons_come_in_every_size_and_format(catalogue: Catalogue) -> None:
-    tile = initial("saltmarsh", catalogue.families["archivo"].face, 700, from_hex("#8c3b2a"), from_hex("#f5f0e4"))
+    tile = initial(
+        "saltmarsh", Lettering(catalogue.families["archivo"], (), 700), from_hex("#8c3b2a"), from_hex("#f5f0e4")
+    )
     made = icon_set(tile, tile)
     for size in (180, 192, 512):
         assert Image.open(BytesIO(made[f"icons/icon-{size}.png"])).size == (size, size)
@@ -166,16 +169,3 @@ def test_a_logo_fills_most_of_its_tile_and_stands_in_the_middle() -> None:
     assert height == pytest.approx(width / 2, abs=0.1)
     assert (x + width / 2, y + height / 2) == pytest.approx((256, 256), abs=0.1)
     assert safe_share() < width / 512, "a mask cuts the corners: there it is smaller"
-
-
-@pytest.mark.parametrize(("name", "letter"), [("saltmarsh", "S"), ("  4 winds", "4"), ("Ink", "I"), ("?!", "·")])
-def test_an_initial_stands_in_the_middle_of_its_tile(catalogue: Catalogue, name: str, letter: str) -> None:
-    face = catalogue.families["archivo"].face
-    tile = initial(name, face, 700, from_hex("#ffffff"), from_hex("#000000"))
-    image = Image.open(BytesIO(icon_set(tile, tile)["icons/icon-512.png"])).convert("L").point(lambda v: 255 - v)
-    left, top, right, bottom = image.getbbox()
-    assert (left + right) / 2 == pytest.approx(256, abs=14), "sides of a letter have their own room"
-    if letter != "·":
-        assert (top + bottom) / 2 == pytest.approx(256, abs=8)
-        assert 0.5 < (bottom - top) / 512 < 0.62
-    assert face.outline(letter, 700).encode() in tile

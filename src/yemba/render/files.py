@@ -155,14 +155,13 @@ def _robots(site: Site) -> bytes:
 def sharing_card(site: Site) -> bytes:
     """The picture for link cards, as SVG."""
     look = site.look
-    family, ground, weight = look.face("title"), look.grounds[look.value("header.ground")], look.texts["title"].weight
+    ground = look.grounds[look.value("header.ground")]
     picture = look.document.pictures.get(look.value("logo.picture"))
     logo = None
     if picture and look.value("logo.form") == "picture":
         logo = (site.load(picture.file), picture.format, picture.width, picture.height)
-    return sharing.card(
-        look.document.name, look.document.tagline, family.open(family.file("x", weight).name), weight, ground, logo
-    )
+    name, tagline = (look.document.name, look.lettering("title")), (look.document.tagline, look.lettering("body"))
+    return sharing.card(name, tagline, ground, logo)
 
 
 def style_names(draft: Style) -> list[str]:
@@ -241,10 +240,8 @@ def icon_tiles(site: Site) -> tuple[bytes, bytes]:
         data = site.load(logo.file)
         about = (data, logo.format, logo.width, logo.height, ground.fill)
         return icons.from_logo(*about), icons.from_logo(*about, icons.safe_share())
-    family = look.face("title")
     lead = look.grounds["strong"]
-    weight = min(family.weights[1], 700)
-    tile = icons.initial(look.document.name, family.face, weight, lead.fill, lead.text)
+    tile = icons.initial(look.document.name, look.lettering("title"), lead.fill, lead.text)
     return tile, tile
 
 

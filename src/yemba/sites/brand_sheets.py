@@ -7,7 +7,7 @@ from typing import Any, NamedTuple
 from yemba.core.brand import sheet as rules
 from yemba.core.errors import Fault
 from yemba.core.limits import NAME_LETTERS
-from yemba.core.site.document import OwnFamily
+from yemba.core.site.document import Document, OwnFamily, Picture
 from yemba.core.site.own_fonts import grown, own_family
 from yemba.core.site.resolve import Look
 from yemba.core.value.line import Line
@@ -20,11 +20,22 @@ _MOST = 200
 
 
 class Reference(NamedTuple):
-    """A sheet to look at or compare: `ref` is "own:7", "ready:slipway/kelp" or "site:saltmarsh"."""
+    """A sheet to look at or compare: `ref` is "own:7", "ready:slipway/kelp" or "site:saltmarsh". `logo` is the picture
+    it brings."""
 
     ref: str
     name: str
     values: dict[str, Any]
+    logo: Picture | None = None
+
+
+class Comparison(NamedTuple):
+    """Two sheets, each also as the look that it gives a site of this person, and all their values."""
+
+    first: Reference
+    second: Reference
+    looks: tuple[Look, Look]
+    rows: list[rules.Compared]
 
 
 def sheets_of(person: Person, *, binned: bool = False) -> list[BrandSheet]:
@@ -100,7 +111,7 @@ def referenced(person: Person, ref: str) -> Reference:
     kind, _, which = ref.partition(":")
     if kind == "own" and which.isdigit():
         row = sheet(person, int(which))
-        return Reference(ref, row.name, row.values)
+        return Reference(ref, row.name, row.values, Picture(**row.logo) if row.logo else None)
     if kind == "ready":
         ready = catalogue().ready_sheet(which)
         template = catalogue().template(which.partition("/")[0])
@@ -111,17 +122,35 @@ def referenced(person: Person, ref: str) -> Reference:
     if site is None:
         raise Fault("no-such-sheet", "That brand sheet is no longer there.")
     look = services.look(site)
-    return Reference(ref, f"{look.document.name}, as it stands", rules.values_of_look(look))
+    logo = look.document.pictures.get(look.value("logo.picture")) if look.value("logo.form") == "picture" else None
+    return Reference(ref, f"{look.document.name}, as it stands", rules.values_of_look(look), logo)
 
 
-def compared(person: Person, first: str, second: str) -> tuple[Reference, Reference, list[rules.Compared]]:
-    """Two sheets beside one another. Raises Fault ``no-such-sheet``."""
-    one, other = referenced(person, first), referenced(person, second)
+def compared(person: Person, first: str, second: str) -> Comparison:
+    """Two sheets beside one another, on the words of a site of theirs: of the one that is compared where one is.
+
+    Raises Fault ``no-such-sheet``.
+    """
+    sheets = referenced(person, first), referenced(person, second)
     sites = services.sites_of(person)
-    document = services.document(sites[0]) if sites else services.empty()
-    fonts = {key: OwnFamily(**font) for sheet in sheets_of(person) for key, font in sheet.fonts.items()}
-    look = Look(document.model_copy(update={"fonts": fonts | document.fonts}), catalogue())
-    return one, other, rules.compare(one.values, other.values, look)
+    asked = [site for ref in (first, second) for site in sites if ref == f"site:{site.slug}"]
+    document = services.document((asked or sites)[0]) if sites else services.empty()
+    own = {key: OwnFamily(**font) for sheet in sheets_of(person) for key, font in sheet.fonts.items()}
+    for site in sites:
+        own = services.document(site).fonts | own
+    document = document.model_copy(update={"fonts": own | document.fonts})
+    looks = _worn(document, sheets[0]), _worn(document, sheets[1])
+    return Comparison(*sheets, looks, rules.compare(sheets[0].values, sheets[1].values, looks[0]))
+
+
+def _worn(document: Document, sheet: Reference) -> Look:
+    """The look that a sheet alone gives a document."""
+    values, pictures = dict(sheet.values), dict(document.pictures)
+    if sheet.logo:
+        values[rules.LOGO] = "logo"
+        pictures["logo"] = sheet.logo
+    update = {"sheet": values, "ready_sheet": None, "pictures": pictures}
+    return Look(document.model_copy(update=update), catalogue())
 
 
 def _made(owner: Person, name: str, values: dict[str, Any], logo: dict[str, Any], fonts: dict[str, Any]) -> BrandSheet:

@@ -23,7 +23,8 @@ from yemba.core.type.intake import CleanFont
 from yemba.core.value.line import Line
 
 FORMAT, VERSION = "brand-sheet", 1
-_LOGO = "logo.picture"
+LOGO = "logo.picture"
+"""The key of the logo's picture, which a sheet brings beside its values."""
 KEYS = tuple(key for key, setting in SETTINGS.items() if setting.home == SHEET)
 """The design values a sheet holds."""
 
@@ -50,7 +51,7 @@ class Compared(NamedTuple):
 def values_of_look(look: Look) -> dict[str, Any]:
     """Every value of a site's brand as it stands, whether set or the template's; the logo's picture and what is
     worked out left out."""
-    values = {key: look.value(key) for key in KEYS if key != _LOGO}
+    values = {key: look.value(key) for key in KEYS if key != LOGO}
     return {key: value for key, value in values.items() if value is not None}
 
 
@@ -67,7 +68,7 @@ def read_values(values: Mapping[str, Any], catalogue: Catalogue, own: Collection
     for key, value in values.items():
         if key not in KEYS:
             raise Fault("no-such-setting", f"A brand sheet holds no “{key}”.", "file")
-        if key == _LOGO:
+        if key == LOGO:
             continue
         setting = SETTINGS[key]
         colours = key == "palette" and isinstance(value, list)
@@ -155,7 +156,7 @@ def compare(first: Mapping[str, Any], second: Mapping[str, Any], look: Look) -> 
     """All values of two sheets beside one another, the differing ones first."""
     rows = []
     for key in KEYS:
-        if key == _LOGO:
+        if key == LOGO:
             continue
         one, other = (values.get(key, SETTINGS[key].default) for values in (first, second))
         if one is None and other is None:

@@ -6,6 +6,7 @@ from collections.abc import Iterator
 
 from yemba.core.check.finding import Cure, Finding, Inspected
 from yemba.core.place import OfLogo
+from yemba.core.site.resolve import Look
 
 NAME = "Site icon"
 
@@ -18,6 +19,18 @@ def find(inspected: Inspected) -> Iterator[Finding]:
         cure = Cure("Set the name as a wordmark", "set-value", {"key": "logo.form", "value": "wordmark"})
         sentence = "The logo is to be a picture, and none is chosen. The site icon is made from it."
         yield Finding(sentence, OfLogo(), cure=cure)
-    elif look.value("logo.form") != "picture" and not any(letter.isalnum() for letter in look.document.name):
-        sentence = f"The site icon is the first letter of the name, and “{look.document.name}” has none. Choose a logo."
-        yield Finding(sentence, OfLogo())
+    elif look.value("logo.form") != "picture":
+        yield from (Finding(sentence, OfLogo()) for sentence in _of_letter(look))
+
+
+def _of_letter(look: Look) -> Iterator[str]:
+    """What is wrong with the letter that stands for the name."""
+    name, lettering = look.document.name, look.lettering("title")
+    letter = next((letter for letter in name if letter.isalnum()), "")
+    if not letter:
+        yield f"The site icon is the first letter of the name, and “{name}” has none. Choose a logo."
+    elif not lettering.can_draw(letter):
+        yield f"The site icon is the first letter of the name, and no face here has “{letter}”. Choose a logo."
+    lacking = lettering.lacks(name).replace(letter, "")
+    if lacking:
+        yield f"No face here has “{lacking}” of the name: the link card leaves it out. Add a font that has it."

@@ -9,24 +9,35 @@ from PIL import Image
 
 from yemba.core.colour.srgb import Colour
 from yemba.core.picture.drawing import drawn
-from yemba.core.type.facts import Face
+from yemba.core.site.lettering import Lettering
 
 _ICO = (16, 32, 48)
 _SAFE = 0.8  # share of a maskable icon that no mask cuts (W3C Web App Manifest, "safe zone")
 _PLAIN_SHARE = 0.88  # of the tile that a logo fills where nothing cuts it
+_TILE = 512
+_HEIGHT, _WIDTH = 0.56, 0.72  # shares of the tile that a letter fills at most
+_NONE = "·"
 
 
-def initial(name: str, face: Face, weight: int, fill: Colour, ink: Colour) -> bytes:
-    """An icon for a site without a logo: the first letter of its name on a tile, as SVG."""
-    letter = next((character for character in name if character.isalnum()), "·").upper()
-    height = face.facts.cap_height
-    size = height / 0.56
-    left = (size - face.width(letter, face.units_per_em, weight)) / 2
-    base = (size + height) / 2
+def initial_of(name: str, lettering: Lettering) -> str:
+    """The letter that stands for a name: its first letter or digit that can be drawn, a dot where there is none."""
+    drawn = (letter for letter in name if letter.isalnum() and lettering.can_draw(letter))
+    letter = next(drawn, _NONE)
+    capital = letter.upper()
+    return capital if len(capital) == 1 and lettering.can_draw(capital) else letter
+
+
+def initial(name: str, lettering: Lettering, fill: Colour, ink: Colour) -> bytes:
+    """An icon for a site without a logo: the letter of its name in the middle of a tile, as SVG."""
+    letter = initial_of(name, lettering)
+    left, bottom, right, top = lettering.bounds(letter)
+    size = _TILE * min(_HEIGHT / max(top - bottom, _HEIGHT / 2), _WIDTH / max(right - left, _WIDTH / 2))
+    x = (_TILE - (left + right) * size) / 2
+    baseline = (_TILE + (top + bottom) * size) / 2
     return (
-        f'<svg xmlns="http://www.w3.org/2000/svg" width="512" height="512" viewBox="0 0 {size:.0f} {size:.0f}">'
-        f'<path fill="{fill.hex}" d="M0 0h{size:.0f}v{size:.0f}H0z"/>'
-        f'<path fill="{ink.hex}" transform="translate({left:.1f} {base:.1f}) scale(1 -1)" d="{face.outline(letter, weight)}"/></svg>'
+        f'<svg xmlns="http://www.w3.org/2000/svg" width="{_TILE}" height="{_TILE}" viewBox="0 0 {_TILE} {_TILE}">'
+        f'<path fill="{fill.hex}" d="M0 0h{_TILE}v{_TILE}H0z"/>'
+        f"{lettering.line(letter, x, baseline, size, ink.hex)}</svg>"
     ).encode()
 
 

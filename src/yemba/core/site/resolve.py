@@ -17,6 +17,7 @@ from yemba.core.layout.arrangement import Arrangement
 from yemba.core.part.part import parts
 from yemba.core.site.catalogue import Catalogue, Family
 from yemba.core.site.document import Document, Section, Standing
+from yemba.core.site.lettering import Lettering
 from yemba.core.site.own_fonts import own_families
 from yemba.core.site.setting import PARTS, SHEET, SITE
 from yemba.core.site.settings import SETTINGS, refers, setting
@@ -243,6 +244,14 @@ class Look:
         """The family of a level: its own where one is set and still here, else the one it follows."""
         own = self.families.get(self.value(f"{level}.face") or "") if LEVELS[level].faced else None
         return own or self.family(f"type.{LEVELS[level].follows}")
+
+    def lettering(self, level: str) -> Lettering:
+        """A level's face as outlines; for letters that it lacks the site's other faces stand in, then those that ship,
+        of the same kind first."""
+        text, family = self.texts[level], self.face(level)
+        near = [self.family("type.heading"), self.family("type.body")]
+        others = sorted(self.families.values(), key=lambda other: other.kind != family.kind)
+        return Lettering(family, [*near, *others], text.weight, text.style)
 
     def brand_name(self, colour: Colour) -> str:
         """What the owner calls this colour, or "" where it was worked out."""

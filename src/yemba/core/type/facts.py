@@ -13,7 +13,7 @@ from threading import RLock
 from typing import Any, NamedTuple
 
 import uharfbuzz as harfbuzz
-from fontTools.pens.basePen import decomposeQuadraticSegment
+from fontTools.pens.basePen import AbstractPen, decomposeQuadraticSegment
 from fontTools.pens.boundsPen import BoundsPen
 from fontTools.pens.recordingPen import RecordingPen
 from fontTools.pens.svgPathPen import SVGPathPen
@@ -209,13 +209,18 @@ class Face:
 
     def outline(self, text: str, weight: int = REGULAR) -> str:
         """The line as SVG path data in font units, y upwards, from the origin."""
-        font, at, drawn = self._set_at(self.whole, weight, FULL), 0.0, SVGPathPen(None)
+        drawn = SVGPathPen(None)
+        self.draw(text, drawn, weight)
+        return str(drawn.getCommands())
+
+    def draw(self, text: str, pen: AbstractPen, weight: int = REGULAR) -> None:
+        """Draw the line with a pen, as `outline` says."""
+        font, at = self._set_at(self.whole, weight, FULL), 0.0
         shaped = self._shape(text, weight)
         for glyph, place in zip(shaped.glyph_infos, shaped.glyph_positions, strict=True):
             moved = (1, 0, 0, 1, at + place.x_offset, place.y_offset)
-            font.draw_glyph_with_pen(glyph.codepoint, TransformPen(drawn, moved))
+            font.draw_glyph_with_pen(glyph.codepoint, TransformPen(pen, moved))
             at += place.x_advance
-        return str(drawn.getCommands())
 
     def covers(self, text: str) -> bool:
         """Whether every character of `text` is in the font."""

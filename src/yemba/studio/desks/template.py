@@ -10,8 +10,15 @@ from yemba.core.site.settings import SETTINGS
 from yemba.core.template.change import plan, set_aside
 from yemba.sites import brand_sheets
 from yemba.sites.models import Site
+from yemba.studio.desks import specimen
 from yemba.studio.desks.setting import Context
 from yemba.studio.waiting import Waiting
+
+
+def _drawn(look: Look, template: str) -> list[specimen.Beside]:
+    """The look in the present and in the wanted template, and the first page in both."""
+    then = Look(look.document.model_copy(update={"template": template}), look.catalogue)
+    return specimen.beside(look, then)
 
 
 def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiting]) -> Context:
@@ -41,6 +48,7 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
         "now": look.template,
         "wanted": wanted,
         "plan": plan(look, wanted.slug) if wanted else None,
+        "drawn": _drawn(look, wanted.slug) if wanted else (),
         "covered": [SETTINGS[key].name for key in look.document.set_aside],
         "aside": set_aside(look),
         "one_offs": one_offs(look),

@@ -19,6 +19,7 @@ from yemba.sites import services as sites
 from yemba.sites.catalogue import catalogue
 from yemba.sites.models import BrandSheet
 from yemba.studio.bench import site_of
+from yemba.studio.desks import specimen
 
 
 @login_required
@@ -114,8 +115,8 @@ def _page(request: HttpRequest, status: int = 200, **more: Any) -> HttpResponse:
     asked = [request.GET.get(key, "") for key in ("first", "second")]
     if all(asked):
         try:
-            one, other, rows = brand_sheets.compared(person, *asked)
+            comparison = brand_sheets.compared(person, *asked)
         except Fault as fault:
             raise Http404 from fault
-        context |= {"one": one, "other": other, "rows": rows}
+        context |= {"comparison": comparison, "drawn": specimen.beside(*comparison.looks)}
     return render(request, "studio/sheets.html", context | more, status=status)
