@@ -148,3 +148,16 @@ def test_a_fold_stays_open_over_every_edit_made_in_it(bench: Page) -> None:
         bench.wait_for_load_state("networkidle")
         expect(fold).to_have_attribute("open", "")
     expect(fold.get_by_text("comes from you")).to_have_count(3)
+
+
+def test_the_wide_window_says_its_scale_and_is_shown_at_its_true_size(bench: Page) -> None:
+    scale, frame = bench.locator("#wide-scale"), bench.locator("#wide")
+    shown = frame.bounding_box()["width"]  # type: ignore[index]
+    expect(scale).to_have_text(f"at {round(100 * shown / 1280)} %")
+    scale.click()
+    expect(scale).to_have_text("at 100 %")
+    assert frame.bounding_box()["width"] == 1280  # type: ignore[index]
+    pane = bench.locator(".pane-wide")
+    assert pane.evaluate("pane => pane.scrollWidth > pane.clientWidth"), "its right half is scrolled to"
+    scale.click()
+    assert frame.bounding_box()["width"] == pytest.approx(shown, abs=1)  # type: ignore[index]

@@ -23,6 +23,7 @@ SENTENCES = {
     "not_arrived": "“{name}” did not arrive. Nothing is lost; try again.",
     "being_read": "being read…",
     "measuring": "Measuring",
+    "scale": "at {percent} %",
     "wide": "Wide",
     "phone": "Phone",
     "live_now": "Live now",

@@ -2,8 +2,9 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 
+from yemba.core.site.catalogue import Family
 from yemba.core.site.one_offs import one_offs
 from yemba.core.site.resolve import Look
 from yemba.core.type.levels import LEVELS
@@ -13,16 +14,27 @@ from yemba.sites.models import Site
 from yemba.studio.desks.setting import Context, setting
 
 _OFFERED = 8
+_FIRST = 4  # pairings that stand unfolded
+_KINDS = {
+    "": "All",
+    "serif-sans": "Serif over sans",
+    "sans-serif": "Sans over serif",
+    "alike": "Of one kind",
+    "hand": "With a hand",
+}
 
 
 def view(site: Site, look: Look, query: Mapping[str, str]) -> Context:
     heading, body = look.family("type.heading"), look.family("type.body")
-    pairings = _ready(look, (heading.slug, body.slug))
+    every = _ready(look, (heading.slug, body.slug))
+    kind = query.get("kind", "") if query.get("kind") in _KINDS else ""
+    pairings = [entry for entry in every if kind in ("", entry["kind"])]
     apart = [one for one in one_offs(look) if one.element and one.property == "face"]
     return {
         "back": _back(site, look),
-        "pairings": pairings[:_OFFERED],
-        "more_pairings": pairings[_OFFERED:],
+        "kinds": [_kind(slug, kind, every) for slug in _KINDS],
+        "pairings": pairings[:_FIRST],
+        "more_pairings": pairings[_FIRST:],
         "families": list(look.families.values()),
         "under": _ranked(look, heading=heading.slug),
         "over": _ranked(look, body=body.slug),
@@ -40,6 +52,18 @@ def _face(look: Look, slug: str) -> Context:
     }
 
 
+def _kind(slug: str, chosen: str, pairings: Sequence[Context]) -> Context:
+    """A filter of the pairings."""
+    count = sum(slug in ("", entry["kind"]) for entry in pairings)
+    return {"slug": slug, "name": _KINDS[slug], "count": count, "chosen": slug == chosen}
+
+
+def _kind_of(heading: Family, body: Family) -> str:
+    if "hand" in (heading.kind, body.kind):
+        return "hand"
+    return "alike" if heading.kind == body.kind else f"{heading.kind}-{body.kind}"
+
+
 def _ready(look: Look, now: tuple[str, str]) -> list[Context]:
     """The ready ones: the chosen one first, then the best by what is measured."""
     families = look.families
@@ -47,6 +71,7 @@ def _ready(look: Look, now: tuple[str, str]) -> list[Context]:
         {
             "pairing": p,
             "chosen": (p.heading, p.body) == now,
+            "kind": _kind_of(families[p.heading], families[p.body]),
             "score": judge(families[p.heading], families[p.body]).score,
         }
         for p in look.catalogue.pairings.values()

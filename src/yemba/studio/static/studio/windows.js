@@ -1,5 +1,6 @@
 // The twin windows: their sizes, and what is said between them and the workbench.
 import { fit } from "./scale.js";
+import { sentence } from "./sentence.js";
 import { told } from "./state.js";
 
 class Windows {
@@ -9,6 +10,7 @@ class Windows {
     this.opened = Date.now();
     this.widths = { wide: told.limits.wide, phone: told.limits.phone };
     this.loading = new Set(["wide", "phone"]);
+    this.trueSize = false; // whether windows are drawn at their true size and scrolled
     this.missed = false; // whether a patch came while a window was still loading
     new ResizeObserver(() => this.resize()).observe(document.querySelector(".panes"));
     this.resize();
@@ -27,12 +29,35 @@ class Windows {
     for (const frame of this.frames) {
       const pane = frame.parentElement;
       const width = this.widths[frame.id];
-      const scale = Math.min(1, pane.clientWidth / width);
       if (!pane.clientWidth) continue;
+      const scale = this.scale(frame);
+      pane.classList.toggle("is-true-size", width * scale > pane.clientWidth + 1);
       fit(frame, width, pane.clientHeight / scale, scale);
-      frame.style.left = `${(pane.clientWidth - width * scale) / 2}px`;
-      pane.querySelector(".pane-edge").style.left = `${(pane.clientWidth + width * scale) / 2}px`;
+      const room = Math.max(pane.clientWidth, width * scale);
+      frame.style.left = `${(room - width * scale) / 2}px`;
+      pane.querySelector(".pane-edge").style.left = `${(room + width * scale) / 2}px`;
     }
+    this.sayScale();
+  }
+
+  // How large a window is drawn: as fits its pane, or at its true size.
+  scale(frame) {
+    return this.trueSize ? 1 : Math.min(1, frame.parentElement.clientWidth / this.widths[frame.id]);
+  }
+
+  sayScale() {
+    const button = document.getElementById("wide-scale");
+    const [wide] = this.frames;
+    if (!wide.parentElement.clientWidth) return;
+    const share = Math.round(100 * this.scale(wide));
+    button.textContent = sentence("scale", { percent: share });
+    button.hidden = !this.trueSize && share === 100;
+  }
+
+  setTrueSize(wanted) {
+    this.trueSize = wanted;
+    document.getElementById("wide-scale").setAttribute("aria-pressed", wanted);
+    this.resize();
   }
 
   setWidth(name, width) {
@@ -46,8 +71,7 @@ class Windows {
 
   // How many px a window grows for one that its edge is drawn: it stands in the middle, and may be drawn smaller.
   pace(name) {
-    const pane = document.getElementById(name).parentElement;
-    return 2 / Math.min(1, pane.clientWidth / this.widths[name]);
+    return 2 / this.scale(document.getElementById(name));
   }
 
   say(message, except) {

@@ -198,6 +198,7 @@ for (const [name, on] of [
     before(on);
   });
 
+document.getElementById("wide-scale").addEventListener("click", () => windows.setTrueSize(!windows.trueSize));
 document.getElementById("proof-width").addEventListener("click", ({ target }) => {
   const phone = target.getAttribute("aria-pressed") !== "true";
   target.setAttribute("aria-pressed", phone);
