@@ -340,3 +340,18 @@ def test_the_same_field_of_two_sections_is_two_fields(bench: Page) -> None:
     bench.wait_for_timeout(800)
     assert words("opening", "heading") == "Heading of opening"
     assert words("about", "heading") == "Heading of about"
+
+
+def test_name_and_tagline_from_two_windows_are_both_kept(bench: Page) -> None:
+    chapter(bench, "Logo")
+    other = bench.context.new_page()
+    other.goto(bench.url)
+    expect(other.locator("html[data-ready]")).to_be_attached()
+    bench.locator("#tagline").fill("Paste and glue")
+    bench.locator("#tagline").press("Enter")
+    kept(bench, "Tagline: Paste and glue")
+    other.locator("#title").fill("Tide Row Bindery")
+    other.locator("#title").press("Enter")
+    kept(other, "Site name: Tide Row Bindery")
+    document = sites.document(Site.objects.get(slug="saltmarsh"))
+    assert (document.name, document.tagline) == ("Tide Row Bindery", "Paste and glue")

@@ -57,6 +57,18 @@ test("what waits gives way to a newer one of the same form, what is on its way d
   assert.deepEqual(log.sent, ["a", "abc"]);
 });
 
+test("of a form that says only what was changed, nothing is lost where a newer one takes its place", async () => {
+  const { queue } = made(() => ({ lost: "offline" }));
+  const fields = (...pairs) => ({ token: "", address: "", form: "site", fields: pairs, replaces: true, partly: true });
+  queue.add(fields(["title", "a"], ["tagline", "b"]));
+  await settled();
+  queue.add(fields(["tagline", "c"]));
+  assert.deepEqual(queue.requests[0].fields, [
+    ["title", "a"],
+    ["tagline", "c"],
+  ]);
+});
+
 test("what takes the place of a request that may have been done is another request", async () => {
   const { queue } = made(() => ({ lost: "offline" }));
   queue.add(words("a", { replaces: true, token: "1" }));

@@ -8,6 +8,7 @@ from zoneinfo import ZoneInfo
 
 from django.db import transaction
 
+from yemba.core import timing
 from yemba.core.cache import Cache
 from yemba.core.change.added import added
 from yemba.core.change.command import read_command
@@ -100,12 +101,14 @@ def edit(
     """
     site = locked(site)
     before = document(site)
+    timing.mark("lock")
     command, resolved = read_command(name, arguments, posted=posted), Look(before, catalogue())
     steps = [step for step in command.plan(resolved, new_id) if step.old != step.new]
     if revision is not None:
         _refuse_clash(site, steps, revision, window)
     after = apply(before, steps)
     label = command.say(resolved)[:_LONGEST_LABEL]
+    timing.mark("plan")
     if not steps:
         return Done(before, before, label)
     site.edits.filter(undone=True).delete()

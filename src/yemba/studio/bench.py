@@ -16,6 +16,7 @@ from django.shortcuts import get_object_or_404, redirect, render
 from django.template.loader import render_to_string
 from django.urls import reverse
 
+from yemba.core import timing
 from yemba.core.errors import Clash, Fault
 from yemba.core.limits import WINDOWS
 from yemba.core.site.resolve import Look
@@ -59,6 +60,7 @@ def answer(request: HttpRequest, site: Site, do: Callable[[], sites.Done]) -> Ht
     chapter = chapter if chapter in chapters.desks() else "template"
     query = dict(parse_qsl(here.query))
     window, token = (request.POST.get(key, "")[:most] for key, most in (("window", 24), ("token", 40)))
+    timing.begin()
     try:
         done = once(site, window, token, do)
     except Fault as fault:
@@ -68,13 +70,23 @@ def answer(request: HttpRequest, site: Site, do: Callable[[], sites.Done]) -> Ht
         query |= {"form": request.POST.get("form", "")}
         typed = {"fault": {**error(fault), "form": query["form"]}, "typed": request.POST}
         return page(request, site, chapter, query, status=422, **typed)
+    timing.mark("store")
     site.refresh_from_db()
     if not wants_json(request):
         messages.success(request, f"Kept: {done.label}")
         return redirect(reverse("workbench", args=(site.slug, chapter)) + (f"?{here.query}" if here.query else ""))
     shown = request.POST.get("window_page", "")
     changed = patch(None if done.repeated else done.before, done.after, shown)
-    return JsonResponse({"revision": site.revision, "patch": changed, "said": done.label, **_leads(site, done)})
+    timing.mark("render")
+    said = {"revision": site.revision, "patch": changed, "said": done.label, **_leads(site, done)}
+    return timed(JsonResponse(said))
+
+
+def timed(response: HttpResponse) -> HttpResponse:
+    """With where its time went."""
+    timing.mark("answer")
+    response["Server-Timing"] = timing.header()
+    return response
 
 
 def _leads(site: Site, done: sites.Done) -> dict[str, str]:

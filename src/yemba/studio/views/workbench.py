@@ -9,6 +9,7 @@ from django.http import Http404, HttpRequest, HttpResponse, JsonResponse
 from django.template.loader import render_to_string
 from django.views.decorators.http import require_GET, require_POST, require_safe
 
+from yemba.core import timing
 from yemba.core.errors import Fault
 from yemba.hosting import services as hosting
 from yemba.people.signed_out import wants_json
@@ -16,7 +17,7 @@ from yemba.render.files import icon_paths, site_files
 from yemba.sites import history, presence
 from yemba.sites import services as sites
 from yemba.studio import chapters
-from yemba.studio.bench import answer, error, page, panels, site_of
+from yemba.studio.bench import answer, error, page, panels, site_of, timed
 from yemba.studio.desks.plane import at_hue
 from yemba.studio.desks.proof import found
 from yemba.studio.inspecting import checks, read_measured
@@ -105,12 +106,16 @@ def stream(request: HttpRequest, slug: str) -> HttpResponse:
     """What the windows would show if this command were done; nothing is stored."""
     site = site_of(request, slug)
     arguments = _arguments(request)
+    timing.begin()
     try:
         after = sites.preview(site, request.POST.get("command", ""), arguments)
     except Fault as fault:
         return JsonResponse({"error": error(fault)}, status=422)
+    timing.mark("plan")
     shown = request.POST.get("streamed", "").split()
-    return JsonResponse({"patch": patch(sites.document(site), after, request.POST.get("window_page", ""), shown)})
+    changed = patch(sites.document(site), after, request.POST.get("window_page", ""), shown)
+    timing.mark("render")
+    return timed(JsonResponse({"patch": changed}))
 
 
 @login_required

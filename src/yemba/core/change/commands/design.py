@@ -159,21 +159,23 @@ class ChooseFaces(Command):
 
 
 class NameSite(Command):
-    """The site's name and tagline."""
+    """The site's name, its tagline, or both."""
 
     name: ClassVar[str] = "name-site"
-    title: str
-    tagline: str = ""
+    title: str | None = None
+    tagline: str | None = None
 
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
-        title = Line(NAME_LETTERS, empty=False).read(self.title, "The site’s name", "title")
-        tagline = Line(120).read(self.tagline, "The tagline", "tagline")
-        return [
-            put(look.document, ("name",), title),
-            put(look.document, ("tagline",), tagline or ABSENT),
-        ]
+        steps = []
+        if self.title is not None:
+            title = Line(NAME_LETTERS, empty=False).read(self.title, "The site’s name", "title")
+            steps.append(put(look.document, ("name",), title))
+        if self.tagline is not None:
+            tagline = Line(120).read(self.tagline, "The tagline", "tagline")
+            steps.append(put(look.document, ("tagline",), tagline or ABSENT))
+        return steps
 
     def say(self, look: Look) -> str:
-        if self.title.strip() == look.document.name:
+        if self.title is None or self.title.strip() == look.document.name:
             return f"Tagline: {self.tagline or 'none'}"
         return f"Site name: {self.title}"

@@ -72,19 +72,21 @@ class AddPage(Command):
 
 
 class RenamePage(Command):
-    """A page's name, address, and what search engines are told. Empty address: as it was."""
+    """A page's name, address, and what search engines are told; what is left out stays."""
 
     name: ClassVar[str] = "rename-page"
     page: str
-    page_name: str
+    page_name: str | None = None
     slug: str | None = None
     title: str | None = None
     description: str | None = None
 
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
         page = look.document.page(self.page)
-        name = _NAME.read(self.page_name, "The page’s name", "page_name")
-        steps = [put(look.document, ("pages", self.page, "name"), name)]
+        steps = []
+        if self.page_name is not None:
+            name = _NAME.read(self.page_name, "The page’s name", "page_name")
+            steps.append(put(look.document, ("pages", self.page, "name"), name))
         if self.slug is not None and page.slug and self.slug.strip() != page.slug:
             slug = self._address(look.document)
             steps.append(put(look.document, ("pages", self.page, "slug"), slug))
@@ -120,7 +122,7 @@ class RenamePage(Command):
 
     def say(self, look: Look) -> str:
         page = look.document.page(self.page)
-        if page.name != self.page_name:
+        if self.page_name is not None and page.name != self.page_name:
             return f"Page {page.name} is now {self.page_name}"
         return f"Address and description of {page.name}"
 

@@ -7,7 +7,6 @@ import os
 import re
 import shutil
 import socket
-import statistics
 import subprocess
 import sys
 import tempfile
@@ -16,7 +15,7 @@ from collections.abc import Iterator
 from contextlib import contextmanager
 from importlib.util import find_spec
 from pathlib import Path
-from typing import Any
+from typing import Any, NamedTuple
 from urllib.parse import urlsplit
 
 from django.conf import settings
@@ -34,6 +33,8 @@ _WATCH = """(selector) => {
     return backgroundColor + fontSize + element().textContent;
   };
   const before = look();
+  window.heard = 0;
+  addEventListener("message", () => { window.heard ||= performance.timeOrigin + performance.now(); }, { once: true });
   window.painted = new Promise((resolve, refuse) => {
     setTimeout(() => refuse(new Error("nothing was painted within five seconds")), 5000);
     const wait = () => look() === before
@@ -44,6 +45,27 @@ _WATCH = """(selector) => {
 }"""
 _PRESSED = """() => { window.pressed = 0;
   addEventListener("keydown", () => { window.pressed = performance.timeOrigin + performance.now(); }, true); }"""
+
+
+# The answer by which the change came: the last that was whole before the paint.
+_ANSWER = """(painted) => {
+  const at = (time) => performance.timeOrigin + time;
+  const [last] = performance.getEntriesByType("resource")
+    .filter(({ name, responseEnd }) => /\\/(edit|stream)\\/$/.test(name) && at(responseEnd) < painted).slice(-1);
+  const told = last.serverTiming.map(({ name, duration }) => [name, duration]);
+  performance.clearResourceTimings();
+  return { pressed: window.pressed, asked: at(last.startTime), whole: at(last.responseEnd), told };
+}"""
+STAGES = ("key", "way", "lock", "plan", "store", "render", "answer", "message", "paint")
+"""Where the time from a key to the paint goes: from the key to the request; on the way and in the server's line; in the
+server, as its answer tells; from the answer to the window; in the window until it is painted."""
+
+
+class Stroke(NamedTuple):
+    """One key: milliseconds to the paint in the slower window, and in each of STAGES."""
+
+    total: float
+    stages: dict[str, float]
 
 
 @contextmanager
@@ -79,8 +101,8 @@ def lacking() -> str:
     return "" if shutil.which("chromium") else "Chromium is not installed"
 
 
-def key_to_paint(environment: dict[str, str]) -> dict[str, float]:
-    """Milliseconds from a key to the paint in the slower window, 95th percentile."""
+def key_to_paint(environment: dict[str, str]) -> dict[str, list[Stroke]]:
+    """Keys at the workbench, by what they change."""
     with _browsing(environment) as browser:
         return _at_the_workbench(browser.new_page(viewport={"width": 1280, "height": 800}), environment["PORT"])
 
@@ -146,7 +168,7 @@ def _browsing(environment: dict[str, str]) -> Iterator[Any]:
         server.wait()
 
 
-def _at_the_workbench(page: Any, port: str) -> dict[str, float]:
+def _at_the_workbench(page: Any, port: str) -> dict[str, list[Stroke]]:
     page.goto(f"http://localhost:{port}/sign-in/")
     page.get_by_label("Mail address").fill(ADDRESS)
     page.get_by_label("Password").fill(PASSWORD)
@@ -163,7 +185,7 @@ def _at_the_workbench(page: Any, port: str) -> dict[str, float]:
         page.locator("#words-heading").fill(f"Words {n}")
         words.append(_once(page, frames, "h1", "Enter"))
         page.wait_for_timeout(_BETWEEN)
-    return {"colour": _p95(colour), "size": _p95(size), "words": _p95(words)}
+    return {"colour": colour, "size": size, "words": words}
 
 
 def _opened(page: Any, port: str, desk: str) -> list[Any]:
@@ -174,7 +196,7 @@ def _opened(page: Any, port: str, desk: str) -> list[Any]:
     return [page.locator(f"#{name}").element_handle().content_frame() for name in ("wide", "phone")]
 
 
-def _keys(page: Any, frames: list[Any], selector: str) -> list[float]:
+def _keys(page: Any, frames: list[Any], selector: str) -> list[Stroke]:
     """An arrow key to and fro, again and again."""
     taken = []
     for n in range(_KEYS):
@@ -183,16 +205,20 @@ def _keys(page: Any, frames: list[Any], selector: str) -> list[float]:
     return taken
 
 
-def _once(page: Any, frames: list[Any], selector: str, key: str) -> float:
+def _once(page: Any, frames: list[Any], selector: str, key: str) -> Stroke:
     for frame in frames:
         frame.evaluate(_WATCH, selector)
     page.keyboard.press(key)
-    painted = max(frame.evaluate("() => window.painted") for frame in frames)
-    return float(painted - page.evaluate("() => window.pressed"))
-
-
-def _p95(taken: list[float]) -> float:
-    return statistics.quantiles(taken, n=20)[-1]
+    painted, slower = max((frame.evaluate("() => window.painted"), n) for n, frame in enumerate(frames))
+    heard = frames[slower].evaluate("() => window.heard")
+    answer = page.evaluate(_ANSWER, painted)
+    served = dict(answer["told"])
+    stages = dict.fromkeys(STAGES, 0.0) | served
+    stages["key"] = answer["asked"] - answer["pressed"]
+    stages["way"] = answer["whole"] - answer["asked"] - sum(served.values())
+    stages["message"] = heard - answer["whole"]
+    stages["paint"] = painted - heard
+    return Stroke(painted - answer["pressed"], stages)
 
 
 def _free_port() -> int:

@@ -5,6 +5,9 @@ const LONGEST = 15_000;
 
 const same = (one, other) => one.form === other.form && String(one.fields) === String(other.fields);
 
+// What was asked for first and stands in no later field, and the later fields.
+const besides = (first, later) => [...first.filter(([name]) => !later.some(([other]) => other === name)), ...later];
+
 export class OutgoingQueue {
   constructor({ post, store, answered, changed, wait = (act, pause) => setTimeout(act, pause) }) {
     Object.assign(this, { post, store, answered, changed, wait });
@@ -24,12 +27,12 @@ export class OutgoingQueue {
   }
 
   // What is asked: `form` it came from, `fields` as pairs. One of the same `form` that `replaces` gives way to it while
-  // it still waits; the same twice goes once, unless it is to be done `again`. The promise is kept once it is answered.
+  // it still waits, but for what it does not speak of where it goes `partly`; the same twice goes once, unless it is to be done `again`. The promise is kept once it is answered.
   add(request) {
     const last = this.requests.at(-1);
     if (last && !request.again && same(last, request)) return this.waiters.get(last);
     if (last && last !== this.going && request.replaces && last.form === request.form) {
-      last.fields = request.fields;
+      last.fields = request.partly ? besides(last.fields, request.fields) : request.fields;
       last.token = request.token; // the one before may have been done, its answer lost
       this.store.save(this.requests);
       return this.waiters.get(last);

@@ -1,7 +1,7 @@
 // Forms and words become requests in the outgoing queue; answers become patches, faults and words for the status line.
 import { ask } from "./ask.js";
 import { fault } from "./fault.js";
-import { giveUpRefused, identity, settled } from "./held.js";
+import { giveUpRefused, identity, isHeld, settled } from "./held.js";
 import { KeptWords, ownWindow } from "./kept_words.js";
 import * as panels from "./panels.js";
 import { OutgoingQueue } from "./queue.js";
@@ -52,11 +52,19 @@ function request(address, form, fields, more) {
   };
 }
 
+// Of a form about several things that goes out as one changes, only those go that were changed.
+function goes(form, name) {
+  if (form.dataset.partly === undefined) return true;
+  const field = form.elements[name];
+  return field.type === "hidden" || isHeld(field);
+}
+
 export function send(form) {
-  const fields = pairs(new FormData(form));
+  const fields = pairs(new FormData(form)).filter(([name]) => goes(form, name));
   if (state.gesture) fields.push(["gesture", state.gesture]);
   const replaces = form.dataset.edit === "change";
-  const more = { replaces, again: form.dataset.repeat !== undefined };
+  const partly = form.dataset.partly !== undefined;
+  const more = { replaces, partly, again: form.dataset.repeat !== undefined };
   return queue.add(request(form.getAttribute("action"), identity(form), fields, more));
 }
 
