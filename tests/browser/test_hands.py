@@ -355,3 +355,21 @@ def test_name_and_tagline_from_two_windows_are_both_kept(bench: Page) -> None:
     kept(other, "Site name: Tide Row Bindery")
     document = sites.document(Site.objects.get(slug="saltmarsh"))
     assert (document.name, document.tagline) == ("Tide Row Bindery", "Paste and glue")
+
+
+def test_what_was_added_since_is_found_by_words(bench: Page) -> None:
+    section(bench, "opening")
+    bench.locator("#page-name-new").fill("Gift vouchers for tide watchers")
+    bench.locator("#page-name-new").press("Enter")
+    kept(bench, "Page Gift vouchers")
+    bench.get_by_role("button", name="Find").click()
+    bench.locator("#find-words").fill("tide watch")
+    result = bench.locator("#found").get_by_role("link", name="Page Gift vouchers for tide watchers")
+    expect(result).to_be_visible()
+    expect(bench.locator("#found").get_by_role("link", name="Palette")).to_be_hidden()
+    bench.locator("#find-words").fill("zzz")
+    expect(bench.locator("#found-none")).to_be_visible()
+    bench.locator("#find-words").fill("corner radius")
+    bench.locator("#found").get_by_role("link", name="Corner radius").click()
+    expect(bench.locator("#find")).to_be_hidden()
+    expect(bench.locator("[id='shape.corner']")).to_be_focused()

@@ -31,7 +31,7 @@ from yemba.sites import services as sites
 from yemba.sites.catalogue import catalogue
 from yemba.sites.models import Site
 from yemba.sites.once import once
-from yemba.studio import chapters, desks, search
+from yemba.studio import chapters, desks
 from yemba.studio.controls import control
 from yemba.studio.desks.further import further
 from yemba.studio.desks.setting import owned, returnable
@@ -113,7 +113,6 @@ def _context(request: HttpRequest, site: Site, chapter: str, query: dict[str, st
         "redoable": sites.next_edit(site),
         "here": f"?{'&'.join(f'{k}={v}' for k, v in query.items())}" if query else "",
         "live_address": hosting.origin(request, site.slug),
-        "searchable": search.entries(site, look),
         "unread": inbox.unread(site),
         **times(site),
         "owned": owned(chapter, look),

@@ -204,11 +204,11 @@ def _(place: places.OfOneOff, look: Look) -> Control:
 
 def _in_section(look: Look, section: str, id_: str) -> Control:
     """A control on the desk of the page, or of the part, that holds a section; its entry where no id is given."""
-    for (_, name), holder in look.document.holders():
-        if section in holder.sections:
-            chapter = name if name in parts() else "pages"
-            return Control(chapter, id_ or f"section-{section}", {"section": section})
-    return Control("pages", "site-map")
+    holder = look.holder_of.get(section)
+    if holder is None:
+        return Control("pages", "site-map")
+    chapter = holder[1] if holder[1] in parts() else "pages"
+    return Control(chapter, id_ or f"section-{section}", {"section": section})
 
 
 def _stored(look: Look, section: str) -> Mapping[str, str]:

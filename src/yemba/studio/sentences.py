@@ -37,6 +37,7 @@ SENTENCES = {
     "publish_some": "Publish {ticked} of {count} changes",
     "one_finding": "1 finding",
     "findings": "{count} findings",
+    "nothing_found": "Nothing by these words. Try another, such as colour, font, price or phone.",
     "copied": "Copied: {what}",
     "along": "Comes along, since the rest needs it: {names}.",
     "elsewhere": "Changed in another window; shown here now",

@@ -21,6 +21,7 @@ urlpatterns = [
     path("sites/<slug:slug>/where/", workbench.where_is, name="where"),
     path("sites/<slug:slug>/plane/", workbench.plane, name="plane"),
     path("sites/<slug:slug>/present/", workbench.present, name="present"),
+    path("sites/<slug:slug>/find/", workbench.find, name="find"),
     path("sites/<slug:slug>/measured/", workbench.measured, name="measured"),
     path("sites/<slug:slug>/icon/<path:path>", workbench.icon, name="icon"),
     path("sites/<slug:slug>/upload/", pictures.upload, name="upload"),

@@ -222,6 +222,11 @@ class Look:
         return f"{kind} on {self.document.pages[standing.page].name}"
 
     @cached_property
+    def holder_of(self) -> dict[str, tuple[str, str]]:
+        """The path of what holds a section, by the section."""
+        return {section: path for path, holder in self.document.holders() for section in holder.sections}
+
+    @cached_property
     def arrangement(self) -> Arrangement:
         """How the header's pieces stand."""
         return self.catalogue.arrangement(self.value("header.arrangement"))

@@ -16,7 +16,7 @@ from yemba.people.signed_out import wants_json
 from yemba.render.files import icon_paths, site_files
 from yemba.sites import history, presence
 from yemba.sites import services as sites
-from yemba.studio import chapters
+from yemba.studio import chapters, search
 from yemba.studio.bench import answer, error, page, panels, site_of, timed
 from yemba.studio.desks.plane import at_hue
 from yemba.studio.desks.proof import found
@@ -156,6 +156,15 @@ def where_is(request: HttpRequest, slug: str) -> HttpResponse:
         return JsonResponse({"gone": True}, status=404)
     html = render_to_string("studio/told.html", {"told": found})
     return JsonResponse({"html": html, "address": found.address, "control": found.control})
+
+
+@login_required
+@require_GET
+def find(request: HttpRequest, slug: str) -> HttpResponse:
+    """All that can be found by words, as a list."""
+    site = site_of(request, slug)
+    html = render_to_string("studio/found.html", {"entries": search.entries(site, sites.look(site))})
+    return JsonResponse({"html": html})
 
 
 @login_required

@@ -1,4 +1,5 @@
 // Letter keys, and the two lists they open.
+import { openFind } from "./find.js";
 import { walk } from "./sending.js";
 
 const OFF = "yemba-letter-keys-off";
@@ -32,16 +33,6 @@ export function key(event, before) {
     document.getElementById("keys").showModal();
   } else if (name === "/") {
     event.preventDefault?.();
-    document.getElementById("find").showModal();
+    openFind();
   }
-}
-
-export function find(words) {
-  const wanted = words.toLowerCase().split(/\s+/);
-  let found = 0;
-  for (const item of document.querySelectorAll("#found li")) {
-    item.hidden = !wanted.every((word) => item.dataset.words.includes(word));
-    if (!item.hidden) found += 1;
-  }
-  document.getElementById("found-none").hidden = found > 0;
 }

@@ -11,21 +11,25 @@ import { state, told } from "./state.js";
 import { say } from "./status.js";
 import { listPages } from "./view.js";
 
-const REST = 120; // ms
+const REST = 120; // ms after an act
+const PAUSE = 450; // ms after something that was moved by hand: the next key may follow
 let timer = 0;
 let going = null;
 
-export function later() {
+export function later(rest = REST) {
   clearTimeout(timer);
   going?.abort();
   going = null;
-  timer = setTimeout(now, REST);
+  timer = setTimeout(now, rest);
 }
 
 // A hand that goes on is not made to wait for the desk.
 export function handMoves() {
-  if (timer || going) later();
+  if (timer || going) later(PAUSE);
 }
+
+// After the answer to something that is moved by hand.
+export const afterPause = () => later(PAUSE);
 
 export async function now() {
   clearTimeout(timer);

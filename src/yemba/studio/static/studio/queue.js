@@ -33,6 +33,7 @@ export class OutgoingQueue {
     if (last && !request.again && same(last, request)) return this.waiters.get(last);
     if (last && last !== this.going && request.replaces && last.form === request.form) {
       last.fields = request.partly ? besides(last.fields, request.fields) : request.fields;
+      last.seen = request.seen;
       last.token = request.token; // the one before may have been done, its answer lost
       this.store.save(this.requests);
       return this.waiters.get(last);

@@ -7,7 +7,7 @@ import * as panels from "./panels.js";
 import { OutgoingQueue } from "./queue.js";
 import { sentence } from "./sentence.js";
 import { signIn } from "./sign_in.js";
-import { patched } from "./showing.js";
+import { patched, seen } from "./showing.js";
 import { at, state, told } from "./state.js";
 import { say, standing } from "./status.js";
 import { open } from "./view.js";
@@ -44,6 +44,7 @@ function request(address, form, fields, more) {
     token: crypto.randomUUID?.() ?? `${Date.now()}${Math.random()}`,
     window: ownName,
     revision: state.revision,
+    seen: seen(),
     chapter: state.chapter,
     address,
     form,
@@ -113,10 +114,11 @@ function answered(asked, answer) {
   }
   if (asked.said || asked.form.startsWith("return-")) giveUpRefused();
   state.revision = Math.max(state.revision, answer.revision);
-  patched(answer.patch);
+  patched(answer.patch, asked.seen);
   say(words(asked, answer));
   const next = answer.address && new URL(answer.address, location.href);
   if (next?.pathname === location.pathname) open(onward(next), { control: answer.control });
+  else if (asked.fields.some(([name]) => name === "gesture")) panels.afterPause();
   else panels.later();
 }
 

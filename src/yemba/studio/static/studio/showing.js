@@ -6,14 +6,32 @@ import { showPage } from "./view.js";
 import { windows } from "./windows.js";
 
 const streamed = new Set(); // places that windows show otherwise than kept
+let behind = false; // whether windows have not been given what was kept, since something else is looked at
 let kept = 0; // counts what was kept, so that what was only looked at before does not cover it
-let looked = null; // what is looked at now, for a window that comes later
+let looks = 0; // counts what was looked at
+let looked = null; // what is looked at now, for a window that comes later and for edits answered meanwhile
 // What is looked at is asked for one after the other, so that no older answer covers a newer one.
 const inOrder = oneInFlight((request) => request());
 
-// An edit's answer.
-export function patched(patch) {
+// What is looked at, by its number, as an edit is asked for.
+export const seen = () => looks;
+
+function look(again) {
+  looks += 1;
+  looked = { again, number: looks };
+}
+
+// An edit's answer. Where the hand has gone on since it was asked for, windows stay with what it shows now.
+export function patched(patch, asked = looks) {
+  if (patch && patch.follow === undefined && looked?.number > asked) {
+    kept += 1;
+    behind = true;
+    for (const place of Object.keys(patch.fragments || {})) streamed.add(place);
+    looked.again();
+    return;
+  }
   streamed.clear();
+  behind = false;
   looked = null;
   kept += 1;
   if (patch) apply(patch);
@@ -37,14 +55,16 @@ function restyle(now) {
 
 // What the windows would show if a form were kept.
 export function stream(form) {
-  looked = () => stream(form);
+  look(() => stream(form));
   const data = new FormData(form);
   data.set("window_page", state.page);
   return inOrder(async () => {
     const before = kept;
     data.set("streamed", [...streamed].join(" "));
     const answer = await ask(at("stream"), data);
-    if (!answer.patch || before !== kept) return;
+    if (before !== kept) return;
+    if (!answer.patch) return behind && recall();
+    behind = false;
     for (const place of Object.keys(answer.patch.fragments || {})) streamed.add(place);
     apply(answer.patch);
   });
@@ -52,7 +72,8 @@ export function stream(form) {
 
 // The page in view at a step, without a change, or live: `query` says which; "" is the draft.
 export function recall(query = "") {
-  looked = query ? () => recall(query) : null;
+  if (query) look(() => recall(query));
+  else looked = null;
   return inOrder(async () => {
     const before = kept;
     const answer = await ask(`${at("state")}?${query}${query && "&"}page=${state.page}`);
@@ -60,4 +81,4 @@ export function recall(query = "") {
   });
 }
 
-export const lookAgain = () => (looked ? looked() : recall());
+export const lookAgain = () => (looked ? looked.again() : recall());

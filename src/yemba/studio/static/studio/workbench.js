@@ -2,10 +2,11 @@
 import Alpine from "../vendored/alpine.js";
 import morph from "../vendored/morph.js";
 import { ask } from "./ask.js";
+import { find, openFind } from "./find.js";
 import { focal } from "./focal.js";
 import { come, heldFields, heldForms, hold, stash } from "./held.js";
 import { deskEdge, edge } from "./edges.js";
-import { find, key, letters, step } from "./keys.js";
+import { key, letters, step } from "./keys.js";
 import * as panels from "./panels.js";
 import { plane } from "./plane.js";
 import { presence } from "./presence.js";
@@ -135,6 +136,7 @@ bench.addEventListener("click", (event) => {
   else if (on("[data-go]")) showPage(on("[data-go]").dataset.go);
   else if (on("#pair")) pair(!state.afterOnly);
   else if (on("[data-copy]")) copy(on("[data-copy]").dataset.copy);
+  else if (on("[data-find]")) openFind();
   else if (on("[data-dialog]")) document.getElementById(on("[data-dialog]").dataset.dialog).showModal();
   else if (link && !(event.ctrlKey || event.metaKey || event.shiftKey)) {
     event.preventDefault();
