@@ -11,6 +11,7 @@ import subprocess
 import threading
 import time
 from collections.abc import Iterator
+from itertools import cycle
 from pathlib import Path
 
 import pytest
@@ -243,6 +244,16 @@ def test_the_menu_folds_where_it_is_said_and_opens_without_script(
     context.close()
 
 
+WIDTHS = (320, 640, 768, 1024)  # 1280 at 400, 200, 167 and 125 %
+# What is pressed and is no link within a sentence, by WCAG 2.2, success criterion 2.5.8.
+TOO_SMALL = """() => [...document.querySelectorAll("a[href], button, input:not([type=hidden]), select, textarea, summary")]
+  .filter((e) => e.checkVisibility({ visibilityProperty: true }) && !e.closest(".unseen, .skip"))
+  .filter((e) => getComputedStyle(e).display !== "inline" || e.parentElement.textContent.trim() === e.textContent.trim())
+  .map((e) => [e, (e.closest("label") ?? e).getBoundingClientRect()])
+  .filter(([, { width, height }]) => width > 1 && height > 1 && (width < 23.5 || height < 23.5))
+  .map(([e]) => e.outerHTML.slice(0, 90))"""
+
+
 def test_every_screen_of_the_studio_is_accessible(page: Page, live_server, demo: Site, node_modules: Path) -> None:
     studio = f"http://localhost:{live_server.url.rpartition(':')[2]}"
     wrong: list[str] = []
@@ -251,6 +262,9 @@ def test_every_screen_of_the_studio_is_accessible(page: Page, live_server, demo:
         page.set_viewport_size({"width": width, "height": 800})
         page.goto(studio + address)
         wrong.extend(violations(page, node_modules))
+        wrong.extend(f"{address} at {width}: {small} is under 24 px" for small in page.evaluate(TOO_SMALL))
+        if page.evaluate("document.documentElement.scrollWidth > innerWidth"):
+            wrong.append(f"{address} at {width} scrolls sideways")
 
     for address in ("/", "/sign-in/", "/sign-up/"):
         look(address)
@@ -264,8 +278,9 @@ def test_every_screen_of_the_studio_is_accessible(page: Page, live_server, demo:
         look(address, 390)
     look("/sites/saltmarsh/template/?plan=lantern")
     look("/sites/saltmarsh/pictures/?picture=frame")
-    for chapter in desks():
+    for chapter, width in zip(desks(), cycle(WIDTHS), strict=False):
         look(f"/sites/saltmarsh/{chapter}/")
+        look(f"/sites/saltmarsh/{chapter}/", width)
     for key in ("?", "/"):
         page.locator("#desk h1").click()
         page.keyboard.press(key)
@@ -274,4 +289,8 @@ def test_every_screen_of_the_studio_is_accessible(page: Page, live_server, demo:
         page.keyboard.press("Escape")
     look("/sites/saltmarsh/pages/?section=opening")
     look("/sites/saltmarsh/pages/?section=c-dates")
+    page.locator("#desk h1").evaluate(
+        "e => e.after(Object.assign(document.createElement('button'), {textContent: '.'}))"
+    )
+    assert page.evaluate(TOO_SMALL), "and one that is too small is found"
     assert not wrong, "\n".join(wrong)

@@ -1,10 +1,10 @@
 // What hands hold is theirs: a field that was changed and is not kept yet, a fold that stands open, a caret.
 // No answer touches them.
-import { told, typing } from "./state.js";
+import { state, told, typing } from "./state.js";
 
 const DRAFTS = `yemba-drafts:${told.person}:${told.site}`;
 const FIELDS = "#desk :is(input, select, textarea, [data-rich])";
-const changed = new WeakSet();
+const changed = new WeakMap(); // by field, the revision that its owner saw as it was first changed
 
 let last = 0; // when a field was come to or changed, on the clock of the page
 export function come() {
@@ -12,7 +12,8 @@ export function come() {
 }
 export function hold(field) {
   come();
-  if (field.name !== "goes") changed.add(field); // what is ticked in the proof is kept by the proof
+  if (field.name === "goes" || changed.has(field)) return; // what is ticked in the proof is kept by the proof
+  changed.set(field, state.shown);
 }
 const formOf = (field) => field.form ?? field.closest("form");
 // Kept once the field that was come to, or changed, since `when` is left or done; at once where none was.
@@ -38,6 +39,18 @@ export function identity(form) {
 const all = () => [...document.querySelectorAll(FIELDS)].filter((field) => field.type !== "file");
 export const heldFields = () => all().filter(isHeld);
 export const heldForms = () => new Set(heldFields().map(formOf));
+
+const heldOf = (form) => heldFields().filter((field) => formOf(field) === form);
+
+// The revision that the owner of a form's words saw.
+export function seenBy(form) {
+  return Math.min(state.shown, ...heldOf(form).map((field) => changed.get(field)));
+}
+
+// The owner was told what stands there now.
+export function sawAgain(form, revision) {
+  for (const field of heldOf(form)) changed.set(field, revision);
+}
 
 // The names of a form's fields whose value is what was asked for.
 function unchanged(form, fields) {

@@ -68,7 +68,7 @@ export function show(answer) {
   }
   refresh();
   const { revision, chapter, pages } = answer;
-  Object.assign(state, { chapter, pages, revision: Math.max(state.revision, revision) });
+  Object.assign(state, { chapter, pages, shown: revision, revision: Math.max(state.revision, revision) });
   told.base = answer.base;
   document.title = answer.title;
   listPages();

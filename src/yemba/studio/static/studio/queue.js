@@ -34,6 +34,7 @@ export class OutgoingQueue {
     if (last && last !== this.going && request.replaces && last.form === request.form) {
       last.fields = request.partly ? besides(last.fields, request.fields) : request.fields;
       last.seen = request.seen;
+      last.revision = Math.min(last.revision ?? 0, request.revision ?? 0);
       last.token = request.token; // the one before may have been done, its answer lost
       this.store.save(this.requests);
       return this.waiters.get(last);

@@ -1,7 +1,7 @@
 // Forms and words become requests in the outgoing queue; answers become patches, faults and words for the status line.
 import { ask } from "./ask.js";
 import { fault } from "./fault.js";
-import { giveUpRefused, identity, isHeld, settled } from "./held.js";
+import { giveUpRefused, identity, isHeld, sawAgain, seenBy, settled } from "./held.js";
 import { KeptWords, ownWindow } from "./kept_words.js";
 import * as panels from "./panels.js";
 import { OutgoingQueue } from "./queue.js";
@@ -38,12 +38,12 @@ queue.restore(await kept.load());
 const pairs = (data) =>
   [...data].filter(([name, value]) => typeof value === "string" && !SET_AT_SENDING.includes(name));
 
-// The request as it is asked for now: the revision says what its owner saw.
+// The request as it is asked for now: the revision says what its owner saw, so that no other window's edit is covered.
 function request(address, form, fields, more) {
   return {
     token: crypto.randomUUID?.() ?? `${Date.now()}${Math.random()}`,
     window: ownName,
-    revision: state.revision,
+    revision: state.shown,
     seen: seen(),
     chapter: state.chapter,
     address,
@@ -65,7 +65,7 @@ export function send(form) {
   if (state.gesture) fields.push(["gesture", state.gesture]);
   const replaces = form.dataset.edit === "change";
   const partly = form.dataset.partly !== undefined;
-  const more = { replaces, partly, again: form.dataset.repeat !== undefined };
+  const more = { revision: seenBy(form), replaces, partly, again: form.dataset.repeat !== undefined };
   return queue.add(request(form.getAttribute("action"), identity(form), fields, more));
 }
 
@@ -104,6 +104,10 @@ function answered(asked, answer) {
   if (answer.error) {
     state.revision = Math.max(state.revision, answer.revision ?? 0);
     if (asked.there) windows.say({ ...asked.there, type: "fault", sentence: answer.error.sentence });
+    if (form && answer.error.standing !== undefined) {
+      state.shown = Math.max(state.shown, answer.revision);
+      sawAgain(form, answer.revision);
+    }
     if (form) fault(form, answer.error, { mine: () => send(form), theirs: () => panels.now() });
     if (!form || asked.there) say(answer.error.sentence);
     return;

@@ -4,7 +4,8 @@ export const bench = document.getElementById("workbench");
 export const at = (path) => `${told.address}${path}/`;
 
 export const state = {
-  revision: told.revision,
+  revision: told.revision, // the last that was heard of
+  shown: told.revision, // the one that the desk shows: what its owner saw
   chapter: told.chapter,
   page: told.page, // the one page in view
   pages: told.pages,
