@@ -49,10 +49,10 @@ def luminance(rgb: np.ndarray) -> np.ndarray:
     return linear @ np.array([0.2126, 0.7152, 0.0722])
 
 
-def reads(laid: np.ndarray, ink: tuple[int, int, int], asked: float, *, dark_ink: bool) -> float:
-    """The share of cells on which an ink reads, on the side on which it stands on the tint."""
+def unread(laid: np.ndarray, ink: tuple[int, int, int], asked: float, *, dark_ink: bool) -> int:
+    """On how many cells an ink does not read, on the side on which it stands on the tint."""
     under, own = luminance(laid) + 0.05, float(luminance(np.array([ink]))[0]) + 0.05
-    return float(np.mean((under / own if dark_ink else own / under) >= asked))
+    return int(np.count_nonzero((under / own if dark_ink else own / under) < asked))
 
 
 def by_trying(seen: np.ndarray, tint: tuple[int, int, int], ink: tuple[int, int, int], asked: float) -> float:
@@ -61,7 +61,7 @@ def by_trying(seen: np.ndarray, tint: tuple[int, int, int], ink: tuple[int, int,
     least = 1.0
     for hundredth in range(100, -1, -1):
         laid = np.round(seen * (1 - hundredth / 100) + np.array(tint) * hundredth / 100)
-        if reads(laid, ink, asked, dark_ink=dark_ink) < 0.995:
+        if unread(laid, ink, asked, dark_ink=dark_ink) > 4:
             break
         least = hundredth / 100
     return least

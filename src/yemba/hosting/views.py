@@ -34,7 +34,7 @@ from yemba.sites import store
 from yemba.sites.models import Site
 
 _BEFORE, _EDITION = "@live/", "@edition/"
-_WINDOW = Path(__file__).parent / "window.js"
+_WINDOW = tuple(Path(__file__).parent / name for name in ("overflow.js", "window.js"))
 _OWN = {
     "default-src": ["'none'"],
     "style-src": ["'self'"],
@@ -154,7 +154,8 @@ def no_draft(request: HttpRequest) -> HttpResponse:
 def window_script(request: HttpRequest) -> HttpResponse:
     """What a draft page says to the workbench around it."""
     script = f"const workbench = {json.dumps(services.origin(request))};\n"
-    response = HttpResponse(script + _WINDOW.read_text(), content_type="text/javascript; charset=utf-8")
+    script += "\n".join(file.read_text() for file in _WINDOW)
+    response = HttpResponse(script, content_type="text/javascript; charset=utf-8")
     response["Cache-Control"] = "no-cache"
     return response
 

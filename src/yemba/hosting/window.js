@@ -154,13 +154,8 @@ addEventListener("message", (event) => {
 
 // How wide the content came out, which place pushed it, and the boxes of what can be tapped but words in a sentence.
 function measured() {
-  const places = [...document.querySelectorAll("[data-place]")];
-  const content = document.documentElement.scrollWidth;
-  const widest = places.find((place) =>
-    [place, ...place.querySelectorAll("*")].some(
-      (e) => e.getBoundingClientRect().right > innerWidth + 1 && getComputedStyle(e).position !== "absolute",
-    ),
-  );
+  const out = globalThis.measures.overflowing().sort((one, other) => other.over - one.over)[0];
+  const content = Math.max(document.documentElement.scrollWidth, innerWidth + (out?.over ?? 0));
   const inSentence = (element) =>
     getComputedStyle(element).display === "inline" &&
     element.parentElement.textContent.trim() !== element.textContent.trim();
@@ -171,7 +166,7 @@ function measured() {
       const place = element.closest("[data-place]")?.dataset.place || "";
       return [place, element.textContent.trim().slice(0, 40), box.x, box.y + scrollY, box.width, box.height];
     });
-  say({ type: "measured", content, widest: widest?.dataset.place || "header", targets });
+  say({ type: "measured", content, widest: out?.place || "header", targets });
 }
 
 addEventListener("scroll", () => {

@@ -26,6 +26,9 @@ from yemba.render.style import PARTS_FOLDER, SKELETON
 FORMS = "/-/form/"
 """Where a contact form of a live site is sent, followed by the section's id."""
 _PAGE_LINK = re.compile(r'href="page:(\w+)"')
+_HEADINGS = re.compile(r"<h\d[^>]*>(.*?)</h\d>", re.DOTALL)
+_IN_WORDS = "h5"  # the level of headings among words, as the skeleton sets them
+_LONG = 6  # letters; what is shorter has no long word
 _MOST_STATES = 4  # of one fragment that are kept
 
 
@@ -189,10 +192,26 @@ def _inner(
         limits=LIMITS,
         draft=recorder.site.draft,
         language=recorder.ask(questions.value, "site.language"),
+        longest=_longest(recorder, stored, kind),
         one_offs={element: _apart(recorder, values) for element, values in stored.one_offs.items()},
         types={field.slug: field.type for field in kind.fields},
         item_types={field.slug: field.type for field in item_fields},
     )
+
+
+def _longest(recorder: Recorder, stored: Section, kind: SectionKind) -> dict[str, str]:
+    """The marks of headings with a long word, by element."""
+    texts = {("", slug): words for slug, words in stored.fields.items()}
+    texts |= {(key, slug): words for key, item in ordered_items(stored) for slug, words in item.fields.items()}
+    marks = {}
+    for (key, slug), words in texts.items():
+        field = next((field for field in kind.fields_of(key) if field.slug == slug), None)
+        element = f"{key}.{slug}" if key else slug
+        if field and field.type == "line" and len(words) >= _LONG:
+            marks[element] = recorder.ask(questions.longest, stored.kind, slug, words)
+        elif field and field.type == "words" and (headings := _HEADINGS.findall(words)):
+            marks[element] = recorder.ask(questions.longest_in, _IN_WORDS, " ".join(headings))
+    return {element: mark for element, mark in marks.items() if mark}
 
 
 @cache

@@ -10,10 +10,32 @@ from yemba.core.type.levels import LEVELS, SHADOW_BLUR, SHADOW_SHIFT, Level, Tex
 from yemba.render.fonts import stack
 
 _LINE = re.compile(r"\blevel:\s*([\w-]+);")
+_BREAK = re.compile(r"(?<=[-–—/\u00ad])|\s+")  # where a line may break (UAX 14, the cases that matter here)
+_SHORT = 6  # letters; shorter words fit everywhere
+WORD_WIDTHS = (*(n / 2 for n in range(8, 24)), *range(12, 24), *range(24, 41, 2))
+"""Widths of words in em, to which they are rounded up."""
 _SHADOWS = {
     "soft": f"0 0 {SHADOW_BLUR}em var(--fill), 0 0 {2 * SHADOW_BLUR}em var(--fill)",
     "hard": f"{SHADOW_SHIFT}em {SHADOW_SHIFT}em 0 var(--line)",
 }
+
+
+def _fitted(slug: str) -> str:
+    """The size, or the one at which the longest word fits where it stands: a size gives way before a word breaks."""
+    return f"min(var(--size-{slug}), calc(var(--room) / var(--longest, 0.1)))"
+
+
+def longest_rules() -> str:
+    """By the mark of an element, how many em its longest word is wide."""
+    return "".join(f'[data-longest="{em:g}"]{{--longest:{em:g}}}' for em in WORD_WIDTHS)
+
+
+def longest_word(look: Look, level: str, words: str) -> str:
+    """The mark of an element by its longest word at a level, "" where no window is too narrow for it."""
+    text, family = look.texts[level], look.face(level)
+    parts = _BREAK.split(words)
+    wide = max((family.text_width(text, part, 1.0) for part in parts if len(part) >= _SHORT), default=0.0)
+    return next((f"{em:g}" for em in WORD_WIDTHS if em >= wide), "40") if wide >= WORD_WIDTHS[0] else ""
 
 
 def written_out(css: str) -> str:
@@ -25,7 +47,7 @@ def _declarations(level: Level) -> list[str]:
     slug, follows = level.slug, f"var(--font-{level.follows})"
     declarations = {
         "font-family": f"var(--face-{slug}, {follows})" if level.faced else follows,
-        "font-size": f"var(--size-{slug})",
+        "font-size": _fitted(slug) if level.fits else f"var(--size-{slug})",
         "font-weight": f"var(--weight-{slug})",
         "font-style": f"var(--style-{slug}, normal)",
         "font-stretch": f"var(--width-{slug}, normal)",
@@ -52,6 +74,11 @@ def level_properties(look: Look) -> dict[str, str]:
     return properties
 
 
+def shadows(look: Look) -> dict[str, str]:
+    """The shadows of all levels: set on each ground, since they are of its colours."""
+    return {f"shadow-{slug}": _SHADOWS[text.shadow] for slug, text in look.texts.items() if text.shadow in _SHADOWS}
+
+
 def _set(look: Look, level: Level, text: Text) -> dict[str, str]:
     follows = look.family(f"type.{level.follows}")
     return {
@@ -65,6 +92,5 @@ def _set(look: Look, level: Level, text: Text) -> dict[str, str]:
         "case": text.case if text.case == "uppercase" else "",
         "caps": "all-small-caps" if text.case == "small-caps" else "",
         "line": text.line if text.line != "none" else "",
-        "shadow": _SHADOWS.get(text.shadow, ""),
         "outline": f"{text.outline:g}em" if text.outline else "",
     }

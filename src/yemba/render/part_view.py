@@ -54,6 +54,11 @@ class PartView:
         return self._ask(questions.site_name)
 
     @property
+    def longest(self) -> str:
+        """How wide the longest word of the name is, as headings are marked; "" where it fits everywhere."""
+        return str(self._ask(questions.longest_in, "title", self.site_name))
+
+    @property
     def tagline(self) -> str:
         return self._ask(questions.tagline)
 

@@ -7,6 +7,8 @@ from typing import Any, NamedTuple
 from yemba.core.change.commands.pages import menu
 from yemba.core.site.document import Picture
 from yemba.core.site.structured import business
+from yemba.core.type.levels import LEVELS
+from yemba.render.level import longest_word
 from yemba.render.one_off import one_off_mark
 from yemba.render.recorder import question
 from yemba.render.site import Site
@@ -73,6 +75,24 @@ def ground(site: Site, kind: str, stored: str | None) -> str:
 def set_apart(site: Site, stored: tuple[tuple[str, str], ...]) -> str:
     """The mark of an element with these one-offs."""
     return one_off_mark(site.look, dict(stored))
+
+
+@question
+def longest(site: Site, kind: str, field: str, words: str) -> str:
+    """The mark of a heading by its longest word: of a field "heading" of a section, or "title" of an item."""
+    level = site.look.template.levels.get(f"{kind}.{field}") or _level(site, kind, field)
+    return longest_word(site.look, level, words) if LEVELS[level].fits else ""
+
+
+@question
+def longest_in(site: Site, level: str, words: str) -> str:
+    """The mark of words in a level by the longest of them."""
+    return longest_word(site.look, level, words)
+
+
+def _level(site: Site, kind: str, field: str) -> str:
+    shape = site.look.catalogue.kind(kind)
+    return next(known.level for known in (*shape.fields, *shape.fields_of("item")) if known.slug == field)
 
 
 @question

@@ -16,13 +16,15 @@ from yemba.core.site.resolve import Look
 from yemba.core.site.settings import SETTINGS
 from yemba.render.fonts import all_faces, published, stack
 from yemba.render.fonts import faces as faces_of
-from yemba.render.level import level_properties, written_out
+from yemba.render.level import level_properties, longest_rules, shadows, written_out
 from yemba.render.one_off import one_off_rules
 from yemba.render.pictures import position_rule
 
 SKELETON = Path(__file__).parent / "skeleton"
 PARTS_FOLDER = Path(__file__).parent / "parts"
 
+_OVER_PICTURES = {**dict.fromkeys(("quiet", "link", "link-hover", "visited"), "var(--text)"), "link-line": "underline"}
+"""Over a picture these are set in the text's colour, for which the tint is worked out. They outrank a ground's own."""
 LOGO_SHARE = 0.62  # of the header's height; common practice, no source
 
 
@@ -48,6 +50,7 @@ def values(look: Look) -> str:
     root, grounds = custom_properties(look)
     blocks = [_block(":root", root)]
     blocks += [_block(f'[data-ground="{slug}"]', roles) for slug, roles in grounds.items()]
+    blocks += [_block(".has-backdrop", _OVER_PICTURES)]
     blocks += [f".tint-{tint} {{ --tint: {tint / 100:g}; }}" for tint in sorted(_tints(look))]
     blocks += sorted(set(one_off_rules(look)))
     blocks += sorted({rule for p in look.document.pictures.values() if (rule := position_rule(p))})
@@ -105,7 +108,7 @@ def _roles(look: Look, slug: str, ground: Ground) -> dict[str, str]:
             roles[role.replace("_", "-")] = value
     rule = look.value("link.underline")
     visible = rule == "always" or (rule == "needed" and ground.link_underlined)
-    return roles | {"link-line": "underline" if visible else "none"}
+    return roles | {"link-line": "underline" if visible else "none"} | shadows(look)
 
 
 def header_fit(look: Look) -> Fit:
@@ -137,7 +140,7 @@ def base_css() -> str:
     """The styles of the page and of its parts."""
     of_parts = (PARTS_FOLDER / f"{slug}.css" for slug in parts())
     styles = (written_out(file.read_text()) for file in of_parts if file.exists())
-    return "".join([skeleton("base.css"), *styles, skeleton("end.css")])
+    return "".join([skeleton("base.css"), longest_rules(), *styles, skeleton("end.css")])
 
 
 @cache

@@ -27,6 +27,8 @@ def mark(context: template.Context, field: str = "", item: Any = None) -> SafeSt
         attributes.append(("dir", "ltr" if around else "rtl"))
     if isinstance(image, str) and image.startswith(_QUOTES) and one_off.get("align", "start") == "start":
         attributes.append(("data-hangs", ""))
+    if longest := context["longest"].get(element):
+        attributes.append(("data-longest", longest))
     if context["draft"]:
         attributes += [("data-field", field)] if field else []
         attributes += [("data-item", item["id"])] if item is not None else []

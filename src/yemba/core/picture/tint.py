@@ -18,9 +18,9 @@ from yemba.core.colour.srgb import Colour
 from yemba.core.picture.crop import crop
 
 X_HEIGHT = 9  # px: half the size of running text; what is finer than a letter does not decide
-PLACES = 0.995  # the share of places that must read
+STRAY = 4  # places of a box that need not read: a few specks make no word unreadable
 WIDTHS = (320, 390, 768, 1024, 1280, 1920)
-HEIGHTS = (280, 560, 1040)  # px: a section of one line, of a paragraph, of many
+HEIGHTS = (280, 560, 1040, 2080, 4160)  # px: a section of one line, of a paragraph, of many, of a long list
 BOXES = tuple(product(WIDTHS, HEIGHTS))
 Array = NDArray[np.float64]
 Eight = NDArray[np.uint8]
@@ -44,7 +44,7 @@ def least_tint(
     """The smallest opacity of `tint` (0 to 1, up to 0.005 too high) from which on every ink reads over the picture.
 
     Judged on the picture as cropped by its focal spot, in % from its left and top, into each of `boxes`, width
-    and height in px. Places are squares of about an x-height; PLACES of them must read in
+    and height in px. Places are squares of about an x-height; all but STRAY of them must read in
     every box. The tint is laid over in gamma-coded sRGB, as browsers do it. Raises ValueError where an ink does not
     read on the tint itself.
     """
@@ -59,13 +59,13 @@ def least_in_box(
     """As ``least_tint``, in one box of width and height in px."""
     seen = places(data, focal, box)
     steps = (n / 20 for n in range(19, -1, -1))  # from above: what reads below a tint that does not is no answer
-    failing = next((step for step in steps if share_read(seen, tint, inks, step) < PLACES), None)
+    failing = next((step for step in steps if unread(seen, tint, inks, step) > STRAY), None)
     if failing is None:
         return 0.0
     low, high = failing, failing + 0.05
     while high - low > 0.005:
         middle = (low + high) / 2
-        if share_read(seen, tint, inks, middle) >= PLACES:
+        if unread(seen, tint, inks, middle) <= STRAY:
             high = middle
         else:
             low = middle
@@ -83,13 +83,13 @@ def places(data: bytes, focal: tuple[int, int], box: tuple[int, int]) -> Array:
     return np.asarray(squares, dtype=np.float64).reshape(-1, 3)
 
 
-def share_read(seen: Array, tint: Colour, inks: Sequence[Ink], opacity: float) -> float:
-    """The share of places on which every ink reads under a tint of this opacity."""
+def unread(seen: Array, tint: Colour, inks: Sequence[Ink], opacity: float) -> int:
+    """On how many places not every ink reads under a tint of this opacity."""
     laid = np.round(seen + (np.array(tint, dtype=np.float64) - seen) * opacity).astype(np.uint8)
     read = np.ones(len(seen), dtype=bool)
     for ink in inks:
         read &= _reads(laid, tint, ink)
-    return float(read.mean())
+    return int(np.count_nonzero(~read))
 
 
 def _reads(laid: Eight, tint: Colour, ink: Ink) -> NDArray[np.bool_]:

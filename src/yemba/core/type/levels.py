@@ -22,6 +22,11 @@ class Level(NamedTuple):
     leading: float = 0
     subject: str = "type"
 
+    @property
+    def fits(self) -> bool:
+        """Whether its size gives way where a word would not fit: titles and buttons, not what is read in lines."""
+        return self.title or self.slug == "button"
+
 
 # Steps of the scale: common practice, no source.
 LEVELS = {

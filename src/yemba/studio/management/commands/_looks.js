@@ -1,0 +1,50 @@
+// Asked in a page by the sweep of looks: the texts that stand on pictures, and the bitmaps that are drawn.
+function textsOnPictures() {
+  const left = ".backdrop, .button, .unseen, .skip, input, textarea, .menu-button";
+  const elements = [...document.querySelectorAll(".has-backdrop *")].filter(
+    (element) => !element.closest(left) && element.checkVisibility({ visibilityProperty: true }),
+  );
+  return elements.flatMap((element) => {
+    const { color, fontSize, fontWeight } = getComputedStyle(element);
+    const large = Number.parseFloat(fontSize) >= (fontWeight >= 700 ? 18.66 : 24);
+    const nodes = [...element.childNodes].filter((node) => node.nodeType === Node.TEXT_NODE && node.textContent.trim());
+    return nodes.flatMap((node) => {
+      const range = document.createRange();
+      range.selectNodeContents(node);
+      const words = node.textContent.trim().slice(0, 30);
+      return [...range.getClientRects()].map(({ x, y, width, height }) => ({
+        words,
+        color,
+        large,
+        box: [x + scrollX, y + scrollY, width, height],
+      }));
+    });
+  });
+}
+
+async function bitmaps() {
+  const images = [...document.querySelectorAll("picture img")].filter((image) => !image.closest(".backdrop"));
+  for (const image of images) {
+    image.loading = "eager";
+    await image.decode().catch(() => {});
+  }
+  return images.filter((image) => image.checkVisibility()).map(bitmap);
+}
+
+// What was chosen, how many pixels are drawn of it, and the most that there are.
+function bitmap(image) {
+  const { width, height } = image.getBoundingClientRect();
+  const [across, down] = [image.getAttribute("width"), image.getAttribute("height")].map(Number);
+  const covers = getComputedStyle(image).objectFit === "cover";
+  const sets = [...image.parentElement.querySelectorAll("source")].map((source) => source.srcset).join(",");
+  const offered = sets.split(",").map((one) => Number.parseInt(one.trim().split(" ")[1], 10) || 0);
+  return {
+    source: image.currentSrc.split("/").at(-1),
+    own: Number(/-(\d+)\./.exec(image.currentSrc)?.[1]),
+    wanted: (covers ? Math.max(width, (height * across) / down) : width) * devicePixelRatio,
+    most: Math.max(...offered),
+    sized: across > 0 && down > 0,
+  };
+}
+
+globalThis.looks = { textsOnPictures, bitmaps };

@@ -1,0 +1,60 @@
+"""Every template, kind and layout on words of many sorts at every width, looked at by a browser."""
+
+from __future__ import annotations
+
+import shutil
+from typing import Any
+
+from django.core.management.base import BaseCommand, CommandError, CommandParser
+
+from yemba.sites.catalogue import catalogue
+from yemba.studio.management.commands._house import FLAGS, lacking
+from yemba.studio.management.commands._looks import (
+    DENSITIES,
+    WIDTHS,
+    WORDS,
+    Looks,
+    document,
+    findings,
+    of_bitmaps,
+    pictures,
+)
+
+
+class Command(BaseCommand):
+    help = "Look for what runs out of its room, breaks, cannot be read, lacks a letter or is blurred."
+
+    def add_arguments(self, parser: CommandParser) -> None:
+        parser.add_argument("--template", action="append", help="only this one; may come more than once")
+        parser.add_argument("--words", action="append", choices=[*WORDS], help="only words of this sort")
+        parser.add_argument("--width", action="append", type=int, help="only this width in px")
+
+    def handle(self, *args: Any, **options: Any) -> None:
+        without = lacking()
+        if without:
+            raise CommandError(f"This needs Chromium: {without}.")
+        from playwright.sync_api import sync_playwright
+
+        kept, count = pictures()[0], 0
+        with sync_playwright() as playwright:
+            browser = playwright.chromium.launch(executable_path=shutil.which("chromium"), args=FLAGS)
+            for template in options["template"] or catalogue().templates:
+                for sort in options["words"] or WORDS:
+                    looks = Looks(browser, document(catalogue(), template, WORDS[sort], kept), catalogue())
+                    for finding in self._all(looks, options["width"] or WIDTHS, sort):
+                        count += 1
+                        self.stdout.write(f"{template}, {sort}: {finding}")
+            browser.close()
+        if count:
+            raise CommandError(f"{count} findings.")
+        self.stdout.write("No findings.")
+
+    def _all(self, looks: Looks, widths: Any, sort: str) -> Any:
+        yield from findings(looks, widths)
+        for density in DENSITIES if sort == "long" else ():
+            for width in widths:
+                page = looks.page(width, density)
+                for path in looks.paths():
+                    looks.open(page, path)
+                    yield from (f"{path} at {width} x {density}: {what}" for what in of_bitmaps(page))
+                page.context.close()
