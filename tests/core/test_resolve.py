@@ -89,5 +89,12 @@ def test_the_header_folds_later_the_longer_its_names(document: Document, catalog
     assert folds[4:] == sorted(folds[4:])
     assert folds[7] > folds[3]
     side = arrangements["side"]
-    assert fit(side, "S", ["Short"], *shown, measures).fold < 1200
-    assert fit(side, "S", ["A name that is wider than its column"], *shown, measures).fold > 2560
+    columns = {entry: fit(side, "S", [entry], *shown, measures) for entry in ("Short", "A name that wraps", "W" * 40)}
+    assert {one.fold for one in columns.values()} == {960}, "no word takes the column away"
+    assert columns["Short"].column == columns["A name that wraps"].column < columns["W" * 40].column
+    small = Setting(look.face("small"), look.texts["small"])
+    row = [
+        fit(arrangements["row"], "S", ["Short"] * 6, *shown, measures, tagline=small.two_lines(tagline)).fold
+        for tagline in ("", "Books mended", "Books mended and made in Tide Row")
+    ]
+    assert row == sorted(set(row)), "the tagline counts"

@@ -7,6 +7,7 @@ from hashlib import sha256
 from typing import NamedTuple
 from weakref import WeakKeyDictionary
 
+from yemba.core.calendar import spoken
 from yemba.core.site.catalogue import Family, FontFile
 from yemba.core.site.one_offs import faces_of_one_offs, weights_of_one_offs
 from yemba.core.site.resolve import Look
@@ -23,19 +24,23 @@ _GENERIC = {"serif": "serif", "sans": "sans-serif", "hand": "cursive"}
 
 
 class Published(NamedTuple):
-    """A font file as it goes out with a site: cut to `letters`. `key` names bytes that always come out the same."""
+    """A font file as it goes out with a site: cut to `letters`. `key` names bytes that always come out the same.
+
+    One that `stands_for` another family has the letters that this lacks, and goes by its name.
+    """
 
     family: Family
     file: FontFile
     letters: frozenset[str]
     features: tuple[str, ...]
     axes: tuple[Span, ...]
+    stands_for: Family | None = None
 
     @property
     def weights(self) -> tuple[int, int]:
         """Those of the file that goes out."""
         low, high = next((low, high) for axis, low, high in self.axes if axis == "wght")
-        own = self.file.weights
+        own = (self.stands_for.file("x") if self.stands_for else self.file).weights
         return max(own[0], min(int(low), own[1])), min(own[1], max(int(high), own[0]))
 
     @property
@@ -70,11 +75,17 @@ def letters_of_site(look: Look) -> frozenset[str]:
     A letter of the Latin, Greek or Cyrillic alphabet brings its row of 32 code points, so that one more letter of the
     same kind in a text changes no font file, no stylesheet and no page.
     """
-    written = set(look.document.text())
-    written |= {*"".join(written).upper(), *look.language.alphabet, *_ALWAYS}
+    written = _written(look)
     rows = {ord(letter) // _ROW for letter in written if 0xC0 <= ord(letter) < _ALPHABETS_END}
     written |= {chr(row * _ROW + place) for row in rows for place in range(_ROW)}
     return frozenset(letter for letter in written if letter.isprintable())
+
+
+def _written(look: Look) -> set[str]:
+    """Every character that is written or said, in both cases."""
+    said = spoken.letters(look.value("site.currency"), look.language.tag)
+    written = set(look.document.text()) | said
+    return written | {*"".join(written).upper(), *look.language.alphabet, *_ALWAYS}
 
 
 _PUBLISHED: WeakKeyDictionary[Look, list[Published]] = WeakKeyDictionary()
@@ -92,12 +103,33 @@ def _published(look: Look) -> list[Published]:
     of_subset: dict[str, frozenset[str]] = {"": letters}
     for subset in {subset_of(letter) for letter in letters} - {""}:
         of_subset[subset] = frozenset(letter for letter in letters if subset_of(letter) == subset)
-    return [
+    own = [
         Published(family, file, of_subset[file.subset], features, axes)
         for family, axes in _axes(look)
         for file in family.files
         if file.subset in of_subset
     ]
+    written = "".join(letter for letter in _written(look) if letter.isprintable())
+    standing_in = [
+        Published(other, file, letters, features, axes, family)
+        for family, axes in _axes(look)
+        for other, letters in _stand_ins(look, family, family.lacks(written))
+        for file in other.files
+        if file.style == "normal" and letters & of_subset.get(file.subset, frozenset())
+    ]
+    return [*standing_in, *own]  # of two that have a letter the later is taken
+
+
+def _stand_ins(look: Look, family: Family, lacking: str) -> Iterator[tuple[Family, frozenset[str]]]:
+    """Families that have letters which this one lacks: the site's own first, then those of its kind."""
+    others = sorted(look.families.values(), key=lambda other: other.kind != family.kind)
+    for other in (*used_families(look), *others):
+        if not lacking:
+            return
+        still = other.lacks(lacking)
+        if still != lacking:
+            yield other, frozenset(lacking) - frozenset(still)
+        lacking = still
 
 
 def _features(look: Look) -> tuple[str, ...]:
@@ -132,13 +164,33 @@ def preloads(look: Look, files: list[Published]) -> list[str]:
 
 def faces(look: Look, files: list[Published]) -> str:
     """@font-face rules of what goes out, and of local fonts dressed up to take its room."""
-    rules = [_face(one.family, one.file._replace(weights=one.weights), one.name) for one in files]
+    rules = [rule for one in files for rule in _faces_of(one)]
     return "\n".join([*rules, *(_dressed(family) for family in used_families(look))])
+
+
+def _faces_of(one: Published) -> list[str]:
+    if one.stands_for:
+        return _standing_in(one.stands_for, one.file, one.weights, one.name)
+    return [_face(one.family, one.file._replace(weights=one.weights), one.name)]
+
+
+def _standing_in(family: Family, file: FontFile, weights: tuple[int, int], name: str) -> list[str]:
+    """A file under another family's name: browsers join only faces of one weight and style (CSS Fonts 4, 5.2)."""
+    styles = sorted({own.style for own in family.files})
+    return [_face(family, file._replace(style=style, weights=weights), name) for style in styles]
 
 
 def all_faces(look: Look) -> str:
     """The same for every family that could be chosen, whole: in a draft a change of face shows at once."""
-    return "\n".join(_whole(family) for family in look.families.values())
+    standing_in = (
+        rule
+        for family in used_families(look)
+        for other, letters in _stand_ins(look, family, family.lacks(look.language.alphabet))
+        for file in other.files
+        if any(other.file(letter) == file for letter in letters)
+        for rule in _standing_in(family, file, family.file("x").weights, whole_name(other, file))
+    )
+    return "\n".join([*standing_in, *(_whole(family) for family in look.families.values())])
 
 
 def own_faces(look: Look) -> str:

@@ -172,13 +172,19 @@ def _inner(
 ) -> str:
     """What the layout draws."""
     level = 1 if first else 2
+    below = level + 1 if stored.fields.get("heading") or first else 2
+    below_items = below + any(field.heads for field in kind.fields_of("item"))
     item_fields = kind.fields_of("item")
     return rendered(
         _template(stored.kind, layout),
         id=key,
-        s=_values(recorder, here, kind.fields, stored.fields),
+        s=_values(recorder, here, kind.fields, stored.fields, below),
         items=[
-            {"id": item_id, "typed": form.typed.get(item_id, ""), **_values(recorder, here, item_fields, item.fields)}
+            {
+                "id": item_id,
+                "typed": form.typed.get(item_id, ""),
+                **_values(recorder, here, item_fields, item.fields, below_items),
+            }
             for item_id, item in ordered_items(stored)
         ],
         form_action=f"{FORMS}{key}/",
@@ -187,7 +193,7 @@ def _inner(
         layout=layout,
         sizes=kind.sizes(layout),
         level=level,
-        below=level + 1 if stored.fields.get("heading") or first else 2,
+        below=below,
         first=first,
         limits=LIMITS,
         draft=recorder.site.draft,
@@ -225,15 +231,17 @@ def _apart(recorder: Recorder, stored: dict[str, str]) -> dict[str, str]:
     return {"align": stored.get("align", ""), "one": mark}
 
 
-def _values(recorder: Recorder, here: At, fields: list[Field], stored: dict[str, str]) -> dict[str, Any]:
-    """Stored values as a layout prints them."""
-    return {field.slug: _value(recorder, here, field, stored[field.slug]) for field in fields if stored.get(field.slug)}
+def _values(recorder: Recorder, here: At, fields: list[Field], stored: dict[str, str], below: int) -> dict[str, Any]:
+    """Stored values as a layout prints them; headings among words are of the level `below`."""
+    present = [field for field in fields if stored.get(field.slug)]
+    return {field.slug: _value(recorder, here, field, stored[field.slug], below) for field in present}
 
 
-def _value(recorder: Recorder, here: At, field: Field, stored: str) -> Any:
+def _value(recorder: Recorder, here: At, field: Field, stored: str, below: int) -> Any:
     match field.type:
         case "words":
-            return SafeString(_PAGE_LINK.sub(lambda match: _page_link(recorder, here, match[1]), stored))
+            linked = _PAGE_LINK.sub(lambda match: _page_link(recorder, here, match[1]), stored)
+            return SafeString(linked.replace("<h3>", f"<h{below}>").replace("</h3>", f"</h{below}>"))
         case "link":
             return _href(recorder, here, stored)
         case "price":

@@ -9,7 +9,7 @@ from typing import NamedTuple
 from yemba import catalogue as shipped
 from yemba.core.change.commands.pages import menu
 from yemba.core.colour.grounds import ROLE_NAMES, Ground
-from yemba.core.layout.header_fit import SIDE_COLUMN, Fit, Setting, fit
+from yemba.core.layout.header_fit import Fit, Setting, fit
 from yemba.core.part.part import parts
 from yemba.core.site.backdrop import of_header, of_section
 from yemba.core.site.resolve import Look
@@ -79,7 +79,7 @@ def custom_properties(look: Look) -> tuple[dict[str, str], dict[str, dict[str, s
         "measure": f"calc(var(--size-body) * {column:.3f})",
         "gutter": f"{measures.gutter:g}px",
         "nav-gap": f"{measures.nav_gap:g}px",
-        "side-column": f"{SIDE_COLUMN}px",
+        "side-column": f"{header_fit(look).column}px",
         "logo-share": f"{LOGO_SHARE}",
     }
     return root, {slug: _roles(look, slug, ground) for slug, ground in look.grounds.items()}
@@ -121,7 +121,11 @@ def header_fit(look: Look) -> Fit:
     if logo and look.value("logo.form") == "picture":
         width = look.value("header.height_wide") * LOGO_SHARE * logo.width / logo.height
     title, navigation_as = (Setting(look.face(level), look.texts[level]) for level in ("title", "navigation"))
-    return fit(look.arrangement, document.name, entries, title, navigation_as, look.template.measures, width)
+    tagline = 0.0
+    if document.tagline and look.value("header.tagline"):
+        tagline = Setting(look.face("small"), look.texts["small"]).two_lines(document.tagline)
+    measures = look.template.measures
+    return fit(look.arrangement, document.name, entries, title, navigation_as, measures, width, tagline)
 
 
 def _block(selector: str, properties: dict[str, str], prefix: str = "--") -> str:

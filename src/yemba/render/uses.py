@@ -25,7 +25,9 @@ if TYPE_CHECKING:
     from yemba.core.site.resolve import Look
 
 _VALUE = re.compile(r"var\(\s*--([\w-]+)")
-_STATE = re.compile(r"::[\w-]+(?:\([^)]*\))?|:(?:hover|active|focus-visible|focus|popover-open|visited)\b")
+_STATE = re.compile(
+    r":not\(:popover-open\)|::[\w-]+(?:\([^)]*\))?|:(?:hover|active|focus-visible|focus|popover-open|visited)\b"
+)
 _BARE = re.compile(r"(^|[\s,>+~(])(?=[,)]|$)")  # where nothing is left of a selector but its state
 _NESTING = {"media", "container", "supports", "layer"}
 _INHERITED = re.compile(

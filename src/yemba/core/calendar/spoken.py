@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from datetime import date
 from decimal import Decimal
+from functools import cache
 from typing import NamedTuple
 
 from babel.dates import format_date
@@ -41,3 +42,14 @@ def price(stored: str, currency: str, language: str) -> str:
     form = "¤#,##0" if number == int(number) else "¤#,##0.00"
     amount = format_currency(number, currency, form, locale=locale(language), currency_digits=False)
     return ("from " if stored.startswith("from ") else prefix) + amount
+
+
+@cache
+def letters(currency: str, language: str) -> frozenset[str]:
+    """Every character that days, hours and prices may be written with."""
+    days = [
+        f"{year}-{month:02}-{number:02}" for year in (2026, 2037) for month in range(1, 13) for number in range(1, 29)
+    ]
+    said = [*(day(iso, language) for iso in days), *("".join(parts(iso, language)) for iso in days)]
+    said += [price(amount, currency, language) for amount in ("from 1234567890.50", "98765.43", "20")]
+    return frozenset("".join([*said, hours("10:00", "16:00")]))

@@ -1,4 +1,4 @@
-"""What does not fit the narrowest phone: words that would break in the middle, and pages that scroll sideways
+"""What does not fit the narrowest phone: words too long for a heading, and what runs out of its page
 (WCAG 2.2 SC 1.4.10)."""
 
 from __future__ import annotations
@@ -7,12 +7,11 @@ import re
 from collections.abc import Iterator
 from typing import NamedTuple
 
-from yemba.core.check.finding import Cure, Finding, Inspected, place_of, where
+from yemba.core.check.finding import Finding, Inspected, place_of, where
 from yemba.core.limits import NARROWEST
 from yemba.core.place import OfField
 from yemba.core.site.document import Document, Standing, ordered_items
 from yemba.core.site.resolve import Look
-from yemba.core.site.settings import RATIO
 
 NAME = "At 320 px"
 _BREAK = re.compile(r"(?<=[-–—/\u00ad])|\s+")  # where a line may break (UAX 14, the cases that matter here)
@@ -20,17 +19,17 @@ _BREAK = re.compile(r"(?<=[-–—/\u00ad])|\s+")  # where a line may break (UAX
 
 def find(inspected: Inspected) -> Iterator[Finding]:
     yield from _sideways(inspected)
-    yield from inspected.of_sections(_broken)
+    yield from inspected.of_sections(_small)
 
 
 def _sideways(inspected: Inspected) -> Iterator[Finding]:
-    """Pages that came out wider than their window, as it measured them."""
+    """Pages on which something is wider than its window, as that measured them, whether it shows or is cut off."""
     for page_id, measured in inspected.measured.items():
         if page_id in inspected.look.document.pages and measured.content > measured.width:
             fragment = measured.widest
             sentence = (
-                f"{inspected.look.document.pages[page_id].name} scrolls sideways on a phone: "
-                f"{where(inspected.look, page_id, fragment)} is {measured.content} px wide in {measured.width}."
+                f"{inspected.look.document.pages[page_id].name} is too wide for a phone: "
+                f"{where(inspected.look, page_id, fragment)} reaches to {measured.content} px of {measured.width}."
             )
             yield Finding(sentence, place_of(fragment), page_id)
 
@@ -43,20 +42,22 @@ class _Heading(NamedTuple):
     words: str
 
 
-def _broken(inspected: Inspected, standing: Standing) -> list[Finding]:
-    """Headings with a word that does not fit beside the gutters; cured by a smaller ratio where one is enough."""
+def _small(inspected: Inspected, standing: Standing) -> list[Finding]:
+    """Headings that one word makes smaller than the text, since a size gives way before a word breaks."""
     look, findings = inspected.look, []
-    room = NARROWEST - 2 * look.template.measures.gutter
+    measures, least = look.template.measures, look.sizes["body"].low
+    room = NARROWEST - 2 * measures.gutter - 2 * measures.inset
     for heading in _headings(look, standing):
         parts = _BREAK.split(heading.words)
-        word = max(parts, key=lambda part: _width(look, part, heading.level), default="")
-        wide = _width(look, word, heading.level)
-        if wide > room:
+        text, family = look.texts[heading.level], look.face(heading.level)
+        word = max(parts, key=lambda part: family.text_width(text, part, 1.0), default="")
+        fitting = room / max(0.1, family.text_width(text, word, 1.0))
+        if fitting < least:
             sentence = (
-                f"“{word}” in {look.where(standing)} is {wide:.0f} px wide; a narrow phone has room for "
-                f"{room:.0f}, so it would break in the middle."
+                f"“{word}” in {look.where(standing)} is so long that its heading is set at {fitting:.0f} px on a "
+                f"narrow phone, smaller than the text at {least:g} px. Shorten it, or hyphenate it where it may break."
             )
-            findings.append(Finding(sentence, heading.place, standing.page, _smaller(look, word, heading.level, room)))
+            findings.append(Finding(sentence, heading.place, standing.page))
     return findings
 
 
@@ -73,18 +74,3 @@ def _headings(look: Look, standing: Standing) -> Iterator[_Heading]:
 def _leads(document: Document, standing: Standing) -> bool:
     """Whether a section is the first of its page."""
     return bool(standing.page) and document.pages[standing.page].order[0] == standing.key
-
-
-def _width(look: Look, word: str, level: str, ratio: float | None = None) -> float:
-    """Width in px of a word at a level on a phone, as it would be for another ratio where one is given."""
-    sizes = look.sizes if ratio is None else look.sized(ratio)
-    return look.face(level).text_width(look.texts[level], word, sizes[level].low)
-
-
-def _smaller(look: Look, word: str, level: str, room: float) -> Cure | None:
-    """The largest ratio below the present one at which the word fits."""
-    now = look.value("type.ratio")
-    steps = int((now - RATIO.low) / RATIO.step)
-    ratios = (round(now - n * RATIO.step, 3) for n in range(1, steps + 1))
-    fits = next((ratio for ratio in ratios if _width(look, word, level, ratio) <= room), None)
-    return Cure(f"Ratio {fits:g}", "set-value", {"key": "type.ratio", "value": fits}) if fits else None

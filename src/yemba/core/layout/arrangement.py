@@ -7,7 +7,7 @@ from pydantic import field_validator
 from yemba.core.errors import nearest
 from yemba.core.strict import Strict
 
-PIECES = ("title", "navigation")
+PIECES = ("title", "tagline", "navigation")
 """What a header may hold and its width is measured of."""
 
 

@@ -8,7 +8,7 @@ import re
 import nh3
 
 _TAGS = {"p", "strong", "em", "a", "ul", "ol", "li", "br", "h3", "blockquote"}
-_SAME = {"b": "strong", "i": "em", "div": "p", "h1": "h3", "h2": "h3", "h4": "h3"}
+_SAME = {"b": "strong", "i": "em", "div": "p", "h1": "h3", "h2": "h3", "h4": "h3", "h5": "h3", "h6": "h3"}
 _TAG = re.compile(r"<(/?)(\w+)")
 _EMPTY = re.compile(r"<(p|li|h3|strong|em|blockquote)>(?:\s|&nbsp;|<br>)*</\1>")
 _BLOCK = re.compile(r"^\s*<(p|ul|ol|h3|blockquote)\b")

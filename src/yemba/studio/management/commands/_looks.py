@@ -182,12 +182,12 @@ class Looks:
 
 def findings(looks: Looks, widths: Iterable[int] = WIDTHS) -> Iterator[str]:
     """All that is wrong at these widths: what runs out of its room, words that break, a jump in the headings."""
-    for width in widths:
+    for number, width in enumerate(widths):
         page = looks.page(width)
         for path in looks.paths():
             looks.open(page, path)
             yield from (f"{path} at {width}: {what}" for what in of_boxes(page))
-            if width == WIDTHS[-1]:
+            if number == 0:
                 yield from (f"{path}: {what}" for what in (*of_letters(page), *of_outline(page)))
             if width in (390, 1280):
                 yield from (f"{path} at {width}: {what}" for what in of_contrast(page))

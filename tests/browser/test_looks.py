@@ -1,0 +1,69 @@
+"""Pages hold on words of every sort: a sample of what ``manage.py sweep_looks`` goes through, and each check proved."""
+
+from __future__ import annotations
+
+import pytest
+from playwright.sync_api import Browser
+
+from yemba.core.site.catalogue import Catalogue
+from yemba.core.site.document import Document
+from yemba.studio.management.commands import _looks as looks
+
+pytestmark = pytest.mark.browser
+SAMPLE = [("slipway", "long", 320), ("handbill", "greek", 390), ("lantern", "arabic", 1280), ("handbill", "long", 768)]
+BREAKING = {
+    "is 400 px out": ".inner { min-inline-size: calc(100% + 400px); } .section { overflow-x: clip; }",
+    "breaks": "h1 { font-size: 90px !important; }",
+    "of the machine": "h1 { font-family: sans-serif !important; }",
+    "reads on": ".has-backdrop .backdrop::after { opacity: 0 !important; }",
+}
+
+
+@pytest.fixture(scope="module")
+def kept() -> dict[str, object]:
+    return looks.pictures()[0]
+
+
+def opened(browser: Browser, catalogue: Catalogue, document: Document, width: int, path: str) -> object:
+    site = looks.Looks(browser, document, catalogue)
+    page = site.page(width)
+    site.open(page, f"{path}/index.html")
+    return page
+
+
+@pytest.mark.parametrize(("template", "sort", "width"), SAMPLE)
+def test_nothing_is_found_in_a_sample(
+    browser: Browser, catalogue: Catalogue, kept: dict[str, object], template: str, sort: str, width: int
+) -> None:
+    document = looks.document(catalogue, template, looks.WORDS[sort], kept)
+    assert list(looks.findings(looks.Looks(browser, document, catalogue), [width])) == []
+
+
+def test_every_check_finds_a_page_that_is_broken(
+    browser: Browser, catalogue: Catalogue, kept: dict[str, object]
+) -> None:
+    document = looks.document(catalogue, "slipway", looks.WORDS["long"], kept)
+    site = looks.Looks(browser, document, catalogue)
+    page = site.page(390)
+    for sentence, style in BREAKING.items():
+        site.open(page, "words/index.html")
+        page.add_style_tag(content=style)
+        found = [*looks.of_boxes(page), *looks.of_letters(page), *looks.of_contrast(page)]
+        assert any(sentence in one for one in found), sentence
+    page.evaluate("document.querySelector('h2').outerHTML = '<h4>Jumps</h4>'")
+    assert looks.of_outline(page)
+    page.context.close()
+
+
+def test_bitmaps_that_are_too_small_or_too_large_are_found(
+    browser: Browser, catalogue: Catalogue, kept: dict[str, object]
+) -> None:
+    document = looks.document(catalogue, "slipway", looks.WORDS["short"], kept)
+    site = looks.Looks(browser, document, catalogue)
+    page = site.page(1280)
+    for sizes in ("40px", "4000px"):
+        site.open(page, "words-with-picture/index.html")
+        page.evaluate("sizes => document.querySelectorAll('source').forEach((s) => { s.sizes = sizes; })", sizes)
+        page.wait_for_timeout(500)
+        assert looks.of_bitmaps(page), sizes
+    page.context.close()
