@@ -66,6 +66,9 @@ def _of_template(catalogue: Catalogue, template: Template, folder: Path) -> Iter
                 yield from _named(file, f"lacks.{key}", layout, catalogue.kinds[key].layout_names())
     for path, level in template.levels.items():
         yield from _of_level(file, path, level, catalogue)
+    for path in template.sizes:
+        slug, _, layout = path.removesuffix(".first").partition(".")
+        yield from _of_kinds(file, "sizes", {slug: layout}, catalogue)
     yield from _levels(folder / "template.css", template.css)
 
 

@@ -175,6 +175,7 @@ def _inner(
     below = level + 1 if stored.fields.get("heading") or first else 2
     below_items = below + any(field.heads for field in kind.fields_of("item"))
     item_fields = kind.fields_of("item")
+    sizes, first_sizes = recorder.ask(questions.picture_sizes, stored.kind, layout)
     return rendered(
         _template(stored.kind, layout),
         id=key,
@@ -191,7 +192,8 @@ def _inner(
         typed=form.typed,
         wrong=form.wrong,
         layout=layout,
-        sizes=kind.sizes(layout),
+        sizes=sizes,
+        first_sizes=first_sizes,
         level=level,
         below=below,
         first=first,

@@ -66,6 +66,13 @@ def layout(site: Site, kind: str, stored: str | None) -> str:
 
 
 @question
+def picture_sizes(site: Site, kind: str, layout: str) -> tuple[str, str]:
+    """How wide a layout draws its pictures, and that of its first item."""
+    usual = site.look.picture_sizes(kind, layout)
+    return usual, site.look.template.sizes.get(f"{kind}.{layout}.first", usual)
+
+
+@question
 def ground(site: Site, kind: str, stored: str | None) -> str:
     """The ground that such a section stands on."""
     return str(site.look.ground_of(kind, stored).value)

@@ -25,6 +25,7 @@ if TYPE_CHECKING:
     from yemba.core.site.resolve import Look
 
 _VALUE = re.compile(r"var\(\s*--([\w-]+)")
+_OF_WORDS = "[data-longest"  # such rules hold for words, not for the shape of a fragment; its markup tells of them
 _STATE = re.compile(
     r":not\(:popover-open\)|::[\w-]+(?:\([^)]*\))?|:(?:hover|active|focus-visible|focus|popover-open|visited)\b"
 )
@@ -213,6 +214,8 @@ def _rules(nodes: Iterable[Any], always: bool) -> Iterator[_Parsed]:
 def _selectors(prelude: list[Any]) -> Iterator[tuple[str, Any]]:
     """Each selector of a list without its state, and that state."""
     for whole in _split(prelude):
+        if _OF_WORDS in whole:
+            continue
         plain = _BARE.sub(r"\1*", _STATE.sub("", whole).strip())  # "::before" alone is of any element
         for selector in compile_selector_list(plain):
             yield "".join(_STATE.findall(whole)), selector

@@ -83,7 +83,7 @@ def _drawn(inspected: Inspected, use: Use, window: int) -> float:
     if use.field == "backdrop" or use.standing is None:
         return window
     look, section = inspected.look, use.standing.section
-    sizes = look.catalogue.kind(section.kind).sizes(look.layout(section).value)
+    sizes = look.picture_sizes(section.kind, look.layout(section).value)
     return drawn_width(sizes, window)
 
 

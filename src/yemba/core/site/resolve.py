@@ -105,6 +105,10 @@ class Look:
             return Resolved(wanted, Origin.TEMPLATE, self.template.name)
         return Resolved(known[0] if known else shape.layouts[0].slug, Origin.ENGINE)
 
+    def picture_sizes(self, kind: str, layout: str) -> str:
+        """How wide a layout draws its pictures, as HTML's attribute of that name; "" where it has none."""
+        return self.template.sizes.get(f"{kind}.{layout}") or self.catalogue.kind(kind).sizes(layout)
+
     def ground(self, section: Section) -> Resolved:
         """A stored ground that is gone is passed over."""
         return self.ground_of(section.kind, section.ground)

@@ -34,8 +34,9 @@ class Template(Strict):
 
     `lacks` names what it cannot show: values by setting key, layouts by section kind. What an owner
     has chosen of these is kept and set aside. `levels` names the level of text, by "KIND.FIELD", where
-    it is another than the kind's. `sheets` are ordered; the first is the template's own. `picture` says whether it
-    brings one of itself.
+    it is another than the kind's, `sizes` how wide pictures are drawn, by "KIND.LAYOUT", where it is otherwise than
+    the kind's, and by "KIND.LAYOUT.first" for the picture of the first item. `sheets` are ordered; the first is the
+    template's own. `picture` says whether it brings one of itself.
     """
 
     slug: str
@@ -47,6 +48,7 @@ class Template(Strict):
     grounds: dict[str, str] = {}
     lacks: dict[str, list[str]] = {}
     levels: dict[str, str] = {}
+    sizes: dict[str, str] = {}
     css: str
     sheets: list[ReadySheet]
     picture: bool = False

@@ -25,8 +25,8 @@ function textsOnPictures() {
 async function bitmaps() {
   const images = [...document.querySelectorAll("picture img")].filter((image) => !image.closest(".backdrop"));
   for (const image of images) {
-    image.loading = "eager";
-    await image.decode().catch(() => {});
+    image.scrollIntoView({ behavior: "instant" });
+    for (let tries = 0; tries < 100 && !image.complete; tries += 1) await new Promise((later) => setTimeout(later, 20));
   }
   return images.filter((image) => image.checkVisibility()).map(bitmap);
 }

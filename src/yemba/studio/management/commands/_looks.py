@@ -172,12 +172,15 @@ class Looks:
             route.fulfill(status=404, body="")
             return
         if path not in self.made:
-            file = self.files[path]
-            self.made[path] = file.recording.make()[0] if file.recording else file.make()
+            self.made[path] = self._made(path)
         kind = {"html": "text/html; charset=utf-8", "css": "text/css", "svg": "image/svg+xml"}.get(
             path.rpartition(".")[2]
         )
         route.fulfill(status=200, body=self.made[path], headers={"Content-Type": kind} if kind else {})
+
+    def _made(self, path: str) -> bytes:
+        file = self.files[path]
+        return file.recording.make()[0] if file.recording else file.make()
 
 
 def findings(looks: Looks, widths: Iterable[int] = WIDTHS) -> Iterator[str]:

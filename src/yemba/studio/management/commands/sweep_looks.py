@@ -53,8 +53,8 @@ class Command(BaseCommand):
         yield from findings(looks, widths)
         for density in DENSITIES if sort == "long" else ():
             for width in widths:
-                page = looks.page(width, density)
                 for path in looks.paths():
+                    page = looks.page(width, density)  # anew: a browser takes a larger one that it has already
                     looks.open(page, path)
                     yield from (f"{path} at {width} x {density}: {what}" for what in of_bitmaps(page))
-                page.context.close()
+                    page.context.close()
