@@ -105,8 +105,11 @@ def _structured(recorder: Recorder, page: Page) -> str:
     if not site.address:
         return ""
     made = [] if page.slug else [recorder.ask(questions.about)]
-    recorder.ask(questions.site_name)  # events name their organiser
-    made += events(site.look, page, site.address)
+    if any(item.fields.get("day") for _, section in page.ordered() for item in section.items.values()):
+        recorder.ask(questions.site_name)  # events name their organiser, where they are, and leave when they are past
+        recorder.ask(questions.about)
+        recorder.ask(questions.today)
+    made += events(site.look, page, site.address, site.today)
     if not made:
         return ""
     text = json.dumps(made if len(made) > 1 else made[0], ensure_ascii=False)

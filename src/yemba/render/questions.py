@@ -103,6 +103,11 @@ def _level(site: Site, kind: str, field: str) -> str:
 
 
 @question
+def today(site: Site) -> str:
+    return site.today.isoformat()
+
+
+@question
 def year(site: Site) -> int:
     return site.today.year
 

@@ -8,7 +8,7 @@ from yemba.core.cache import by_identity
 from yemba.core.check.finding import Finding, Inspected
 from yemba.core.place import OfField, OfSection
 from yemba.core.site.document import Section, Standing, stored_of
-from yemba.core.site.kinds import Field, SectionKind
+from yemba.core.site.kinds import SectionKind, begun
 from yemba.core.site.resolve import Look
 from yemba.core.site.words import plain
 
@@ -32,7 +32,7 @@ def _find_in(inspected: Inspected, standing: Standing) -> list[Finding]:
 
 
 def starter_sections(look: Look) -> set[str]:
-    """Ids of sections of which a field of words still says what it said when it was added."""
+    """Ids of sections of which a field still says what it said when it was added."""
     return {
         standing.key
         for standing in look.document.standing()
@@ -45,14 +45,6 @@ def _unwritten(section: Section, kind: SectionKind) -> tuple[str, str] | tuple[(
     """Item ("" for the section's own) and field of the first that has starter words; nothing where there is none."""
     for item in ("", *section.order):
         stored = section.items[item].fields if item else section.fields
-        for field in kind.fields_of(item):
-            if _as_begun(field, stored):
-                return item, field.slug
+        for field in begun(kind.fields_of(item), stored):
+            return item, field.slug
     return ()
-
-
-def _as_begun(field: Field, stored: dict[str, str]) -> bool:
-    """Whether a field of words still says what it began with; some will do as they are."""
-    if field.type != "words" or not field.starter or field.will_do:
-        return False
-    return plain(stored.get(field.slug, "")) == plain(field.read(field.starter))

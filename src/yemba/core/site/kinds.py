@@ -2,11 +2,13 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping, Sequence
 from functools import cached_property
 
 from pydantic import field_validator
 
 from yemba.core.errors import Fault, nearest
+from yemba.core.site.words import plain
 from yemba.core.strict import Strict
 from yemba.core.type.levels import LEVELS
 from yemba.core.value.field_types import field_types
@@ -61,6 +63,21 @@ class Field(Strict):
     def read(self, typed: str) -> str:
         """What is stored for what was typed. Raises Fault naming the value and the cure."""
         return str(self.kind.read(typed, self.name, self.slug))
+
+    def is_starter(self, stored: Mapping[str, str]) -> bool:
+        """Whether it still holds what a new one begins with."""
+        return bool(self.starter) and plain(stored.get(self.slug, "")) == plain(self.read(self.starter))
+
+
+def begun(fields: Sequence[Field], stored: Mapping[str, str]) -> list[Field]:
+    """The fields of a section or an item that still hold what they began with and may not stay so.
+
+    A price or a time may be right by chance: it counts where all around it is as it began.
+    """
+    starters = [field for field in fields if field.starter]
+    same = [field for field in starters if field.is_starter(stored)]
+    whole = len(same) == len(starters)
+    return [field for field in same if not field.will_do and (whole or field.type in ("line", "words"))]
 
 
 def _known(named: str, known: object) -> str:

@@ -2,11 +2,13 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping, Sequence
+from datetime import date
 from typing import Any
 
 from yemba.core.calendar.weekdays import days_in
 from yemba.core.site.document import Page, Section, ordered_items
-from yemba.core.site.kinds import DATES, HOURS
+from yemba.core.site.kinds import DATES, HOURS, Field, begun
 from yemba.core.site.resolve import Look
 from yemba.core.site.words import plain
 
@@ -24,45 +26,56 @@ def business(look: Look, address: str) -> dict[str, Any]:
     }
     if first.description or document.tagline:
         made["description"] = first.description or document.tagline
-    place = _first_of_role(look, HOURS)
-    return made | (_place(place) if place else {})
+    return made | _place(look)
 
 
-def _place(section: Section) -> dict[str, Any]:
-    """Address, telephone, mail and hours, as far as they are given."""
-    fields, made = section.fields, {}
+def _place(look: Look) -> dict[str, Any]:
+    """Address, telephone, mail and hours, as far as their owner gave them: what a section began with is no fact."""
+    section = _first_of_role(look, HOURS)
+    if section is None:
+        return {}
+    kind = look.catalogue.kind(section.kind)
+    fields, made = _own(kind.fields, section.fields), dict[str, Any]()
     where = plain(fields.get("address", "").replace("<br>", ", ").replace("</p><p>", ", "))
     if where:
         made["address"] = {"@type": "PostalAddress", "streetAddress": where}
     for key, field in (("telephone", "telephone"), ("email", "mail")):
         if fields.get(field):
-            made[key] = fields[field]  # type: ignore[assignment]
-    hours = [_hours(item.fields) for _, item in ordered_items(section)]
+            made[key] = fields[field]
+    hours = [_hours(_own(kind.fields_of("item"), item.fields)) for _, item in ordered_items(section)]
     if known := [one for one in hours if one]:
-        made["openingHoursSpecification"] = known  # type: ignore[assignment]
+        made["openingHoursSpecification"] = known
     return made
 
 
-def events(look: Look, page: Page, address: str) -> list[dict[str, Any]]:
-    """schema.org Event for each date on a page that says its day."""
-    name = look.document.name
-    organiser = {"@type": "Organization", "name": name, "url": address}
+def _own(fields: Sequence[Field], stored: Mapping[str, str]) -> dict[str, str]:
+    """What is stored, without what it began with."""
+    starters = {field.slug for field in begun(fields, stored)}
+    return {slug: value for slug, value in stored.items() if slug not in starters}
+
+
+def events(look: Look, page: Page, address: str, today: date) -> list[dict[str, Any]]:
+    """schema.org Event for each date on a page that says its day, from today on."""
+    organiser = {"@type": "Organization", "name": look.document.name, "url": address}
+    place = {"@type": "Place", "name": look.document.name} | {
+        key: value for key, value in _place(look).items() if key == "address"
+    }
     return [
-        _event(item.fields, name, organiser)
+        _event(own, place, organiser)
         for _, section in page.ordered()
-        if DATES in look.catalogue.kind(section.kind).roles
+        if DATES in (kind := look.catalogue.kind(section.kind)).roles
         for _, item in ordered_items(section)
-        if item.fields.get("day") and item.fields.get("title")
+        if (own := _own(kind.fields_of("item"), item.fields)).get("title") and own.get("day", "") >= today.isoformat()
     ]
 
 
-def _event(fields: dict[str, str], name: str, organiser: dict[str, str]) -> dict[str, Any]:
+def _event(fields: dict[str, str], place: dict[str, Any], organiser: dict[str, str]) -> dict[str, Any]:
     event: dict[str, Any] = {
         "@context": "https://schema.org",
         "@type": "Event",
         "name": fields["title"],
         "startDate": _moment(fields["day"], fields.get("begins")),
-        "location": {"@type": "Place", "name": fields.get("place") or name},
+        "location": {"@type": "Place", "name": fields["place"]} if fields.get("place") else place,
         "organizer": organiser,
     }
     if fields.get("ends"):
