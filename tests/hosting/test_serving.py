@@ -2,12 +2,16 @@
 
 from __future__ import annotations
 
+import gzip
+
+import brotli
 import pytest
 from django.test import Client
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
 from yemba.hosting import services, serving
+from yemba.sites import services as sites
 from yemba.sites.models import Site
 
 pytestmark = pytest.mark.django_db
@@ -95,3 +99,35 @@ def test_an_answer_asks_once_for_the_pointer_and_reads_each_edition_once(
     for path in ("/", font, "/no-such-page/"):
         with django_assert_num_queries(1):
             get(client, path)
+
+
+@pytest.mark.parametrize(
+    ("accepted", "encoding"),
+    [
+        ("br", "br"),
+        ("gzip, deflate, br, zstd", "br"),
+        ("br;q=0.5", "br"),
+        ("br;q=0, gzip", "gzip"),
+        ("gzip", "gzip"),
+        ("", ""),
+    ],
+)
+def test_a_page_is_packed_as_its_browser_takes_it(
+    site: Site, client: Client, font: str, accepted: str, encoding: str
+) -> None:
+    whole = get(client, "/").content
+    answer = get(client, "/", Accept_Encoding=accepted)
+    assert answer.get("Content-Encoding", "") == encoding
+    unpack = {"br": brotli.decompress, "gzip": gzip.decompress, "": bytes}[encoding]
+    assert unpack(answer.content) == whole
+    assert int(answer["Content-Length"]) == len(answer.content)
+    assert "Accept-Encoding" in answer["Vary"]
+    again = get(client, "/", Accept_Encoding=accepted, If_None_Match=answer["ETag"])
+    assert again.status_code == 304
+
+
+def test_an_address_without_its_slash_moves_for_good_and_keeps_its_query(site: Site, client: Client, font: str) -> None:
+    page = next(page.slug for page in sites.document(site).pages.values() if page.slug)
+    answer = get(client, f"/{page}?from=card&x=%20y")
+    assert (answer.status_code, answer["Location"]) == (301, f"/{page}/?from=card&x=%20y")
+    assert "connect-src 'self'" in get(client, "/")["Content-Security-Policy"]

@@ -7,9 +7,10 @@ import re
 from datetime import datetime
 from typing import NamedTuple
 
+import brotli
 from django.http import HttpRequest, HttpResponse
 from django.middleware.gzip import GZipMiddleware
-from django.utils.cache import get_conditional_response
+from django.utils.cache import get_conditional_response, patch_vary_headers
 from django.utils.http import http_date
 
 from yemba.core.cache import Cache
@@ -21,7 +22,7 @@ ASK_AGAIN = "public, no-cache"
 NOT_FOUND = "404.html"
 _RANGE = re.compile(r"bytes=(\d{0,15})-(\d{0,15})")
 _PACKED = ("text/", "image/svg", "application/")
-_pack = GZipMiddleware(lambda _: HttpResponse())
+_gzip = GZipMiddleware(lambda _: HttpResponse())
 mimetypes.add_type("application/manifest+json", ".webmanifest")
 mimetypes.add_type("font/woff2", ".woff2")
 mimetypes.add_type("image/webp", ".webp")
@@ -44,6 +45,9 @@ class Resource(NamedTuple):
     status: int = 200
 
 
+_BROTLI = re.compile(r"(?:^|[,\s])br(?!\s*;\s*q=0(?:\.0*)?(?:,|$))\b")
+_QUALITY = 6  # of 0 to 11: near the best in a tenth of its time
+_PACKED_BYTES: Cache[str, bytes] = Cache("live files packed by brotli", most=20_000_000, weigh=len)
 _PUBLISHED: Cache[tuple[int, datetime], Published] = Cache(
     "manifests of editions", most=20_000_000, weigh=lambda published: 160 * len(published.manifest)
 )
@@ -99,8 +103,22 @@ def serve(request: HttpRequest, asset: Resource, made_at: datetime) -> HttpRespo
         return response
     # nothing on a live page is secret, so that its length may tell of it; pictures and fonts are small already
     if kind.startswith(_PACKED):
-        _pack.process_response(request, response)
+        _pack(request, response, asset.digest)
     return response
+
+
+def _pack(request: HttpRequest, response: HttpResponse, digest: str) -> None:
+    """By brotli (RFC 7932) where a browser takes it, else by gzip."""
+    if not _BROTLI.search(request.headers.get("Accept-Encoding", "")):
+        _gzip.process_response(request, response)
+        return
+    patch_vary_headers(response, ("Accept-Encoding",))
+    packed = _PACKED_BYTES.get_or_make(digest, lambda: brotli.compress(response.content, quality=_QUALITY))
+    if len(packed) < len(response.content):
+        response.content = packed
+        response["Content-Encoding"] = "br"
+        response["Content-Length"] = len(packed)
+        response["ETag"] = f"W/{response['ETag']}"
 
 
 def _conditional(request: HttpRequest, response: HttpResponse, modified: int) -> HttpResponse | None:

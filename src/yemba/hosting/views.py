@@ -44,7 +44,7 @@ _OWN = {
     "base-uri": ["'none'"],
     "form-action": ["'none'"],
 }
-_LIVE = _OWN | {"form-action": ["'self'"], "frame-ancestors": ["'self'"]}
+_LIVE = _OWN | {"form-action": ["'self'"], "frame-ancestors": ["'self'"], "connect-src": ["'self'"]}
 _STUDIO = f"{settings.SCHEME}://{settings.STUDIO_HOST}:*"
 _DRAFT = _OWN | {"script-src": ["'self'"], "frame-ancestors": [_STUDIO]}
 
@@ -66,10 +66,10 @@ def live(request: HttpRequest, path: str) -> HttpResponse:
     if published is None:
         return _not_live(request, slug)
     if serving.lacks_slash(published, path):
-        return HttpResponseRedirect(f"/{path}/")
+        return HttpResponsePermanentRedirect(f"/{path}/{_query(request)}")
     moved = serving.moved_to(published, path)
     if moved is not None:
-        return HttpResponsePermanentRedirect(moved)
+        return HttpResponsePermanentRedirect(f"{moved}{_query(request)}")
     answer = serving.resource(published, path)
     if answer is None:
         return _page(request, "hosting/missing.html", 404, name=_site_name(slug))
@@ -164,6 +164,12 @@ def window_script(request: HttpRequest) -> HttpResponse:
 def _draft_files(text: str, day: date) -> dict[str, File]:
     """The files of a draft, planned once for the dozen requests that one page makes."""
     return site_files(services.rendering(read(text), draft=True))
+
+
+def _query(request: HttpRequest) -> str:
+    """The query with its question mark, as it came."""
+    query = request.META.get("QUERY_STRING", "")
+    return f"?{query}" if query else ""
 
 
 def _slug(request: HttpRequest) -> str:
