@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Sequence
 from difflib import get_close_matches
 
 
@@ -26,6 +26,14 @@ def nearest(named: str, known: Iterable[str]) -> str:
     names = list(known)
     near = get_close_matches(named, names, n=1)
     return f"did you mean “{near[0]}”?" if near else f"there are: {', '.join(names)}"
+
+
+class Faults(Fault):
+    """Several at once, each beside its own input."""
+
+    def __init__(self, each: Sequence[Fault]) -> None:
+        super().__init__(each[0].code, " ".join(fault.sentence for fault in each), each[0].field)
+        self.each = list(each)
 
 
 class Clash(Fault):

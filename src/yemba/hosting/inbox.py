@@ -8,8 +8,9 @@ from typing import NamedTuple
 
 from django.utils import timezone
 from django.utils.crypto import salted_hmac
+from django.utils.html import format_html
 
-from yemba.core.errors import Fault
+from yemba.core.errors import Fault, Faults
 from yemba.core.inbox.message import as_csv, read_sent, suspicion
 from yemba.core.site.document import Page, Section
 from yemba.core.site.kinds import MESSAGES
@@ -26,6 +27,9 @@ from yemba.sites.models import Site
 
 _HOUR = timedelta(hours=1)
 _MOST_AN_HOUR = 200  # of all senders together; keeps a flood from filling the disk
+
+
+_GONE = "This form is no longer here, and your message was not sent. Your words:"
 
 
 class Form(NamedTuple):
@@ -45,8 +49,9 @@ class Form(NamedTuple):
         words = self.section.fields.get("thanks") or "<p>Thank you. Your message has arrived.</p>"
         return notice_page(self.site, "Sent", notice("Sent", words, f"Back to {self.page.name}", self.address))
 
-    def again(self, typed: Mapping[str, str], wrong: str) -> bytes:
+    def again(self, typed: Mapping[str, str], fault: Fault) -> bytes:
         """The form once more, with what was typed and what is wrong with it."""
+        wrong = {one.field: one.sentence for one in (fault.each if isinstance(fault, Faults) else [fault])}
         form = form_again(Answers(self.site), At("/"), self.id, self.section, Typed(dict(typed), wrong))
         return notice_page(self.site, "Please look again", form)
 
@@ -59,6 +64,16 @@ def form_of(site: Site, section: str) -> Form | None:
         if document and stored and receives(stored):
             return Form(services.rendering(document, address=services.live_address(site)), page, section, stored)
     return None
+
+
+def gone(site: Site, words: str) -> bytes | None:
+    """That a form is no longer there, with the words that were to be sent; None where nothing is live."""
+    document = services.live_document(site)
+    if document is None:
+        return None
+    rendering = services.rendering(document, address=services.live_address(site))
+    said = format_html("<p>{}</p><blockquote>{}</blockquote>", _GONE, words)
+    return notice_page(rendering, "Not sent", notice("Not sent", said, f"To {document.name}", "/"))
 
 
 def receives(section: Section) -> bool:
@@ -77,7 +92,7 @@ def open_form(site: Site, section: str) -> Form:
 def receive(site: Site, form: Form, posted: Mapping[str, str], came_from: str) -> Message:
     """Keep what was sent, held back where it looks like no visitor's.
 
-    Raises Fault ``empty``, ``too-long``, ``mail-unreadable`` or ``too-many``.
+    Raises Faults of ``empty``, ``too-long`` and ``mail-unreadable``, or Fault ``too-many``.
     """
     sent = read_sent(posted, form.section)
     now = timezone.now()

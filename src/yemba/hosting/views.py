@@ -93,6 +93,13 @@ def form(request: HttpRequest, section: str) -> HttpResponse:
     """Take what a visitor wrote in a contact form, and say so in the site's own design."""
     site = Site.objects.filter(slug=_slug(request)).first()
     answer = inbox.form_of(site, section) if site else None
+    if (
+        site
+        and answer is None
+        and request.method == "POST"
+        and (gone := inbox.gone(site, request.POST.get("words", "")))
+    ):
+        return HttpResponse(gone, status=410)
     if site is None or answer is None:
         return live(request, f"-/form/{section}/")
     if request.method != "POST":
@@ -101,8 +108,19 @@ def form(request: HttpRequest, section: str) -> HttpResponse:
     try:
         inbox.receive(site, answer, posted, request.META.get("REMOTE_ADDR", ""))
     except Fault as fault:
-        return HttpResponse(answer.again(posted, fault.sentence), status=422)
-    return HttpResponse(answer.thanks())
+        return HttpResponse(answer.again(posted, fault), status=422)
+    response = HttpResponse(status=303)  # so that to load again is not to send again
+    response["Location"] = f"/-/form/{section}/sent/"
+    return response
+
+
+@require_safe
+@_policy(_LIVE)
+def sent(request: HttpRequest, section: str) -> HttpResponse:
+    """That a message has arrived, in the site's own design."""
+    site = Site.objects.filter(slug=_slug(request)).first()
+    form = inbox.form_of(site, section) if site else None
+    return HttpResponse(form.thanks()) if form else live(request, f"-/form/{section}/sent/")
 
 
 @csrf_exempt

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import re
+from collections.abc import Mapping
 from functools import cache
 from typing import Any, NamedTuple
 
@@ -47,10 +48,10 @@ class At(NamedTuple):
 
 
 class Form(NamedTuple):
-    """A form that is shown again: what was typed in it, and what is wrong."""
+    """A form that is shown again: what was typed in it, and what is wrong, by field; "" for the whole form."""
 
-    typed: dict[str, str]
-    wrong: str
+    typed: Mapping[str, str]
+    wrong: Mapping[str, str]
 
 
 _FRAGMENTS: Cache[tuple[Any, ...], list[tuple[Any, Fragment]]] = Cache(
@@ -151,7 +152,7 @@ def _section(answers: Answers, here: At, key: str, stored: Section, first: bool,
         layout=layout,
         ground=recorder.ask(questions.ground, stored.kind, stored.ground),
         draft=answers.site.draft,
-        inner=mark_safe(_inner(recorder, here, key, stored, kind, layout, first, form or Form({}, ""))),
+        inner=mark_safe(_inner(recorder, here, key, stored, kind, layout, first, form or Form({}, {}))),
     )
     return Fragment(html, recorder.reads)
 
@@ -191,6 +192,7 @@ def _inner(
         form_action=f"{FORMS}{key}/",
         typed=form.typed,
         wrong=form.wrong,
+        wrong_at_all=form.wrong.get(""),
         layout=layout,
         sizes=sizes,
         first_sizes=first_sizes,

@@ -201,6 +201,8 @@ class _Parsed(NamedTuple):
 
 def _rules(nodes: Iterable[Any], always: bool) -> Iterator[_Parsed]:
     for node in nodes:
+        if node.type == "at-rule" and tinycss2.serialize(node.prelude).strip() == "print":
+            continue  # paper shows none of the owner's colours
         if node.type == "at-rule" and node.lower_at_keyword in _NESTING and node.content is not None:
             yield from _rules(tinycss2.parse_rule_list(node.content, True, True), always=False)
         elif node.type == "qualified-rule":

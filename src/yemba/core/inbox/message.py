@@ -5,15 +5,16 @@ from __future__ import annotations
 import csv
 import io
 import re
-from collections.abc import Collection, Iterable, Mapping
+from collections.abc import Collection, Iterable, Iterator, Mapping
 from typing import NamedTuple
 
-from yemba.core.errors import Fault
+from yemba.core.errors import Fault, Faults
 from yemba.core.limits import ANSWER_LETTERS, MESSAGE_LETTERS
 from yemba.core.site.document import Section, ordered_items
 
 TRAP = "second_mail"
 """The field that people do not see and that must stay empty."""
+_EMPTY = {"name": "Please say your name.", "words": "The message is empty. Please write a few words."}
 _MAIL = re.compile(r"[^@\s<>,;]+@[^@\s<>,;]+\.[^@\s<>,;.]+")
 _LINK = re.compile(r"https?://|www\.", re.IGNORECASE)
 _MARKUP = re.compile(r"<a\s|\[url|\[link", re.IGNORECASE)
@@ -31,22 +32,31 @@ class Sent(NamedTuple):
 
 
 def read_sent(posted: Mapping[str, str], section: Section) -> Sent:
-    """What was sent through this form. Raises Fault beside ``name``, ``mail`` or ``words``."""
+    """What was sent through this form. Raises Faults with all that is wrong, beside ``name``, ``mail``, ``words``."""
     values = {field: posted.get(field, "").replace("\0", "").strip() for field in MESSAGE_LETTERS}
-    for field, limit in MESSAGE_LETTERS.items():
-        if len(values[field]) > limit:
-            raise Fault("too-long", f"That is {len(values[field])} letters; at most {limit} can be sent.", field)
-    if not values["name"]:
-        raise Fault("empty", "Please say your name.", "name")
-    if not _MAIL.fullmatch(values["mail"]):
-        raise Fault("mail-unreadable", f"“{values['mail']}” is not a mail address to answer to.", "mail")
-    if not values["words"]:
-        raise Fault("empty", "The message is empty. Please write a few words.", "words")
+    faults = list(_faults(values))
+    if faults:
+        raise Faults(faults)
     answers = {
         item.fields.get("label", ""): posted.get(key, "").replace("\0", "").strip()[:ANSWER_LETTERS]
         for key, item in ordered_items(section)
     }
     return Sent(values["name"], values["mail"], values["words"], {k: v for k, v in answers.items() if v})
+
+
+def _faults(values: Mapping[str, str]) -> Iterator[Fault]:
+    """What is wrong, at most one thing a field, in the order of the fields."""
+    for field, limit in MESSAGE_LETTERS.items():
+        letters = len(values[field])
+        if letters > limit:
+            yield Fault("too-long", f"That is {letters} letters; at most {limit} can be sent.", field)
+        elif field == "mail" and not values[field]:
+            yield Fault("empty", "Please give a mail address to answer to.", field)
+        elif field == "mail" and not _MAIL.fullmatch(values[field]):
+            sentence = f"“{values[field]}” is not a mail address to answer to. It looks like name@place.example."
+            yield Fault("mail-unreadable", sentence, field)
+        elif not values[field]:
+            yield Fault("empty", _EMPTY[field], field)
 
 
 def suspicion(sent: Sent, posted: Mapping[str, str], earlier: Collection[str], from_there: int) -> str:
