@@ -21,7 +21,7 @@ from yemba.core.site.document import Document
 from yemba.core.site.kinds import Field, SectionKind
 from yemba.core.site.resolve import Look
 from yemba.demo.drawings import render, saltmarsh
-from yemba.hosting import views
+from yemba.hosting import services as hosting
 from yemba.render.files import site_files
 from yemba.render.site import Site
 
@@ -29,7 +29,7 @@ WIDTHS = (240, 320, 390, 768, 1024, 1280, 1920)
 DENSITIES = (1, 2, 3)
 _DAY = date(2026, 3, 2)
 _ADDRESS = "http://look.example/"
-_FUNCTIONS = (Path(views.__file__).parent / "overflow.js", Path(__file__).with_suffix(".js"))
+_FUNCTIONS = (Path(hosting.__file__).parent / "overflow.js", Path(__file__).with_suffix(".js"))
 _SHARP = (1.0, 1.6)  # how many pixels a bitmap may have for one that is drawn
 _PATIENCE = 180_000  # ms; pictures and fonts are made as a page asks for them
 _KINDS = {"html": "text/html; charset=utf-8", "css": "text/css", "svg": "image/svg+xml"}
