@@ -20,7 +20,7 @@ from yemba.core.picture.crop import crop
 X_HEIGHT = 9  # px: half the size of running text; what is finer than a letter does not decide
 STRAY = 4  # places of a box that need not read: a few specks make no word unreadable
 WIDTHS = (320, 390, 768, 1024, 1280, 1920)
-HEIGHTS = (280, 560, 1040, 2080, 4160)  # px: a section of one line, of a paragraph, of many, of a long list
+HEIGHTS = (200, 280, 400, 560, 760, 1040, 1480, 2080, 3000, 4160)  # px: from a line to a long list
 BOXES = tuple(product(WIDTHS, HEIGHTS))
 Array = NDArray[np.float64]
 Eight = NDArray[np.uint8]

@@ -15,7 +15,8 @@ from yemba.core.site.document import Picture, Section
 from yemba.core.site.resolve import Look
 
 DEFAULT_TINT = 60
-_WINDOWS = (600, 800, 1200)  # px high: what a header at the side fills
+_PACKED = 1  # % more, since packing a picture moves its colours by a step or two
+_TALL = (600, 800, 1200, 2400, 4800, 9600)  # px: a header at the side is as high as its page
 LARGE_FROM = 24  # px; WCAG 2.2, "large scale"
 
 
@@ -52,7 +53,7 @@ def of_header(look: Look) -> Backdrop | None:
     heights = sorted({int(look.value(f"header.height_{at}")) for at in ("phone", "wide")})
     boxes = [*product(WIDTHS, heights)]
     if look.arrangement.column:
-        boxes += [(SIDE_COLUMN, height) for height in _WINDOWS]
+        boxes += [(SIDE_COLUMN, height) for height in _TALL]
     return Backdrop(picture, look.value("header.ground"), int(look.value("header.tint")), False, tuple(boxes))
 
 
@@ -68,4 +69,4 @@ def reads_from(look: Look, backdrop: Backdrop, load: Callable[[str], bytes]) -> 
         least = least_tint(data, ground.fill, inks, (picture.focal_x, picture.focal_y), backdrop.boxes)
     except ValueError:
         return None
-    return ceil(100 * least)
+    return min(100, ceil(100 * least) + _PACKED) if least else 0

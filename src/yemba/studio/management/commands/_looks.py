@@ -4,13 +4,14 @@ from __future__ import annotations
 
 from collections.abc import Iterable, Iterator, Mapping
 from datetime import date
+from functools import cache
 from io import BytesIO
 from pathlib import Path
 from typing import Any, NamedTuple
 from urllib.parse import unquote, urlsplit
 
 import numpy as np
-from PIL import Image
+from PIL import Image, ImageDraw
 
 from yemba.core.change.commands.sections import starter
 from yemba.core.colour.contrast import LARGE, TEXT
@@ -20,7 +21,6 @@ from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
 from yemba.core.site.kinds import Field, SectionKind
 from yemba.core.site.resolve import Look
-from yemba.demo.drawings import render, saltmarsh
 from yemba.hosting import services as hosting
 from yemba.render.files import site_files
 from yemba.render.site import Site
@@ -66,19 +66,33 @@ WORDS = {
     "polish": Words("pl", "Źdźbło i żółta oprawa książek", "<p>Oprawiamy księgi i pudełka; źródła od ręki.</p>"),
     "greek": Words("el", "Βιβλιοδεσία και χαρτί", "<p>Δένουμε βιβλία με το χέρι, ώστε να ανοίγουν επίπεδα.</p>"),
 }
-PICTURES = {"tall": saltmarsh.workshop_window, "wide": saltmarsh.books_on_the_estuary}
+PICTURES = {"tall": (1200, 1800), "wide": (1800, 1200)}
+"""Sizes in px of the pictures that are drawn for it."""
 
 
 def pictures() -> tuple[dict[str, Any], dict[str, bytes]]:
     """Two drawn pictures as documents keep them, and their bytes by file."""
-    kept, store = {}, {}
-    for name, draw in PICTURES.items():
-        data = render(draw())
-        with Image.open(BytesIO(data)) as opened:
-            width, height = opened.size
-        kept[name] = {"file": name, "format": "jpeg", "width": width, "height": height, "alt": "A drawing"}
-        store[name] = data
+    store = {name: _drawn(*size) for name, size in PICTURES.items()}
+    kept = {
+        name: {"file": name, "format": "jpeg", "width": width, "height": height, "alt": "A drawing"}
+        for name, (width, height) in PICTURES.items()
+    }
     return kept, store
+
+
+@cache
+def _drawn(width: int, height: int) -> bytes:
+    """Stripes from dark to light, with a dark and a light disc: text over it meets every tone."""
+    picture = Image.new("RGB", (width, height))
+    pen = ImageDraw.Draw(picture)
+    for number in range(12):
+        tone = 20 + number * 20
+        pen.rectangle((0, number * height // 12, width, (number + 1) * height // 12), fill=(tone, tone, 255 - tone))
+    pen.ellipse((width * 0.1, height * 0.55, width * 0.35, height * 0.75), fill=(12, 16, 14))
+    pen.ellipse((width * 0.6, height * 0.1, width * 0.85, height * 0.3), fill=(250, 244, 226))
+    out = BytesIO()
+    picture.save(out, "JPEG", quality=88)
+    return out.getvalue()
 
 
 def document(catalogue: Catalogue, template: str, words: Words, kept: Mapping[str, Any]) -> Document:
