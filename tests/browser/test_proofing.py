@@ -224,7 +224,7 @@ def test_a_visitor_writes_and_ines_reads_it(page: Page, browser: Browser, port: 
     visitor.get_by_label("Mail address").fill("oona@brandt")
     visitor.get_by_label("Message").fill("Do you mend maps?")
     visitor.locator("form .button").click()
-    expect(visitor.locator(".wrong")).to_contain_text("“oona@brandt” is not a mail address")
+    expect(visitor.locator("span.wrong")).to_contain_text("“oona@brandt” is not a mail address")
     expect(visitor.get_by_label("Message")).to_have_value("Do you mend maps?")
     visitor.get_by_label("Mail address").fill("oona@brandt.example")
     visitor.locator("form .button").click()

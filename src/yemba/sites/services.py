@@ -132,6 +132,11 @@ def edit(
     return Done(before, after, label, added(steps, resolved))
 
 
+def done_in(site: Site, since: int, window: str) -> None:
+    """Note the window that edits since a revision were done in, where they do not say: uploads, palettes, walks."""
+    site.edits.filter(revision__gt=since, window="").update(window=window)
+
+
 @transaction.atomic
 def undo(site: Site) -> Done:
     """Take the last edit back. Raises Fault ``nothing-to-undo``."""

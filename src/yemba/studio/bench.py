@@ -61,8 +61,10 @@ def answer(request: HttpRequest, site: Site, do: Callable[[], sites.Done]) -> Ht
     query = dict(parse_qsl(here.query))
     window, token = (request.POST.get(key, "")[:most] for key, most in (("window", 24), ("token", 40)))
     timing.begin()
+    before = site.revision
     try:
         done = once(site, window, token, do)
+        sites.done_in(site, before, window)
     except Fault as fault:
         site.refresh_from_db()
         if wants_json(request):
