@@ -373,3 +373,11 @@ def test_what_was_added_since_is_found_by_words(bench: Page) -> None:
     bench.locator("#found").get_by_role("link", name="Corner radius").click()
     expect(bench.locator("#find")).to_be_hidden()
     expect(bench.locator("[id='shape.corner']")).to_be_focused()
+
+
+def test_enter_in_an_unchanged_field_says_nothing_that_is_untrue(bench: Page) -> None:
+    chapter(bench, "Logo")
+    tagline = sites.document(Site.objects.get(slug="saltmarsh")).tagline
+    bench.locator("#tagline").press("Enter")
+    kept(bench, f"Tagline: {tagline}")
+    assert sites.document(Site.objects.get(slug="saltmarsh")).tagline == tagline

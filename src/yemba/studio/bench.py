@@ -64,7 +64,8 @@ def answer(request: HttpRequest, site: Site, do: Callable[[], sites.Done]) -> Ht
     before = site.revision
     try:
         done = once(site, window, token, do)
-        sites.done_in(site, before, window)
+        if window:
+            sites.done_in(site, before, window)
     except Fault as fault:
         site.refresh_from_db()
         if wants_json(request):

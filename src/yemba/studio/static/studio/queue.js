@@ -27,7 +27,8 @@ export class OutgoingQueue {
   }
 
   // What is asked: `form` it came from, `fields` as pairs. One of the same `form` that `replaces` gives way to it while
-  // it still waits, but for what it does not speak of where it goes `partly`; the same twice goes once, unless it is to be done `again`. The promise is kept once it is answered.
+  // it still waits; where it goes `partly`, what the newer one does not speak of stays. The same twice goes once, unless
+  // it is to be done `again`. The promise is kept once it is answered.
   add(request) {
     const last = this.requests.at(-1);
     if (last && !request.again && same(last, request)) return this.waiters.get(last);

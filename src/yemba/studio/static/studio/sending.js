@@ -1,7 +1,7 @@
 // Forms and words become requests in the outgoing queue; answers become patches, faults and words for the status line.
 import { ask } from "./ask.js";
 import { fault } from "./fault.js";
-import { giveUpRefused, identity, isHeld, sawAgain, seenBy, settled } from "./held.js";
+import { giveUpRefused, heldForms, identity, isHeld, sawAgain, seenBy, settled } from "./held.js";
 import { KeptWords, ownWindow } from "./kept_words.js";
 import * as panels from "./panels.js";
 import { OutgoingQueue } from "./queue.js";
@@ -53,9 +53,9 @@ function request(address, form, fields, more) {
   };
 }
 
-// Of a form about several things that goes out as one changes, only those go that were changed.
+// Of a form about several things that goes out as one changes, only those go that were changed; where none was, all of it.
 function goes(form, name) {
-  if (form.dataset.partly === undefined) return true;
+  if (form.dataset.partly === undefined || !heldForms().has(form)) return true;
   const field = form.elements[name];
   return field.type === "hidden" || isHeld(field);
 }
