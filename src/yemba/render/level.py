@@ -5,12 +5,12 @@ from __future__ import annotations
 import re
 
 from yemba.core.site.resolve import Look
+from yemba.core.type.breaking import unbroken
 from yemba.core.type.facts import FULL
 from yemba.core.type.levels import LEVELS, SHADOW_BLUR, SHADOW_SHIFT, Level, Text
 from yemba.render.fonts import stack
 
 _LINE = re.compile(r"\blevel:\s*([\w-]+);")
-_BREAK = re.compile(r"(?<=[-–—/\u00ad])|\s+")  # where a line may break (UAX 14, the cases that matter here)
 _SHORT = 6  # letters; shorter words fit everywhere
 WORD_WIDTHS = (*(n / 2 for n in range(8, 24)), *range(12, 24), *range(24, 41, 2))
 """Widths of words in em, to which they are rounded up."""
@@ -33,7 +33,7 @@ def longest_rules() -> str:
 def longest_word(look: Look, level: str, words: str) -> str:
     """The mark of an element by its longest word at a level, "" where no window is too narrow for it."""
     text, family = look.texts[level], look.face(level)
-    parts = _BREAK.split(words)
+    parts = unbroken(words)
     wide = max((family.text_width(text, part, 1.0) for part in parts if len(part) >= _SHORT), default=0.0)
     return next((f"{em:g}" for em in WORD_WIDTHS if em >= wide), "40") if wide >= WORD_WIDTHS[0] else ""
 

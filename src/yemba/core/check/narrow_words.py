@@ -3,7 +3,6 @@
 
 from __future__ import annotations
 
-import re
 from collections.abc import Iterator
 from typing import NamedTuple
 
@@ -12,9 +11,9 @@ from yemba.core.limits import NARROWEST
 from yemba.core.place import OfField
 from yemba.core.site.document import Document, Standing, ordered_items
 from yemba.core.site.resolve import Look
+from yemba.core.type.breaking import unbroken
 
 NAME = "At 320 px"
-_BREAK = re.compile(r"(?<=[-–—/\u00ad])|\s+")  # where a line may break (UAX 14, the cases that matter here)
 
 
 def find(inspected: Inspected) -> Iterator[Finding]:
@@ -48,7 +47,7 @@ def _small(inspected: Inspected, standing: Standing) -> list[Finding]:
     measures, least = look.template.measures, look.sizes["body"].low
     room = NARROWEST - 2 * measures.gutter - 2 * measures.inset
     for heading in _headings(look, standing):
-        parts = _BREAK.split(heading.words)
+        parts = unbroken(heading.words)
         text, family = look.texts[heading.level], look.face(heading.level)
         word = max(parts, key=lambda part: family.text_width(text, part, 1.0), default="")
         fitting = room / max(0.1, family.text_width(text, word, 1.0))
