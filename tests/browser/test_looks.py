@@ -67,3 +67,25 @@ def test_bitmaps_that_are_too_small_or_too_large_are_found(
         page.wait_for_timeout(500)
         assert looks.of_bitmaps(page), sizes
     page.context.close()
+
+
+def test_the_open_menu_keeps_the_keys_and_gives_the_focus_back(
+    browser: Browser, catalogue: Catalogue, kept: dict[str, object]
+) -> None:
+    site = looks.Looks(browser, looks.document(catalogue, "slipway", looks.WORDS["short"], kept), catalogue)
+    page = site.page(390)
+    site.open(page, "words/index.html")
+    page.locator(".menu-button").click()
+    for _ in range(16):
+        page.keyboard.press("Tab")
+        assert page.evaluate(
+            "['menu', ''].includes(document.activeElement.closest('#menu')?.id ?? document.activeElement.id)"
+        )
+        assert not page.evaluate("document.activeElement.closest('main, footer, .site-title')")
+    assert page.evaluate("getComputedStyle(document.documentElement).overflowY") == "hidden"
+    page.set_viewport_size({"width": 1900, "height": 900})
+    assert page.locator(".menu").evaluate("e => getComputedStyle(e).position") == "fixed", "still the layer that it was"
+    page.set_viewport_size({"width": 390, "height": 900})
+    page.keyboard.press("Escape")
+    assert page.evaluate("document.activeElement.className") == "menu-button"
+    page.context.close()
