@@ -169,7 +169,7 @@ def test_every_text_is_of_the_level_that_the_styles_set_it_in(template: str) -> 
         site = rendering(document, draft=True)
         section = document.pages["p"].sections["a"]
         markup = show_section(Answers(site), at("p", document.pages["p"]), "a", section, True).html
-        for element in uses._page(markup, "row", "first").iter_subtree():
+        for element in uses._page(markup, template, "row", "first").iter_subtree():
             field, own = element.etree_element.get("data-field"), element.etree_element.get("data-item")
             shown = "".join(element.etree_element.itertext()).strip()
             if not field or field in ("picture", "day") or not shown:

@@ -14,7 +14,7 @@ def taken(monkeypatch: pytest.MonkeyPatch):
     """The values that a fragment takes under a stylesheet of its own."""
 
     def under(css: str, fragment: str, where: str = "main", arrangement: str = "row", later: str = "") -> set[str]:
-        template = SimpleNamespace(css=css)
+        template = SimpleNamespace(css=css, page="light")
         monkeypatch.setattr(uses.shipped, "catalogue", lambda: SimpleNamespace(template=lambda _: template))
         monkeypatch.setattr(uses, "base_css", lambda: "")
         monkeypatch.setattr(uses, "kinds_css", lambda: "")

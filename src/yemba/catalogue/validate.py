@@ -10,6 +10,7 @@ from typing import Any, NamedTuple
 from yemba.catalogue.shipped import CatalogueError
 from yemba.core.colour.grounds import GROUND_NAMES
 from yemba.core.errors import Fault, nearest
+from yemba.core.picture.signature import SIGNATURES
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
 from yemba.core.site.kinds import SectionKind
@@ -59,6 +60,8 @@ def _of_template(catalogue: Catalogue, template: Template, folder: Path) -> Iter
     for slug, ground in template.grounds.items():
         yield from _named(file, "grounds", slug, catalogue.kinds)
         yield from _named(file, f"grounds.{slug}", ground, GROUND_NAMES)
+    yield from _named(file, "page", template.page, GROUND_NAMES)
+    yield from _named(file, "signature", template.signature, SIGNATURES)
     for key, values in template.lacks.items():
         yield from _named(file, "lacks", key, [*catalogue.kinds, *SETTINGS])
         if key in catalogue.kinds:
@@ -67,7 +70,7 @@ def _of_template(catalogue: Catalogue, template: Template, folder: Path) -> Iter
     for path, level in template.levels.items():
         yield from _of_level(file, path, level, catalogue)
     for path in template.sizes:
-        slug, _, layout = path.removesuffix(".first").partition(".")
+        slug, _, layout = re.sub(r"\.(first|half|whole)$", "", path).partition(".")
         yield from _of_kinds(file, "sizes", {slug: layout}, catalogue)
     yield from _levels(folder / "template.css", template.css)
 

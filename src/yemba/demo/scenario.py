@@ -39,7 +39,7 @@ _SALTMARSH: dict[str, Any] = {
             {"id": "c5", "name": "Paper", "hex": "#f5f0e4"},
         ]
     },
-    "parts": {"footer.words": "Tide Row 4, beside the old slipway. Ring the ship’s bell."},
+    "parts": {"footer.words": "If the door is shut, ring the ship’s bell."},
     "navigation": {"hidden": ["home"]},
 }
 _NETTLE: dict[str, Any] = {

@@ -13,6 +13,7 @@ from xml.etree.ElementTree import Element, SubElement, tostring
 from django.utils.safestring import mark_safe
 
 from yemba.core.picture import icons, sharing
+from yemba.core.picture.signature import SIGNATURES
 from yemba.core.picture.crop import ratio_of
 from yemba.core.picture.sizes import FORMATS, resized, widths
 from yemba.core.site.document import Page, Picture
@@ -155,13 +156,14 @@ def _robots(site: Site) -> bytes:
 def sharing_card(site: Site) -> bytes:
     """The picture for link cards, as SVG."""
     look = site.look
-    ground = look.grounds[look.value("header.ground")]
+    template, standing = look.template, look.value("header.ground")
+    ground = look.grounds["light" if standing == template.page else standing]
     picture = look.document.pictures.get(look.value("logo.picture"))
     logo = None
     if picture and look.value("logo.form") == "picture":
         logo = (site.load(picture.file), picture.format, picture.width, picture.height)
     name, tagline = (look.document.name, look.lettering("title")), (look.document.tagline, look.lettering("body"))
-    return sharing.card(name, tagline, ground, logo)
+    return sharing.card(name, tagline, ground, logo, template.signature, look.grounds[template.page])
 
 
 def style_names(draft: Style) -> list[str]:
@@ -240,9 +242,11 @@ def icon_tiles(site: Site) -> tuple[bytes, bytes]:
         data = site.load(logo.file)
         about = (data, logo.format, logo.width, logo.height, ground.fill)
         return icons.from_logo(*about), icons.from_logo(*about, icons.safe_share())
-    lead = look.grounds["strong"]
-    tile = icons.initial(look.document.name, look.lettering("title"), lead.fill, lead.text)
-    return tile, tile
+    lead, behind = look.grounds["strong"], look.grounds[look.template.page]
+    about = (look.document.name, look.lettering("title"), lead.fill, lead.text)
+    around = lead if behind.fill == lead.text else behind
+    mark = SIGNATURES[look.template.signature](icons.TILE, icons.TILE, lead.text.hex, around.fill.hex)
+    return icons.initial(*about, mark), icons.initial(*about)
 
 
 @lru_cache(maxsize=8)

@@ -13,6 +13,7 @@ from django.utils.safestring import SafeString, mark_safe
 from yemba import catalogue as shipped
 from yemba.core.cache import Cache
 from yemba.core.calendar import spoken
+from yemba.core.layout.tiles import tile_sizes
 from yemba.core.limits import LIMITS
 from yemba.core.part.part import parts
 from yemba.core.site.backdrop import tint_of
@@ -176,7 +177,10 @@ def _inner(
     below = level + 1 if stored.fields.get("heading") or first else 2
     below_items = below + any(field.heads for field in kind.fields_of("item"))
     item_fields = kind.fields_of("item")
-    sizes, first_sizes = recorder.ask(questions.picture_sizes, stored.kind, layout)
+    sizes = recorder.ask(questions.picture_sizes, stored.kind, layout)
+    items = ordered_items(stored)
+    tiles = [item_id for item_id, item in items if recorder.site.draft or item.fields.get("picture")]
+    sizes_of = dict(zip(tiles, tile_sizes(sizes, len(tiles)), strict=True))
     return rendered(
         _template(stored.kind, layout),
         id=key,
@@ -185,17 +189,17 @@ def _inner(
             {
                 "id": item_id,
                 "typed": form.typed.get(item_id, ""),
+                "sizes": sizes_of.get(item_id, ""),
                 **_values(recorder, here, item_fields, item.fields, below_items),
             }
-            for item_id, item in ordered_items(stored)
+            for item_id, item in items
         ],
         form_action=f"{FORMS}{key}/",
         typed=form.typed,
         wrong=form.wrong,
         wrong_at_all=form.wrong.get(""),
         layout=layout,
-        sizes=sizes,
-        first_sizes=first_sizes,
+        sizes=sizes.third,
         level=level,
         below=below,
         first=first,

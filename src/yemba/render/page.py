@@ -136,6 +136,7 @@ def _document(
         address=site.address,
         theme=recorder.ask(questions.theme),
         arrangement=recorder.ask(questions.value, "header.arrangement"),
+        page_ground=recorder.ask(questions.page_ground),
         before=[markup[part.slug] for part in parts().values() if part.stands == BEFORE],
         sections=[markup[place] for place in order],
         after=[markup[part.slug] for part in parts().values() if part.stands != BEFORE],

@@ -5,6 +5,7 @@ from __future__ import annotations
 from typing import Any, NamedTuple
 
 from yemba.core.change.commands.pages import menu
+from yemba.core.layout.tiles import TileSizes
 from yemba.core.site.document import Picture
 from yemba.core.site.structured import business
 from yemba.core.type.levels import LEVELS
@@ -66,10 +67,9 @@ def layout(site: Site, kind: str, stored: str | None) -> str:
 
 
 @question
-def picture_sizes(site: Site, kind: str, layout: str) -> tuple[str, str]:
-    """How wide a layout draws its pictures, and that of its first item."""
-    usual = site.look.picture_sizes(kind, layout)
-    return usual, site.look.template.sizes.get(f"{kind}.{layout}.first", usual)
+def picture_sizes(site: Site, kind: str, layout: str) -> TileSizes:
+    """How wide a layout draws its pictures."""
+    return site.look.picture_sizes(kind, layout)
 
 
 @question
@@ -110,6 +110,12 @@ def today(site: Site) -> str:
 @question
 def year(site: Site) -> int:
     return site.today.year
+
+
+@question
+def page_ground(site: Site) -> str:
+    """The ground behind the sections."""
+    return site.look.template.page
 
 
 @question

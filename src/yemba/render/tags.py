@@ -74,7 +74,8 @@ def when(context: template.Context, item: dict[str, Any]) -> SafeString:
     day = item.get("day")
     if not day:
         return format_html("{}", "Date to come")
-    spoken_day = format_html('<time datetime="{}">{}</time>', day, spoken.day(day, context["language"]))
+    pieces = ((piece,) for piece in spoken.day_pieces(day, context["language"]))
+    spoken_day = format_html('<time datetime="{}">{}</time>', day, format_html_join(" ", "<span>{}</span>", pieces))
     hours = spoken.hours(item.get("begins"), item.get("ends"))
     return format_html("{}<br>{}", spoken_day, hours) if hours else spoken_day
 

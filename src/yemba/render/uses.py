@@ -82,7 +82,7 @@ def use(shape: tuple[Any, ...], markup: Any, template: str, arrangement: str, wh
 def _use(fragment: str, template: str, arrangement: str, where: str) -> Use:
     names: set[str] = set()
     used, defined = set(), {}
-    for name, value in _declarations(_page(fragment, arrangement, where), _matcher(template)):
+    for name, value in _declarations(_page(fragment, template, arrangement, where), _matcher(template)):
         if name.startswith("--"):
             defined[name[2:]] = value
         else:
@@ -98,7 +98,8 @@ def text_value(fragment: str, look: Look, where: str, field: str, item: str = ""
 
     The element is told by its field and item, the fragment itself by the field ""; `where` is as for `use`.
     """
-    page, matcher = _page(fragment, look.value("header.arrangement"), where), _matcher(look.template.slug)
+    slug = look.template.slug
+    page, matcher = _page(fragment, slug, look.value("header.arrangement"), where), _matcher(slug)
     element = next((one for one in page.iter_subtree() if _is(one, field, item)), None)
     while element is not None:
         if value := _given(element, matcher, "color"):
@@ -146,12 +147,13 @@ def _beneath(names: set[str], defined: dict[str, str]) -> set[str]:
     return known
 
 
-def _page(fragment: str, arrangement: str, where: str) -> ElementWrapper:
+def _page(fragment: str, template: str, arrangement: str, where: str) -> ElementWrapper:
     """A page with the fragment alone, marked by data-in where it does not belong to the fragment."""
     body, main = (fragment, "") if where == "body" else ("", fragment)
     above = _FIRST if where == "main" else ""
+    ground = shipped.catalogue().template(template).page
     text = (
-        f'<html data-in><body data-in data-ground="light" data-header="{arrangement}">'
+        f'<html data-in><body data-in data-ground="{ground}" data-header="{arrangement}">'
         f'{body}<main data-in id="content">{above}{main}</main></body></html>'
     )
     return ElementWrapper.from_html_root(tinyhtml5.parse(text, namespace_html_elements=False))

@@ -24,6 +24,19 @@ def day(iso: str, language: str) -> str:
     return str(format_date(date.fromisoformat(iso), "full", locale=locale(language)))
 
 
+def day_pieces(iso: str, language: str) -> list[str]:
+    """The words of `day` in the pieces that stay on one line: weekday and date where a space parts them."""
+    words = day(iso, language)
+    weekday = str(format_date(date.fromisoformat(iso), "EEEE", locale=locale(language)))
+    if words.startswith(weekday) and " " in words[len(weekday) :]:
+        cut = words.index(" ", len(weekday))
+    elif words.endswith(f" {weekday}"):
+        cut = len(words) - len(weekday) - 1
+    else:
+        return [words]
+    return [words[:cut], words[cut + 1 :]]
+
+
 def parts(iso: str, language: str) -> Day:
     """Weekday, number and month, apart."""
     moment, known = date.fromisoformat(iso), locale(language)

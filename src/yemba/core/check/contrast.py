@@ -33,9 +33,9 @@ def find(inspected: Inspected) -> Iterator[Finding]:
 
 
 def grounds_in_use(look: Look) -> set[str]:
-    """The grounds that anything stands on; the page itself is on "light"."""
+    """The grounds that anything stands on; what Yemba says on a page, as that it is gone, is on "light"."""
     of_sections = {look.ground(standing.section).value for standing in look.document.standing()}
-    return {"light", *of_sections, *(look.value(part.ground) for part in parts().values())}
+    return {"light", look.template.page, *of_sections, *(look.value(part.ground) for part in parts().values())}
 
 
 def _links(look: Look, slug: str, ground: Ground) -> Iterator[Finding]:

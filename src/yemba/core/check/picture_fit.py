@@ -84,7 +84,7 @@ def _drawn(inspected: Inspected, use: Use, window: int) -> float:
         return window
     look, section = inspected.look, use.standing.section
     sizes = look.picture_sizes(section.kind, look.layout(section).value)
-    return drawn_width(sizes, window)
+    return drawn_width(sizes.third, window)
 
 
 def _own_width(picture: Picture) -> int:

@@ -14,7 +14,8 @@ from yemba.core.site.lettering import Lettering
 _ICO = (16, 32, 48)
 _SAFE = 0.8  # share of a maskable icon that no mask cuts (W3C Web App Manifest, "safe zone")
 _PLAIN_SHARE = 0.88  # of the tile that a logo fills where nothing cuts it
-_TILE = 512
+TILE = 512
+"""px; how wide and high an icon's drawing is."""
 _HEIGHT, _WIDTH = 0.56, 0.72  # shares of the tile that a letter fills at most
 _NONE = "·"
 
@@ -27,16 +28,16 @@ def initial_of(name: str, lettering: Lettering) -> str:
     return capital if len(capital) == 1 and lettering.can_draw(capital) else letter
 
 
-def initial(name: str, lettering: Lettering, fill: Colour, ink: Colour) -> bytes:
-    """An icon for a site without a logo: the letter of its name in the middle of a tile, as SVG."""
+def initial(name: str, lettering: Lettering, fill: Colour, ink: Colour, mark: str = "") -> bytes:
+    """An icon for a site without a logo: the letter of its name in the middle of a tile, over `mark`, as SVG."""
     letter = initial_of(name, lettering)
     left, bottom, right, top = lettering.bounds(letter)
-    size = _TILE * min(_HEIGHT / max(top - bottom, _HEIGHT / 2), _WIDTH / max(right - left, _WIDTH / 2))
-    x = (_TILE - (left + right) * size) / 2
-    baseline = (_TILE + (top + bottom) * size) / 2
+    size = TILE * min(_HEIGHT / max(top - bottom, _HEIGHT / 2), _WIDTH / max(right - left, _WIDTH / 2))
+    x = (TILE - (left + right) * size) / 2
+    baseline = (TILE + (top + bottom) * size) / 2
     return (
-        f'<svg xmlns="http://www.w3.org/2000/svg" width="{_TILE}" height="{_TILE}" viewBox="0 0 {_TILE} {_TILE}">'
-        f'<path fill="{fill.hex}" d="M0 0h{_TILE}v{_TILE}H0z"/>'
+        f'<svg xmlns="http://www.w3.org/2000/svg" width="{TILE}" height="{TILE}" viewBox="0 0 {TILE} {TILE}">'
+        f'<path fill="{fill.hex}" d="M0 0h{TILE}v{TILE}H0z"/>{mark}'
         f"{lettering.line(letter, x, baseline, size, ink.hex)}</svg>"
     ).encode()
 

@@ -6,6 +6,7 @@ import base64
 
 from yemba.core.colour.grounds import Ground
 from yemba.core.picture.drawing import drawn
+from yemba.core.picture.signature import SIGNATURES
 from yemba.core.site.lettering import Lettering, from_the_right
 
 WIDTH, HEIGHT = 1200, 630
@@ -19,21 +20,26 @@ def card(
     tagline: tuple[str, Lettering],
     ground: Ground,
     logo: tuple[bytes, str, int, int] | None = None,
+    signature: str = "none",
+    behind: Ground | None = None,
 ) -> bytes:
-    """The card as SVG. `logo` is bytes, format, width and height; without one a rule of the button's colour leads.
+    """The card as SVG. `logo` is bytes, format, width and height; without one, and without a signature, a rule of the button's colour leads.
 
     The name is as large as lets its words stand in at most three lines. Words that begin from the right stand there.
+    `signature` is the mark of the template, drawn over the ground `behind`.
     """
+    lead = _lead(ground, logo) if logo or signature == "none" else ""
+    mark = SIGNATURES[signature](WIDTH, HEIGHT, ground.button.hex, (behind or ground).fill.hex)
     (words, title), (below, small) = name, tagline
     size, lines = _set(words, title)
-    top = HEIGHT - _EDGE - (len(lines) - 1) * size * 1.08 - (70 if below else 0)
+    top = HEIGHT - _EDGE - 20 - (len(lines) - 1) * size * 1.08 - (70 if below else 0)
     drawn = [_line(line, title, size, top + n * size * 1.08, ground.heading.hex) for n, line in enumerate(lines)]
     if below:
         fitting = min(_SMALL, _SMALL * (WIDTH - 2 * _EDGE) / max(1.0, small.width(below, _SMALL)))
-        drawn.append(_line(below, small, fitting, HEIGHT - _EDGE + 8, ground.text.hex))
+        drawn.append(_line(below, small, fitting, HEIGHT - _EDGE - 12, ground.text.hex))
     return (
         f'<svg xmlns="http://www.w3.org/2000/svg" width="{WIDTH}" height="{HEIGHT}" viewBox="0 0 {WIDTH} {HEIGHT}">'
-        f'<path fill="{ground.fill.hex}" d="M0 0h{WIDTH}v{HEIGHT}H0z"/>{_lead(ground, logo)}{"".join(drawn)}</svg>'
+        f'<path fill="{ground.fill.hex}" d="M0 0h{WIDTH}v{HEIGHT}H0z"/>{mark}{lead}{"".join(drawn)}</svg>'
     ).encode()
 
 

@@ -8,6 +8,7 @@ from functools import cached_property
 from pydantic import field_validator
 
 from yemba.core.errors import Fault, nearest
+from yemba.core.layout.tiles import TileSizes
 from yemba.core.site.words import plain
 from yemba.core.strict import Strict
 from yemba.core.type.levels import LEVELS
@@ -96,11 +97,14 @@ SHARED = (
 
 
 class Layout(Strict):
-    """`sizes` says how wide it draws its pictures, as HTML's attribute of that name; "" where it has none."""
+    """`sizes` says how wide it draws its pictures, as HTML's attribute of that name; "" where it has none. In a
+    layout of tiles that is a third of a row; `half` and `whole` are those of the other shares."""
 
     slug: str
     name: str
     sizes: str = ""
+    half: str = ""
+    whole: str = ""
 
 
 class ItemShape(Strict):
@@ -143,8 +147,9 @@ class SectionKind(Strict):
         """A field of a section, or of one of its items where `item` is an id. Raises Fault ``no-such-field``."""
         return _named(self.fields_of(item), slug, self.name)
 
-    def sizes(self, layout: str) -> str:
-        return next((known.sizes for known in self.layouts if known.slug == layout), "")
+    def sizes(self, layout: str) -> TileSizes:
+        known = next((known for known in self.layouts if known.slug == layout), None)
+        return TileSizes(known.sizes, known.half, known.whole) if known else TileSizes("")
 
     def layout_names(self) -> dict[str, str]:
         return {layout.slug: layout.name for layout in self.layouts}

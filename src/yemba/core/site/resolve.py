@@ -14,6 +14,7 @@ from yemba.core.colour.grounds import GROUND_NAMES, ByHand, Ground, work_out
 from yemba.core.colour.srgb import Colour, Read, from_hex, read
 from yemba.core.language import Language
 from yemba.core.layout.arrangement import Arrangement
+from yemba.core.layout.tiles import TileSizes
 from yemba.core.part.part import parts
 from yemba.core.site.catalogue import Catalogue, Family
 from yemba.core.site.document import Document, Section, Standing
@@ -105,9 +106,13 @@ class Look:
             return Resolved(wanted, Origin.TEMPLATE, self.template.name)
         return Resolved(known[0] if known else shape.layouts[0].slug, Origin.ENGINE)
 
-    def picture_sizes(self, kind: str, layout: str) -> str:
-        """How wide a layout draws its pictures, as HTML's attribute of that name; "" where it has none."""
-        return self.template.sizes.get(f"{kind}.{layout}") or self.catalogue.kind(kind).sizes(layout)
+    def picture_sizes(self, kind: str, layout: str) -> TileSizes:
+        """How wide a layout draws its pictures; "" where it has none."""
+        own = self.template.sizes
+        usual = self.catalogue.kind(kind).sizes(layout)
+        path = f"{kind}.{layout}"
+        named = {name: own.get(f"{path}.{name}", getattr(usual, name)) for name in ("half", "whole", "first")}
+        return TileSizes(own.get(path, usual.third), **named)
 
     def ground(self, section: Section) -> Resolved:
         """A stored ground that is gone is passed over."""

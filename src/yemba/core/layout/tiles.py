@@ -1,0 +1,47 @@
+"""Rows of tiles without a lone one at their end: what share of the row each has, and how wide its picture is drawn.
+
+In a wide window three stand in a row. Where that would leave one over, the last four stand two and two; where two,
+these two share a row. On a phone two stand in a row, and of an odd number the first has one to itself. The
+stylesheet of the gallery says the same.
+"""
+
+from __future__ import annotations
+
+from typing import NamedTuple
+
+
+class TileSizes(NamedTuple):
+    """HTML's attribute "sizes" of a tile that has a third of a row, half of it, or the whole; `first` is that of a
+    first tile that leads, two of three columns wide, "" where the template has it as the others. Each ends with its
+    width on a phone; `half` and `whole` are "" where a layout is none of tiles."""
+
+    third: str
+    half: str = ""
+    whole: str = ""
+    first: str = ""
+
+
+def shares(count: int, leads: bool = False) -> list[str]:
+    """The share of its row of each of `count` tiles in a wide window: a field of TileSizes."""
+    if count == 1:
+        return ["whole"]
+    halves = {0: 0, 1: 4, 2: 2}[count % 3]
+    found = ["third"] * (count - halves) + ["half"] * halves
+    if leads and found[0] == "third":
+        found[0] = "first"
+    return found
+
+
+def tile_sizes(sizes: TileSizes, count: int) -> list[str]:
+    """The attribute of each of `count` pictures, in order."""
+    if not sizes.half:
+        return [sizes.first or sizes.third, *[sizes.third] * (count - 1)] if count else []
+    found = [getattr(sizes, share) for share in shares(count, bool(sizes.first))]
+    if count % 2 and found:
+        found[0] = _with_phone_of(found[0], sizes.whole)
+    return found
+
+
+def _with_phone_of(wide: str, phone: str) -> str:
+    *clauses, _ = wide.split(", ")
+    return ", ".join([*clauses, phone.split(", ")[-1]])
