@@ -13,8 +13,8 @@ from xml.etree.ElementTree import Element, SubElement, tostring
 from django.utils.safestring import mark_safe
 
 from yemba.core.picture import icons, sharing
-from yemba.core.picture.signature import SIGNATURES
 from yemba.core.picture.crop import ratio_of
+from yemba.core.picture.signature import SIGNATURES
 from yemba.core.picture.sizes import FORMATS, resized, widths
 from yemba.core.site.document import Page, Picture
 from yemba.core.site.resolve import Look
@@ -243,10 +243,10 @@ def icon_tiles(site: Site) -> tuple[bytes, bytes]:
         about = (data, logo.format, logo.width, logo.height, ground.fill)
         return icons.from_logo(*about), icons.from_logo(*about, icons.safe_share())
     lead, behind = look.grounds["strong"], look.grounds[look.template.page]
-    about = (look.document.name, look.lettering("title"), lead.fill, lead.text)
+    letter = partial(icons.initial, look.document.name, look.lettering("title"), lead.fill, lead.text)
     around = lead if behind.fill == lead.text else behind
     mark = SIGNATURES[look.template.signature](icons.TILE, icons.TILE, lead.text.hex, around.fill.hex)
-    return icons.initial(*about, mark), icons.initial(*about)
+    return letter(mark), letter()
 
 
 @lru_cache(maxsize=8)

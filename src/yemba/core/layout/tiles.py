@@ -44,4 +44,4 @@ def tile_sizes(sizes: TileSizes, count: int) -> list[str]:
 
 def _with_phone_of(wide: str, phone: str) -> str:
     *clauses, _ = wide.split(", ")
-    return ", ".join([*clauses, phone.split(", ")[-1]])
+    return ", ".join([*clauses, phone.rsplit(", ", maxsplit=1)[-1]])

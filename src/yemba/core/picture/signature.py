@@ -43,7 +43,7 @@ def _sheet(width: float, height: float, _: str, behind: str) -> str:
     )
 
 
-def _none(width: float, height: float, marked: str, behind: str) -> str:  # noqa: ARG001
+def _none(width: float, height: float, marked: str, behind: str) -> str:
     return ""
 
 
