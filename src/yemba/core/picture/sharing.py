@@ -23,7 +23,8 @@ def card(
     signature: str = "none",
     behind: Ground | None = None,
 ) -> bytes:
-    """The card as SVG. `logo` is bytes, format, width and height; without one, and without a signature, a rule of the button's colour leads.
+    """The card as SVG. `logo` is bytes, format, width and height; without one, and without a signature, a rule of the
+    button's colour leads.
 
     The name is as large as lets its words stand in at most three lines. Words that begin from the right stand there.
     `signature` is the mark of the template, drawn over the ground `behind`.
