@@ -10,6 +10,8 @@ from functools import cache
 from pathlib import Path
 from typing import Any
 
+from babel.messages.pofile import read_po
+
 from yemba.catalogue.shipped import built, text_of, toml_of
 from yemba.catalogue.validate import validate
 from yemba.core.colour.ready import ReadyPalette, ready
@@ -96,7 +98,16 @@ def _arrangement(folder: Path) -> Arrangement:
 
 
 def _language(file: Path) -> Language:
-    return built(Language, file, tag=file.stem)
+    return built(Language, file, tag=file.stem, phrases=_phrases(file.with_suffix(".po")))
+
+
+def _phrases(file: Path) -> dict[str, str]:
+    """Translations by what they translate, from a catalogue of gettext; none where there is no such file."""
+    if not file.exists():
+        return {}
+    with file.open("rb") as opened:
+        entries = read_po(opened, abort_invalid=True)
+    return {str(entry.id): str(entry.string) for entry in entries if entry.id and entry.string and not entry.fuzzy}
 
 
 def _family(folder: Path) -> Family:

@@ -12,22 +12,34 @@ from yemba.core.strict import Strict
 
 
 class Language(Strict):
-    """A language by its tag (BCP 47), its name in English, and its letters beyond a to z, small ones first."""
+    """A language by its tag (BCP 47), its name in English, and its letters beyond a to z, small ones first.
+
+    `phrases` are what Yemba itself says on pages, by what it says in English.
+    """
 
     tag: str
     name: str
     letters: str = ""
+    phrases: dict[str, str] = {}
 
     @property
     def from_right(self) -> bool:
         """Whether it is written from right to left (CLDR, by Babel)."""
         return from_right(self.tag)
 
+    def phrase(self, english: str, **values: object) -> str:
+        """What Yemba says on a page, in English where there is no translation; `values` fill "%(name)s"."""
+        said = self.phrases.get(english, english)
+        return said % values if values else said
+
     @property
     def alphabet(self) -> str:
         """Its letters beyond a to z, small and capital."""
         capitals = (letter.upper() for letter in self.letters)
         return "".join(dict.fromkeys([*self.letters, *(capital for capital in capitals if len(capital) == 1)]))
+
+
+ENGLISH = Language(tag="en", name="English")
 
 
 def unknown(tag: str) -> Language:

@@ -29,6 +29,7 @@ _HOUR = timedelta(hours=1)
 _MOST_AN_HOUR = 200  # of all senders together; keeps a flood from filling the disk
 
 
+_TOO_MANY = "Too many messages came in this hour. Please try again later; your words stay here."
 _GONE = "This form is no longer here, and your message was not sent. Your words:"
 
 
@@ -46,14 +47,16 @@ class Form(NamedTuple):
 
     def thanks(self) -> bytes:
         """The page that says a message has arrived."""
-        words = self.section.fields.get("thanks") or "<p>Thank you. Your message has arrived.</p>"
-        return notice_page(self.site, "Sent", notice("Sent", words, f"Back to {self.page.name}", self.address))
+        phrase = self.site.look.language.phrase
+        words = self.section.fields.get("thanks") or f"<p>{phrase('Thank you. Your message has arrived.')}</p>"
+        back = phrase("Back to %(page)s", page=self.page.name)
+        return notice_page(self.site, phrase("Sent"), notice(phrase("Sent"), words, back, self.address))
 
     def again(self, typed: Mapping[str, str], fault: Fault) -> bytes:
         """The form once more, with what was typed and what is wrong with it."""
         wrong = {one.field: one.sentence for one in (fault.each if isinstance(fault, Faults) else [fault])}
         form = form_again(Answers(self.site), At("/"), self.id, self.section, Typed(dict(typed), wrong))
-        return notice_page(self.site, "Please look again", form)
+        return notice_page(self.site, self.site.look.language.phrase("Please look again"), form)
 
 
 def form_of(site: Site, section: str) -> Form | None:
@@ -72,8 +75,10 @@ def gone(site: Site, words: str) -> bytes | None:
     if document is None:
         return None
     rendering = services.rendering(document, address=services.live_address(site))
-    said = format_html("<p>{}</p><blockquote>{}</blockquote>", _GONE, words)
-    return notice_page(rendering, "Not sent", notice("Not sent", said, f"To {document.name}", "/"))
+    phrase = rendering.look.language.phrase
+    said = format_html("<p>{}</p><blockquote>{}</blockquote>", phrase(_GONE), words)
+    title, onward = phrase("Not sent"), phrase("To %(name)s", name=document.name)
+    return notice_page(rendering, title, notice(title, said, onward, "/"))
 
 
 def receives(section: Section) -> bool:
@@ -94,11 +99,12 @@ def receive(site: Site, form: Form, posted: Mapping[str, str], came_from: str) -
 
     Raises Faults of ``empty``, ``too-long`` and ``mail-unreadable``, or Fault ``too-many``.
     """
-    sent = read_sent(posted, form.section)
+    phrase = form.site.look.language.phrase
+    sent = read_sent(posted, form.section, phrase)
     now = timezone.now()
     lately = Message.objects.filter(site=site, sent_at__gte=now - _HOUR)
     if lately.count() >= _MOST_AN_HOUR:
-        raise Fault("too-many", "Too many messages came in this hour. Please try again later; your words stay here.")
+        raise Fault("too-many", phrase(_TOO_MANY))
     sender = salted_hmac("yemba.sender", f"{site.pk}:{came_from}").hexdigest()[:32]
     earlier = set(Message.objects.filter(site=site, words=sent.words).values_list("words", flat=True)[:1])
     reason = suspicion(sent, posted, earlier, lately.filter(sender=sender).count())

@@ -126,9 +126,10 @@ def _missing(answers: Answers, links: Links) -> bytes:
     """What visitors see at an address that is none; its links hold at any depth."""
     document = answers.look.document
     first = document.pages[document.order[0]].name
-    words = "<p>There is nothing at this address. It may have been mistyped, or the page is gone.</p>"
-    inner = notice("Not found", words, f"Go to {first}")
-    return render_notice(answers, f"Not found – {document.name}", inner, *links).encode()
+    phrase = answers.look.language.phrase
+    words = phrase("There is nothing at this address. It may have been mistyped, or the page is gone.")
+    inner = notice(phrase("Not found"), f"<p>{words}</p>", phrase("Go to %(page)s", page=first))
+    return render_notice(answers, f"{phrase('Not found')} – {document.name}", inner, *links).encode()
 
 
 def _moved(site: Site, page_id: str) -> bytes:

@@ -83,7 +83,7 @@ def letters_of_site(look: Look) -> frozenset[str]:
 
 def _written(look: Look) -> set[str]:
     """Every character that is written or said, in both cases."""
-    said = spoken.letters(look.value("site.currency"), look.language.tag)
+    said = spoken.letters(look.value("site.currency"), look.language.tag).union(*look.language.phrases.values())
     written = set(look.document.text()) | said
     return written | {*"".join(written).upper(), *look.language.alphabet, *_ALWAYS}
 

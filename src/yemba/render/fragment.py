@@ -134,7 +134,8 @@ def _part(answers: Answers, here: At, slug: str) -> Fragment:
         return [mark_safe(fragment.html) for fragment in made]
 
     view = PartView(parts()[slug], recorder, here.root, here.page, sections)
-    html = rendered(f"{slug}.html", part=view, draft=answers.site.draft)
+    language = recorder.ask(questions.language_of_phrases)
+    html = rendered(f"{slug}.html", part=view, draft=answers.site.draft, language=language)
     return Fragment(html, recorder.reads)
 
 
@@ -254,7 +255,8 @@ def _value(recorder: Recorder, here: At, field: Field, stored: str, below: int) 
             return _href(recorder, here, stored)
         case "price":
             currency, language = (recorder.ask(questions.value, f"site.{key}") for key in ("currency", "language"))
-            return spoken.price(stored, currency, language)
+            least = shipped.catalogue().language(language).phrase("from %(price)s")
+            return spoken.price(stored, currency, language, least)
         case "picture":
             picture = recorder.ask(questions.picture, stored)
             return pictures.shown(picture, here.root) if picture else None

@@ -5,6 +5,7 @@ from __future__ import annotations
 from typing import Any, NamedTuple
 
 from yemba.core.change.commands.pages import menu
+from yemba.core.language import ENGLISH
 from yemba.core.layout.tiles import TileSizes
 from yemba.core.site.document import Picture
 from yemba.core.site.structured import business
@@ -110,6 +111,13 @@ def today(site: Site) -> str:
 @question
 def year(site: Site) -> int:
     return site.today.year
+
+
+@question
+def language_of_phrases(site: Site) -> str:
+    """The language that Yemba itself speaks on the pages: the site's where there are translations."""
+    language = site.look.language
+    return language.tag if language.phrases else ENGLISH.tag
 
 
 @question

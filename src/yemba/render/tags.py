@@ -8,6 +8,7 @@ from django import template
 from django.utils.html import format_html, format_html_join, strip_tags
 from django.utils.safestring import SafeString
 
+from yemba import catalogue as shipped
 from yemba.core.calendar import spoken
 from yemba.core.language import from_right, reads_from_right
 
@@ -62,6 +63,12 @@ def backdrop(image: dict[str, Any], eager: bool = False) -> SafeString:
     return format_html('<div class="backdrop">{}</div>', inner)
 
 
+@register.simple_tag(takes_context=True)
+def say(context: template.Context, english: str, **values: object) -> str:
+    """What Yemba itself says on a page, in the language of the site."""
+    return shipped.catalogue().language(context["language"]).phrase(english, **values)
+
+
 @register.filter
 def by_day(items: list[dict[str, Any]]) -> list[dict[str, Any]]:
     """Dates in the order of time; those without a day last."""
@@ -73,7 +80,7 @@ def when(context: template.Context, item: dict[str, Any]) -> SafeString:
     """The day in words, with its hours."""
     day = item.get("day")
     if not day:
-        return format_html("{}", "Date to come")
+        return format_html("{}", say(context, "Date to come"))
     pieces = ((piece,) for piece in spoken.day_pieces(day, context["language"]))
     spoken_day = format_html('<time datetime="{}">{}</time>', day, format_html_join(" ", "<span>{}</span>", pieces))
     hours = spoken.hours(item.get("begins"), item.get("ends"))
@@ -85,7 +92,7 @@ def leaf(context: template.Context, item: dict[str, Any]) -> SafeString:
     """The day as a leaf of a calendar: weekday, number, month."""
     day = item.get("day")
     if not day:
-        return format_html('<span class="leaf">{}</span>', "soon")
+        return format_html('<span class="leaf">{}</span>', say(context, "soon"))
     parts = spoken.parts(day, context["language"])
     hours = spoken.hours(item.get("begins"), item.get("ends"))
     return format_html(

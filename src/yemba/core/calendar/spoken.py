@@ -48,13 +48,13 @@ def hours(begins: str | None, ends: str | None) -> str:
     return "–".join(moment for moment in (begins, ends) if moment)
 
 
-def price(stored: str, currency: str, language: str) -> str:
-    """A stored price ("24.50", "from 40.00") in words: €24.50, from €40."""
+def price(stored: str, currency: str, language: str, least: str = "from %(price)s") -> str:
+    """A stored price ("24.50", "from 40.00") in words: €24.50, from €40; `least` says of one that it begins there."""
     prefix, _, amount = stored.rpartition("from ")
     number = Decimal(amount)
     form = "¤#,##0" if number == int(number) else "¤#,##0.00"
     amount = format_currency(number, currency, form, locale=locale(language), currency_digits=False)
-    return ("from " if stored.startswith("from ") else prefix) + amount
+    return least % {"price": amount} if stored.startswith("from ") else prefix + amount
 
 
 @cache

@@ -5,16 +5,20 @@ from __future__ import annotations
 import csv
 import io
 import re
-from collections.abc import Collection, Iterable, Iterator, Mapping
+from collections.abc import Callable, Collection, Iterable, Iterator, Mapping
 from typing import NamedTuple
 
 from yemba.core.errors import Fault, Faults
+from yemba.core.language import ENGLISH
 from yemba.core.limits import ANSWER_LETTERS, MESSAGE_LETTERS
 from yemba.core.site.document import Section, ordered_items
 
 TRAP = "second_mail"
 """The field that people do not see and that must stay empty."""
 _EMPTY = {"name": "Please say your name.", "words": "The message is empty. Please write a few words."}
+_LONG = "That is %(letters)d letters; at most %(limit)d can be sent."
+_NO_MAIL = "Please give a mail address to answer to."
+_NOT_MAIL = "“%(typed)s” is not a mail address to answer to. It looks like name@place.example."
 _MAIL = re.compile(r"[^@\s<>,;]+@[^@\s<>,;]+\.[^@\s<>,;.]+")
 _LINK = re.compile(r"https?://|www\.", re.IGNORECASE)
 _MARKUP = re.compile(r"<a\s|\[url|\[link", re.IGNORECASE)
@@ -31,10 +35,13 @@ class Sent(NamedTuple):
     answers: dict[str, str]
 
 
-def read_sent(posted: Mapping[str, str], section: Section) -> Sent:
-    """What was sent through this form. Raises Faults with all that is wrong, beside ``name``, ``mail``, ``words``."""
+def read_sent(posted: Mapping[str, str], section: Section, phrase: Callable[..., str] = ENGLISH.phrase) -> Sent:
+    """What was sent through this form; `phrase` says a sentence in the language of the site.
+
+    Raises Faults with all that is wrong, beside ``name``, ``mail``, ``words``.
+    """
     values = {field: posted.get(field, "").replace("\0", "").strip() for field in MESSAGE_LETTERS}
-    faults = list(_faults(values))
+    faults = list(_faults(values, phrase))
     if faults:
         raise Faults(faults)
     answers = {
@@ -44,19 +51,18 @@ def read_sent(posted: Mapping[str, str], section: Section) -> Sent:
     return Sent(values["name"], values["mail"], values["words"], {k: v for k, v in answers.items() if v})
 
 
-def _faults(values: Mapping[str, str]) -> Iterator[Fault]:
+def _faults(values: Mapping[str, str], phrase: Callable[..., str]) -> Iterator[Fault]:
     """What is wrong, at most one thing a field, in the order of the fields."""
     for field, limit in MESSAGE_LETTERS.items():
         letters = len(values[field])
         if letters > limit:
-            yield Fault("too-long", f"That is {letters} letters; at most {limit} can be sent.", field)
+            yield Fault("too-long", phrase(_LONG, letters=letters, limit=limit), field)
         elif field == "mail" and not values[field]:
-            yield Fault("empty", "Please give a mail address to answer to.", field)
+            yield Fault("empty", phrase(_NO_MAIL), field)
         elif field == "mail" and not _MAIL.fullmatch(values[field]):
-            sentence = f"“{values[field]}” is not a mail address to answer to. It looks like name@place.example."
-            yield Fault("mail-unreadable", sentence, field)
+            yield Fault("mail-unreadable", phrase(_NOT_MAIL, typed=values[field]), field)
         elif not values[field]:
-            yield Fault("empty", _EMPTY[field], field)
+            yield Fault("empty", phrase(_EMPTY[field]), field)
 
 
 def suspicion(sent: Sent, posted: Mapping[str, str], earlier: Collection[str], from_there: int) -> str:
