@@ -7,13 +7,19 @@ stylesheet of the gallery says the same.
 
 from __future__ import annotations
 
+import re
 from typing import NamedTuple
+
+
+WIDE = 860
+"""px; from here on three tiles stand in a row."""
+_LEAST = re.compile(r"min-width: (\d+)px")
 
 
 class TileSizes(NamedTuple):
     """HTML's attribute "sizes" of a tile that has a third of a row, half of it, or the whole; `first` is that of a
-    first tile that leads, two of three columns wide, "" where the template has it as the others. Each ends with its
-    width on a phone; `half` and `whole` are "" where a layout is none of tiles."""
+    first tile that leads, two of three columns wide, "" where the template has it as the others. Each says its widths
+    in narrower windows too; `half` and `whole` are "" where a layout is none of tiles."""
 
     third: str
     half: str = ""
@@ -38,10 +44,15 @@ def tile_sizes(sizes: TileSizes, count: int) -> list[str]:
         return [sizes.first or sizes.third, *[sizes.third] * (count - 1)] if count else []
     found = [getattr(sizes, share) for share in shares(count, bool(sizes.first))]
     if count % 2 and found:
-        found[0] = _with_phone_of(found[0], sizes.whole)
+        found[0] = ", ".join([*_clauses(found[0], wide=True), *_clauses(sizes.whole, wide=False)])
     return found
 
 
-def _with_phone_of(wide: str, phone: str) -> str:
-    *clauses, _ = wide.split(", ")
-    return ", ".join([*clauses, phone.rsplit(", ", maxsplit=1)[-1]])
+def _clauses(sizes: str, wide: bool) -> list[str]:
+    """The parts of the attribute that are about wide windows, or those that are not."""
+    return [part for part in sizes.split(", ") if _is_wide(part) == wide]
+
+
+def _is_wide(part: str) -> bool:
+    least = _LEAST.search(part)
+    return least is not None and int(least[1]) >= WIDE
