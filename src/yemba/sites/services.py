@@ -75,11 +75,15 @@ def sites_of(person: Person) -> list[Site]:
     return list(Site.objects.filter(owner=person))
 
 
-def create(owner: Person, name: str, address: str, template: str) -> Site:
-    """A new site with starter pages. Raises Fault beside ``title``, ``slug`` or ``template``."""
+def create(owner: Person, name: str, address: str, template: str, settings: Mapping[str, str] | None = None) -> Site:
+    """A new site with starter pages; `settings` are values by key. Raises Fault beside ``title``, ``slug``,
+    ``template`` or a key."""
     title = Line(NAME_LETTERS, empty=False).read(name, "The site’s name", "title")
     slug = check_address(address)
     made = starter.document(title, catalogue().template(template).slug, catalogue(), new_id)
+    for key, typed in (settings or {}).items():
+        command = read_command("set-value", {"key": key, "value": typed})
+        made = apply(made, command.plan(Look(made, catalogue()), new_id))
     return Site.objects.create(owner=owner, slug=slug, document=made.text())
 
 

@@ -10,7 +10,6 @@ from __future__ import annotations
 import re
 from typing import NamedTuple
 
-
 WIDE = 860
 """px; from here on three tiles stand in a row."""
 _LEAST = re.compile(r"min-width: (\d+)px")
