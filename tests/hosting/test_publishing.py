@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import gzip
+import re
 from datetime import UTC, datetime
 from pathlib import Path
 
@@ -194,6 +195,30 @@ def test_a_site_is_exported_as_plain_files(site: Site, tmp_path: Path) -> None:
         call_command("export_site", "saltmarsh", str(tmp_path / "b"))
     with pytest.raises(CommandError, match="no site"):
         call_command("export_site", "nowhere", str(tmp_path / "c"))
+
+
+@pytest.mark.parametrize("draft", [False, True])
+def test_an_export_is_for_the_address_it_will_stand_at(site: Site, tmp_path: Path, draft: bool) -> None:
+    services.publish(site)
+    there = "https://books.example/bindery/"
+    services.write_out(site, tmp_path / "a", draft=draft, address=there.removesuffix("/"))
+    page, missing, sitemap = (
+        (tmp_path / "a" / name).read_text() for name in ("prices/index.html", "404.html", "sitemap.xml")
+    )
+    assert f'<link rel="canonical" href="{there}prices/">' in page
+    assert f'content="{there}sharing.png"' in page
+    assert f"<loc>{there}prices/</loc>" in sitemap
+    assert 'href="/bindery/assets/site.' in missing
+    assert 'href="/bindery/"' in missing
+    assert 'href="/prices/"' not in missing
+    assert "saltmarsh.localhost" not in page.replace('action="', "") + missing + sitemap
+
+
+@pytest.mark.parametrize("address", ["books.example", "ftp://books.example/", "https://", "https://books.example/?a=1"])
+def test_what_is_no_address_is_refused_by_name(site: Site, tmp_path: Path, address: str) -> None:
+    with pytest.raises(Fault, match=re.escape(f"“{address}” is no address of a site")):
+        services.write_out(site, tmp_path / "a", draft=True, address=address)
+    assert not (tmp_path / "a").exists()
 
 
 def test_only_pages_whose_inputs_changed_are_rendered_again(site: Site, monkeypatch) -> None:

@@ -128,7 +128,7 @@ def _missing(answers: Answers, links: Links) -> bytes:
     first = document.pages[document.order[0]].name
     phrase = answers.look.language.phrase
     words = phrase("There is nothing at this address. It may have been mistyped, or the page is gone.")
-    inner = notice(phrase("Not found"), f"<p>{words}</p>", phrase("Go to %(page)s", page=first))
+    inner = notice(phrase("Not found"), f"<p>{words}</p>", phrase("Go to %(page)s", page=first), answers.site.root)
     return render_notice(answers, f"{phrase('Not found')} – {document.name}", inner, *links).encode()
 
 

@@ -83,7 +83,7 @@ def render_page(answers: Answers, page_id: str, sheets: list[str], preloads: lis
 
 def render_notice(answers: Answers, title: str, inner: str, sheets: list[str], preloads: list[str]) -> str:
     """A page that is none of the owner's, in the site's design: "not found", "sent". Its links hold at any address."""
-    here = At("/")
+    here = At(answers.site.root)
     made = {slug: fragment.part(answers, here, slug) for slug in parts()}
     made[title] = Fragment(inner, {})
     return _document(Recorder(answers), here, Head(title, "", sheets, preloads, ""), made, [title], noindex=True)

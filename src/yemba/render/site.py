@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable
 from datetime import date
 from typing import NamedTuple
+from urllib.parse import urlsplit
 
 from yemba.core.site.resolve import Look
 
@@ -19,3 +20,8 @@ class Site(NamedTuple):
     load: Callable[[str], bytes]
     draft: bool = False
     address: str = ""
+
+    @property
+    def root(self) -> str:
+        """The path that leads to the site from any address on its server."""
+        return urlsplit(self.address).path or "/"

@@ -14,6 +14,7 @@ class Command(BaseCommand):
     def add_arguments(self, parser: CommandParser) -> None:
         parser.add_argument("slug", help="the site’s address, such as saltmarsh")
         parser.add_argument("folder", type=Path, help="a new or empty folder")
+        parser.add_argument("--address", default="", help="where it will stand, such as https://books.example/")
         parser.add_argument("--draft", action="store_true", help="the draft instead of the live edition")
 
     def handle(self, *args: Any, **options: Any) -> None:
@@ -21,7 +22,7 @@ class Command(BaseCommand):
         if site is None:
             raise CommandError(f"There is no site “{options['slug']}”.")
         try:
-            count = services.write_out(site, options["folder"], draft=options["draft"])
+            count = services.write_out(site, options["folder"], draft=options["draft"], address=options["address"])
         except Fault as fault:
             raise CommandError(fault.sentence) from fault
         self.stdout.write(f"{count} files in {options['folder']}")
