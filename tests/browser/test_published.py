@@ -146,6 +146,33 @@ def test_nothing_jumps_while_fonts_are_held_back_a_second(
     page.close()
 
 
+PRINTED = """() => {
+  const seen = (one) => one.getClientRects().length > 0;
+  const painted = [...document.querySelectorAll("body, [data-ground], .inner")].filter(seen);
+  const words = [...document.querySelectorAll("h1, h2, h3, p, dt, dd, li, summary")].filter(seen);
+  const light = (colour) => colour.match(/[0-9.]+/g).slice(0, 3).every((part) => Number(part) > 250);
+  const dark = (colour) => colour.match(/[0-9.]+/g).slice(0, 3).every((part) => Number(part) < 60);
+  const empty = (colour) => colour === "rgba(0, 0, 0, 0)";
+  const ground = (one) => getComputedStyle(one).backgroundColor;
+  return [
+    ...painted.filter((one) => !empty(ground(one)) && !light(ground(one))).map((one) => `${one.className} is no paper`),
+    ...words.filter((one) => !dark(getComputedStyle(one).color)).map((one) => `${one.outerHTML.slice(0, 80)} is pale`),
+    ...[...document.querySelectorAll("nav, .skip, form")].filter(seen).map((one) => `${one.className} is printed`),
+    ...[...document.querySelectorAll("details .answer")].filter((one) => !seen(one)).map(() => "an answer stays shut"),
+  ];
+}"""
+
+
+@pytest.mark.parametrize("template", sorted(catalogue().templates))
+def test_paper_is_white_words_are_dark_and_answers_open(browser: Browser, served: str, template: str) -> None:
+    page = browser.new_page()
+    page.goto(f"{served}grounds-{template}/")
+    assert page.evaluate(PRINTED), "on a screen there are grounds, menus and forms"
+    page.emulate_media(media="print")
+    assert page.evaluate(PRINTED) == []
+    page.close()
+
+
 def pages_in(exported: Path) -> list[str]:
     """Every page but those that lead on from an old address: who opens one is elsewhere at once."""
     pages = (file for file in exported.rglob("index.html") if 'http-equiv="refresh"' not in file.read_text())

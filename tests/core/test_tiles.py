@@ -25,7 +25,7 @@ def test_every_row_is_full(count: int, leads: bool) -> None:
 
 
 def test_none_where_there_are_none() -> None:
-    assert tile_sizes(SIZES, 0) == []
+    assert tile_sizes(SIZES, 0) == tile_sizes(SIZES._replace(first="80vw"), 0) == []
 
 
 def test_of_an_odd_number_the_first_fills_the_phone() -> None:

@@ -49,7 +49,7 @@ def picture(context: template.Context, image: dict[str, Any], sizes: str, eager:
         image["height"],
         image["alt"],
         format_html(' class="{}"', image["at"]) if image["at"] else "",
-        SafeString("" if eager else ' loading="lazy"'),
+        SafeString(' fetchpriority="high"' if eager else ' loading="lazy"'),
     )
     sources = ((form, srcset, sizes) for form, srcset in image["sources"])
     offered = format_html_join("", '<source type="{}" srcset="{}" sizes="{}">', sources)

@@ -32,7 +32,7 @@ def shares(count: int, leads: bool = False) -> list[str]:
         return ["whole"]
     halves = {0: 0, 1: 4, 2: 2}[count % 3]
     found = ["third"] * (count - halves) + ["half"] * halves
-    if leads and found[0] == "third":
+    if leads and found[:1] == ["third"]:
         found[0] = "first"
     return found
 
