@@ -1,6 +1,7 @@
 """Small sums that markup needs."""
 
 from django import template
+from django.utils.html import format_html
 
 register = template.Library()
 
@@ -21,3 +22,18 @@ def key(values: dict[str, object], name: str) -> object:
 def share(percent: float, factor: float) -> str:
     """Per cent of a drawing's width, in its units."""
     return f"{percent * float(factor):.1f}"
+
+
+MEANINGS = {
+    "ground": "A ground is a background with colours for text, links and buttons that can be read on it.",
+    "one-off": "A one-off is set on one text or button alone; the brand and the template do not reach it.",
+    "edition": "An edition is the site as one publishing put it live.",
+    "chroma": "Chroma is how strong a colour is: 0 is grey, about 0.3 the strongest that screens show.",
+}
+"""Words of our own and of the trade that stand on desks, each in one plain sentence."""
+
+
+@register.simple_tag
+def meaning(word: str) -> str:
+    """What a word means, for who meets it here first."""
+    return format_html('<p class="quiet meaning">{}</p>', MEANINGS[word])
