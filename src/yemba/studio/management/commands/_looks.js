@@ -23,7 +23,7 @@ function textsOnPictures() {
 }
 
 async function bitmaps() {
-  const images = [...document.querySelectorAll("picture img")].filter((image) => !image.closest(".backdrop"));
+  const images = [...document.querySelectorAll("picture img")];
   for (const image of images) {
     image.scrollIntoView({ behavior: "instant" });
     for (let tries = 0; tries < 100 && !image.complete; tries += 1) await new Promise((later) => setTimeout(later, 20));
@@ -43,6 +43,7 @@ function bitmap(image) {
     own: Number(/-(\d+)\./.exec(image.currentSrc)?.[1]),
     wanted: (covers ? Math.max(width, (height * across) / down) : width) * devicePixelRatio,
     most: Math.max(...offered),
+    behind: Boolean(image.closest(".backdrop")),
     sized: across > 0 && down > 0,
   };
 }

@@ -253,7 +253,7 @@ def of_bitmaps(page: Any) -> list[str]:
     most: dict[str, float] = {}  # a browser takes the larger one that it has for another place on the page
     for one in drawn:
         most[one["source"]] = max(most.get(one["source"], 1.0), one["wanted"])
-    for one in drawn:
+    for one in (one for one in drawn if not one["behind"]):
         enough = one["own"] / max(1.0, one["wanted"]) >= _SHARP[0] or one["own"] == one["most"]
         if not enough or (one["own"] / most[one["source"]] > _SHARP[1] and one["own"] > 400):
             wrong.append(f"{one['source']}: {one['own']} px for {one['wanted']:.0f} drawn")
