@@ -16,8 +16,7 @@ from yemba.catalogue import catalogue as shipped
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
 from yemba.core.site.ids import new_id
-from yemba.core.type.facts import Face
-from yemba.core.type.subset import cut
+from yemba.core.type.subset import cut_apart
 from yemba.people.models import Person
 from yemba.render import fonts
 from yemba.sites import services as sites
@@ -65,14 +64,14 @@ def fonts_are_cut_once() -> Iterator[None]:
     """Each test begins with an empty store; the same letters of the same file come out the same every time."""
     known: dict[Hashable, bytes] = {}
 
-    def cut_once(face: Face, letters: Collection[int], *rest: Collection[str]) -> bytes:
-        key = (face, frozenset(letters), rest)
+    def cut_once(data: bytes, letters: Collection[int], *rest: Collection[str]) -> bytes:
+        key = (data, frozenset(letters), *map(tuple, rest))
         if key not in known:
-            known[key] = cut(face, letters, *rest)
+            known[key] = cut_apart(data, letters, *rest)
         return known[key]
 
     with pytest.MonkeyPatch.context() as patched:
-        patched.setattr(fonts, "cut", cut_once)
+        patched.setattr(fonts, "cut_apart", cut_once)
         yield
 
 

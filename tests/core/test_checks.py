@@ -151,7 +151,7 @@ def test_two_pages_of_one_title_are_found(document: Document, catalogue: Catalog
     assert len(told) == len(document.order) - 1
 
 
-@pytest.mark.parametrize(("width", "count"), [(300, 1), (639, 1), (720, 0), (3000, 0)])
+@pytest.mark.parametrize(("width", "count"), [(300, 1), (929, 1), (930, 0), (3000, 0)])
 def test_a_picture_smaller_than_its_place_is_found(
     document: Document, catalogue: Catalogue, width: int, count: int
 ) -> None:

@@ -26,9 +26,8 @@ from yemba.core.site.document import Document
 from yemba.core.site.ids import new_id
 from yemba.core.site.own_fonts import font_id, own_family
 from yemba.core.site.resolve import Look
-from yemba.core.type.apart import clean_font_apart
 from yemba.core.type.facts import Face
-from yemba.core.type.intake import CleanFont, clean_font
+from yemba.core.type.intake import CleanFont, clean_font, clean_font_apart
 from yemba.core.type.subset import cut
 
 LETTERS = "Salt AV fox 9“"
@@ -150,7 +149,7 @@ def test_a_font_read_apart_is_the_same_and_one_that_hangs_is_stopped(monkeypatch
     with pytest.raises(Fault) as caught:
         clean_font_apart(b"PK\x03\x04" + bytes(40), "kelp.zip")
     assert "an archive" in caught.value.sentence
-    monkeypatch.setattr("yemba.core.type.apart._PATIENCE", 0.01)
+    monkeypatch.setattr("yemba.core.type.intake.SECONDS", 0.001)
     with pytest.raises(Fault) as caught:
         clean_font_apart(made, "slow.ttf")
     assert "keeps its reader too long" in caught.value.sentence

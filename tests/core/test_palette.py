@@ -232,7 +232,7 @@ def test_tokens_of_others_are_read_with_groups_aliases_and_older_forms() -> None
         (b'{"a": {"$type": "color", "$value": "{a}"}}', "palette-unreadable"),
         (b'{"a": ', "palette-unreadable"),
         (b"[" * 200_000, "palette-unreadable"),
-        (b'{"a": ' * 60 + b'{"$value": "#fff", "$type": "color"}' + b"}" * 60, "no-colours"),
+        (b'{"a": ' * 60 + b'{"$value": "#fff", "$type": "color"}' + b"}" * 60, "palette-unreadable"),
         (b"nothing in here", "no-colours"),
         (b"", "no-colours"),
         (b"#" * (PALETTE_BYTES + 1), "file-too-large"),

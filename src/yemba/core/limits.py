@@ -9,6 +9,8 @@ MB = 1_000_000
 PICTURE_BYTES = 12 * MB
 FONT_BYTES = 10 * MB
 PALETTE_BYTES = 1 * MB
+PALETTE_COLOURS = 500
+"""Read of one file; four times as many places in it are looked at."""
 SHEET_BYTES = 20 * MB
 NAME_LETTERS = 60
 """Of a site, a page, a brand sheet, an edition."""

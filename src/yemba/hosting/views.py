@@ -26,6 +26,7 @@ from django.views.decorators.http import require_safe
 
 from yemba.core.errors import Fault
 from yemba.core.site.document import read
+from yemba.core.untrusted import whole
 from yemba.hosting import inbox, services, serving
 from yemba.hosting.models import Edition
 from yemba.render.files import File, site_files
@@ -152,7 +153,7 @@ def draft(request: HttpRequest, token: str, path: str) -> HttpResponse:
 def _edition_file(site: Site, path: str) -> HttpResponse:
     """A file of an edition as it was published: "3/repairs/" is a page of the third."""
     number, _, name = path.partition("/")
-    answer = Edition.objects.filter(site=site, number=int(number) if number.isdigit() else 0).first()
+    answer = Edition.objects.filter(site=site, number=whole(number) or 0).first()
     name = f"{name}index.html" if name == "" or name.endswith("/") else name
     if answer is None or name not in answer.manifest:
         raise Http404

@@ -14,7 +14,7 @@ from yemba.core.site.resolve import Look
 from yemba.core.type.facts import FULL, REGULAR
 from yemba.core.type.fallback import BOLD_FROM, LOCALS, fallback
 from yemba.core.type.levels import LEVELS
-from yemba.core.type.subset import VERSION, Span, cut
+from yemba.core.type.subset import VERSION, Span, cut_apart
 from yemba.core.type.subsets import RANGES, subset_of
 
 _ALWAYS = "".join(map(chr, range(0x20, 0x7F))) + "\xa0©–—‘’“”…€−+"
@@ -57,7 +57,7 @@ class Published(NamedTuple):
         if self.family.whole:
             return self.family.read(self.file.name)
         letters = {ord(letter) for letter in self.letters}
-        return cut(self.family.open(self.file.name), letters, self.features, self.axes)
+        return cut_apart(self.family.read(self.file.name), letters, self.features, self.axes)
 
 
 def used_families(look: Look) -> list[Family]:

@@ -80,6 +80,7 @@ def custom_properties(look: Look) -> tuple[dict[str, str], dict[str, dict[str, s
         "gutter": f"{measures.gutter:g}px",
         "nav-gap": f"{measures.nav_gap:g}px",
         "side-column": f"{header_fit(look).column}px",
+        "unfolds": f"{header_fit(look).fold}px",
         "logo-share": f"{LOGO_SHARE}",
     }
     return root, {slug: _roles(look, slug, ground) for slug, ground in look.grounds.items()}

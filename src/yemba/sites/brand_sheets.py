@@ -10,6 +10,7 @@ from yemba.core.limits import NAME_LETTERS
 from yemba.core.site.document import Document, OwnFamily, Picture
 from yemba.core.site.own_fonts import grown, own_family
 from yemba.core.site.resolve import Look
+from yemba.core.untrusted import whole
 from yemba.core.value.line import Line
 from yemba.people.models import Person
 from yemba.sites import services, store
@@ -109,8 +110,8 @@ def import_file(person: Person, data: bytes) -> BrandSheet:
 def referenced(person: Person, ref: str) -> Reference:
     """A sheet by its reference. Raises Fault ``no-such-sheet``."""
     kind, _, which = ref.partition(":")
-    if kind == "own" and which.isdigit():
-        row = sheet(person, int(which))
+    if kind == "own" and (number := whole(which)) is not None:
+        row = sheet(person, number)
         return Reference(ref, row.name, row.values, Picture(**row.logo) if row.logo else None)
     if kind == "ready":
         ready = catalogue().ready_sheet(which)

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from yemba.core.site.own_fonts import own_family
-from yemba.core.type.apart import clean_font_apart
+from yemba.core.type.intake import clean_font_apart
 from yemba.sites import services, store
 from yemba.sites.models import Site
 

@@ -2,13 +2,13 @@
 
 from __future__ import annotations
 
-import json
 from collections.abc import Mapping, Sequence
 from typing import Any, NamedTuple
 
 from yemba.core.check.finding import Cure, Finding, Inspected, Measured, Result, Target, inspect
 from yemba.core.errors import Fault
 from yemba.core.site.resolve import Look
+from yemba.core.untrusted import read_json
 from yemba.hosting import services as hosting
 from yemba.sites import services as sites
 from yemba.sites import store
@@ -57,7 +57,7 @@ def read_measured(text: str) -> dict[str, Measured]:
     try:
         if len(text) > _MOST:
             raise ValueError(f"{len(text)} characters")
-        return {str(page): _measured(plain) for page, plain in json.loads(text).items()}
+        return {str(page): _measured(plain) for page, plain in read_json(text).items()}
     except (ValueError, KeyError, TypeError, AttributeError, RecursionError) as error:
         raise Fault("measuring-unreadable", f"The windows’ measuring cannot be read: {error}.") from error
 

@@ -18,8 +18,8 @@ from yemba.core.site.own_fonts import font_id
 from yemba.core.site.resolve import Look
 from yemba.core.site.setting import SHEET
 from yemba.core.site.settings import SETTINGS, refers
-from yemba.core.type.apart import clean_font_apart
-from yemba.core.type.intake import CleanFont
+from yemba.core.type.intake import CleanFont, clean_font_apart
+from yemba.core.untrusted import read_json
 from yemba.core.value.line import Line
 
 FORMAT, VERSION = "brand-sheet", 1
@@ -111,7 +111,7 @@ def read_file(data: bytes, catalogue: Catalogue) -> File:
             "file-too-large", f"This file has more than {SHEET_BYTES // 1_000_000} MB; no brand sheet has.", "file"
         )
     try:
-        plain = json.loads(data.decode("utf-8-sig"))
+        plain = read_json(data.decode("utf-8-sig"))
         if plain["format"] != FORMAT or not isinstance(plain["values"], dict):
             raise KeyError("format")
         number = int(plain["version"])

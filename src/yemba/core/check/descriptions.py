@@ -12,7 +12,7 @@ from yemba.core.site.words import plain
 
 NAME = "Titles and descriptions"
 LONGEST = 155  # characters that result lists show of a description; common practice, no source
-_SENTENCE = re.compile(r".+?[.!?…](?=\s|$)")
+_SENTENCE = re.compile(r".{1,400}?[.!?…](?=\s|$)")
 
 
 def find(inspected: Inspected) -> Iterator[Finding]:

@@ -9,7 +9,7 @@ from yemba.core.colour.formats.format import Named, formats
 from yemba.core.colour.naming import name_for
 from yemba.core.colour.srgb import Read
 from yemba.core.errors import Fault
-from yemba.core.limits import PALETTE_BYTES
+from yemba.core.limits import PALETTE_BYTES, PALETTE_COLOURS
 
 
 class Palette(NamedTuple):
@@ -51,10 +51,13 @@ def text_of(data: bytes | str) -> str:
 
 def _palette(parsed: Sequence[tuple[str, Read]]) -> Palette:
     colours: list[Named] = []
+    more, parsed = len(parsed) > PALETTE_COLOURS, parsed[:PALETTE_COLOURS]
     for name, one in parsed:
         colours.append((name or name_for(one.colour, [known for known, _ in colours]), one.colour))
     clear, mapped = sum(one.alpha < 1 for _, one in parsed), sum(one.mapped for _, one in parsed)
     lost = []
+    if more:
+        lost.append(f"It holds more than {PALETTE_COLOURS} colours; the first {PALETTE_COLOURS} were read.")
     if clear:
         lost.append(f"{clear} see-through colour{_s(clear)} became solid.")
     if mapped:

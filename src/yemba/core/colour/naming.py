@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Collection
 from functools import cache
+from itertools import count
 from math import hypot
 
 from yemba.core.colour.oklch import to_oklab
@@ -41,10 +42,10 @@ def _unlike(first: Colour, second: Colour) -> float:
 
 
 def name_for(colour: Colour, existing: Collection[str] = ()) -> str:
-    """A word for `colour` that is none of `taken`: the nearest word left, numbered where all near ones are gone."""
+    """A word for `colour` that is none of `existing`: the nearest word left, numbered where all near ones are gone."""
     near = sorted(_known(), key=lambda known: _unlike(known[1], colour))
     used = {name.casefold() for name in existing}
     free = next((name for name, _ in near[:4] if name.casefold() not in used), "")
     if free:
         return free
-    return next(f"{near[0][0]} {n}" for n in range(2, 99) if f"{near[0][0]} {n}".casefold() not in used)
+    return next(f"{near[0][0]} {n}" for n in count(2) if f"{near[0][0]} {n}".casefold() not in used)

@@ -3,12 +3,15 @@
 from __future__ import annotations
 
 import re
+from itertools import islice
 from typing import NamedTuple
 
 from coloraide import Color
 
 from yemba.core.errors import Fault
+from yemba.core.limits import PALETTE_COLOURS
 
+_LONGEST = 120  # letters of any colour that CSS writes
 _HEX = re.compile(r"#?([0-9a-f]{3,4}|[0-9a-f]{6}|[0-9a-f]{8})", re.IGNORECASE)
 _FUNCTION = r"\b(?:rgba?|hsla?|hwb|lab|lch|oklab|oklch|color)\([^()]{3,80}\)"
 # A code without # counts only with six or eight digits, one of them a figure: "facade" is a word.
@@ -47,11 +50,11 @@ def read(text: str, field: str = "colour") -> Read:
     What lies outside sRGB is mapped in: lightness and hue held, chroma brought down as in CSS Color 4.
     Raises Fault ``colour-unreadable`` where the text is no colour.
     """
-    typed = text.strip().rstrip(";,")
+    typed = text[: _LONGEST + 1].strip().rstrip(";,")
     if match := _HEX.fullmatch(typed):
         typed = "#" + match.group(1)
     try:
-        found = Color(typed)
+        found = Color(typed if len(text) <= _LONGEST else "")
     except ValueError:
         raise Fault(
             "colour-unreadable",
@@ -83,7 +86,7 @@ def read_many(text: str) -> list[Read]:
     """Every colour in a pasted text, in its order, each once: hex codes with # (or alone in their line, list or
     quotes), and the functions rgb(), hsl(), hwb(), lab(), lch(), oklab(), oklch() and color()."""
     found: dict[str, Read] = {}
-    for match in _IN_TEXT.finditer(text):
+    for match in islice(_IN_TEXT.finditer(text), 4 * PALETTE_COLOURS):
         try:
             one = read(match[0])
         except Fault:

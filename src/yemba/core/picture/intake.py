@@ -2,42 +2,22 @@
 
 from __future__ import annotations
 
-import re
 import warnings
 from io import BytesIO
-from typing import NamedTuple
-from xml.etree.ElementTree import Element, ParseError, register_namespace, tostring
+from typing import Any, NamedTuple
 
-from defusedxml.common import DefusedXmlException
-from defusedxml.ElementTree import fromstring
 from PIL import Image, ImageOps, UnidentifiedImageError
 
+from yemba.core import apart
 from yemba.core.errors import Fault
 from yemba.core.limits import PICTURE_BYTES
 from yemba.core.picture.drawing import drawn
+from yemba.core.picture.svg import clean_svg
 
 MOST_PIXELS = 50_000_000
 _LONGEST_SIDE = 2560  # px kept of a photograph: more than any place on a page shows
+_SECONDS = 20.0
 _KNOWN = {"PNG": "png", "JPEG": "jpeg", "WEBP": "webp"}
-_SVG = "{http://www.w3.org/2000/svg}"
-register_namespace("", _SVG.strip("{}"))  # written out without a prefix, as drawing programs do
-register_namespace("xlink", "http://www.w3.org/1999/xlink")
-_UNSAFE_ELEMENTS = {
-    "script",
-    "foreignObject",
-    "iframe",
-    "embed",
-    "object",
-    "audio",
-    "video",
-    "handler",
-    "animate",
-    "set",
-}
-_ELSEWHERE = re.compile(r"(?:https?:|//|javascript:|file:|@import|url\(\s*['\"]?(?!#))", re.IGNORECASE)
-_URL_ELSEWHERE = re.compile(r"url\(\s*['\"]?(?!#)", re.IGNORECASE)
-_REFERENCES = ("href", "src")
-_HARMLESS = ("#", "data:image/png", "data:image/jpeg")
 
 
 class CleanPicture(NamedTuple):
@@ -50,10 +30,36 @@ class CleanPicture(NamedTuple):
 
 
 def clean_picture(data: bytes, name: str) -> CleanPicture:
-    """Check and clean an uploaded picture. `name` is told in errors.
+    """Check and clean an uploaded picture, in a process of its own. `name` is told in errors.
 
-    Raises Fault: ``file-too-large``, ``picture-unreadable``, ``picture-too-large``, ``svg-unsafe``.
+    Raises Fault: ``file-too-large``, ``picture-unreadable``, ``picture-too-large``, ``svg-unsafe``, ``busy``.
     """
+    named = name[:80]
+    _check_bytes(data, named)
+    try:
+        return CleanPicture(**apart.work("clean-picture", seconds=_SECONDS, data=data, name=named))
+    except apart.Failed as error:
+        reason = f"“{named}” takes too long to read, or fills the memory. Save it simpler or smaller."
+        raise Fault("picture-unreadable", reason, "file") from error
+
+
+def clean_here(data: bytes, name: str) -> dict[str, Any]:
+    """What `clean_picture` tells, for a process apart."""
+    if data.lstrip()[:1] == b"<" or data[:3] == b"\xef\xbb\xbf":
+        return _drawing(data, name)._asdict()
+    return _clean_pixels(data, name)._asdict()
+
+
+def _drawing(data: bytes, name: str) -> CleanPicture:
+    clean, width, height = clean_svg(data, name)
+    try:
+        drawn(clean, 32)
+    except Exception as error:
+        raise Fault("picture-unreadable", f"“{name}” cannot be drawn. Save it again as plain SVG.", "file") from error
+    return CleanPicture(clean, "svg", width, height)
+
+
+def _check_bytes(data: bytes, name: str) -> None:
     if len(data) > PICTURE_BYTES:
         raise Fault(
             "file-too-large",
@@ -63,9 +69,6 @@ def clean_picture(data: bytes, name: str) -> CleanPicture:
         )
     if not data:
         raise Fault("picture-unreadable", f"“{name}” is empty. Choose another file.", "file")
-    if data.lstrip()[:1] == b"<" or data[:3] == b"\xef\xbb\xbf":
-        return _clean_svg(data, name)
-    return _clean_pixels(data, name)
 
 
 def _clean_pixels(data: bytes, name: str) -> CleanPicture:
@@ -108,62 +111,3 @@ def _encoded(picture: Image.Image, form: str) -> CleanPicture:
     options = {"quality": 90} if form != "png" else {"optimize": True}
     picture.save(out, form.upper(), **options)
     return CleanPicture(out.getvalue(), form, picture.width, picture.height)
-
-
-def _clean_svg(data: bytes, name: str) -> CleanPicture:
-    try:
-        root: Element = fromstring(data, forbid_dtd=True)
-    except (ParseError, DefusedXmlException, ValueError) as error:
-        raise Fault(
-            "picture-unreadable", f"“{name}” looks like SVG but cannot be read. Save it again as plain SVG.", "file"
-        ) from error
-    if root.tag != f"{_SVG}svg":
-        raise Fault("picture-unreadable", f"“{name}” is not an SVG picture. Use SVG, PNG, JPEG or WebP.", "file")
-    for element in root.iter():
-        _refuse_unsafe(element, name)
-    width, height = _svg_size(root, name)
-    root.set("width", f"{width:g}")
-    root.set("height", f"{height:g}")
-    clean = tostring(root)
-    try:
-        drawn(clean, 32)
-    except Exception as error:
-        raise Fault("picture-unreadable", f"“{name}” cannot be drawn. Save it again as plain SVG.", "file") from error
-    return CleanPicture(clean, "svg", max(1, round(width)), max(1, round(height)))
-
-
-def _refuse_unsafe(element: Element, name: str) -> None:
-    tag = str(element.tag).rpartition("}")[2]
-    unsafe = tag if tag in _UNSAFE_ELEMENTS else ""
-    for attribute, value in element.attrib.items():
-        plain = attribute.rpartition("}")[2].lower()
-        if (
-            plain.startswith("on")
-            or (plain in _REFERENCES and not value.startswith(_HARMLESS))
-            or (plain == "style" and _ELSEWHERE.search(value))
-            or (plain not in _REFERENCES and _URL_ELSEWHERE.search(value))
-        ):
-            unsafe = f"{plain}=“{value[:40]}”"
-    if tag == "style" and _ELSEWHERE.search(element.text or ""):
-        unsafe = "a style that loads from elsewhere"
-    if unsafe:
-        raise Fault(
-            "svg-unsafe",
-            f"“{name}” holds {unsafe}, which a picture may not. Save it again as plain SVG, without scripts and links.",
-            "file",
-        )
-
-
-def _svg_size(root: Element, name: str) -> tuple[float, float]:
-    """Width and height in px, from viewBox, else from width and height."""
-    try:
-        if box := root.get("viewBox"):
-            _, _, width, height = (float(part) for part in box.replace(",", " ").split())
-        else:
-            width, height = (float(root.get(side, "").removesuffix("px")) for side in ("width", "height"))
-            root.set("viewBox", f"0 0 {width:g} {height:g}")
-    except ValueError:
-        width = height = 0.0
-    if not (0 < width < 20_000 and 0 < height < 20_000):
-        raise Fault("picture-unreadable", f"“{name}” does not say how large it is. Save it with a viewBox.", "file")
-    return width, height

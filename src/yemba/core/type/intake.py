@@ -4,17 +4,20 @@ from __future__ import annotations
 
 import re
 from io import BytesIO
-from typing import NamedTuple
+from typing import Any, NamedTuple
 
 import uharfbuzz as harfbuzz
 from fontTools.ttLib import TTFont
 
+from yemba.core import apart
 from yemba.core.errors import Fault
 from yemba.core.limits import FONT_BYTES
 from yemba.core.type.facts import Face, Facts, opened
 from yemba.core.type.subset import packed, tag
 
 MOST_UNPACKED = 40_000_000
+SECONDS = 20.0
+"""That reading a font may take."""
 _SIGNATURES = {b"wOF2": "woff2", b"wOFF": "woff", b"\x00\x01\x00\x00": "ttf", b"true": "ttf", b"OTTO": "otf"}
 # What is not a font that browsers show, by how it begins, and what to do.
 _OTHERS = {
@@ -72,6 +75,24 @@ def clean_font(data: bytes, file_name: str) -> CleanFont:
         raise
     except Exception as error:  # a broken or hostile file makes the readers raise nearly anything
         raise Fault("font-unreadable", f"{named} is broken: {_first_line(error)}. Fetch it again.", "file") from error
+
+
+def clean_font_apart(data: bytes, file_name: str) -> CleanFont:
+    """As `clean_font`, in a process of its own. Raises what that raises, and Fault ``busy``."""
+    check_size(data, file_name)
+    try:
+        plain = apart.work("clean-font", seconds=SECONDS, data=data, file_name=file_name)
+    except apart.Failed:
+        reason = f"“{file_name[:60]}” keeps its reader too long, or fills its memory. Fetch it again from its maker."
+        raise Fault("font-unreadable", reason, "file") from None
+    facts = {name: tuple(value) if isinstance(value, list) else value for name, value in plain["facts"].items()}
+    return CleanFont(**plain | {"weights": tuple(plain["weights"]), "facts": Facts(**facts)})  # type: ignore[arg-type]
+
+
+def clean_here(data: bytes, file_name: str) -> dict[str, Any]:
+    """What `clean_font` tells, as a process apart hands it over."""
+    font = clean_font(data, file_name)
+    return font._asdict() | {"facts": font.facts._asdict()}
 
 
 def check_size(data: bytes, file_name: str) -> str:

@@ -3,15 +3,19 @@
 from __future__ import annotations
 
 from collections.abc import Collection
+from functools import lru_cache
 from io import BytesIO
+from typing import Any
 
 import uharfbuzz as harfbuzz
 from fontTools.ttLib import TTFont
 
+from yemba.core import apart
 from yemba.core.type.facts import Face
 
 Span = tuple[str, float, float]
 """An axis of variation and the ends that are kept of it."""
+_SECONDS, _PATIENCE = 60.0, 600.0  # publishing waits its turn
 VERSION = 2
 """Grows when the same letters of the same file come out as other bytes."""
 
@@ -35,6 +39,25 @@ def cut(
         high = max(low, min(high, most))
         wanted.set_axis_range(face.whole, name, low, high, min(max(default, low), high))
     return packed(harfbuzz.subset(face.whole, wanted).blob.data)
+
+
+def cut_apart(data: bytes, letters: Collection[int], features: Collection[str], axes: Collection[Span]) -> bytes:
+    """As `cut` of the font file `data`, in a process of its own. Raises ValueError where that comes to nothing."""
+    given = {"letters": sorted(letters), "features": list(features), "axes": [list(axis) for axis in axes]}
+    try:
+        return bytes(apart.work("cut-font", seconds=_SECONDS, patience=_PATIENCE, data=data, **given))
+    except apart.Failed as error:
+        raise ValueError(f"the font cannot be cut: {error}") from error
+
+
+def cut_here(data: bytes, letters: list[int], features: list[str], axes: list[list[Any]]) -> bytes:
+    """What `cut` makes, for a process apart; the last few files stay open there."""
+    return cut(_opened(data), letters, features, [(str(name), low, high) for name, low, high in axes])
+
+
+@lru_cache(maxsize=4)
+def _opened(data: bytes) -> Face:
+    return Face(data)
 
 
 def tag(name: str) -> int:

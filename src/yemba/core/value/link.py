@@ -13,7 +13,9 @@ if TYPE_CHECKING:
     from yemba.core.site.resolve import Look
 
 PAGE = "page:"
-_ADDRESS = re.compile(r"(page:x?\w+|https?://[^\s/]+\.[^\s]+|mailto:[^\s@]+@[^\s@]+|tel:\+?[\d ()-]{3,})")
+_LONGEST = 2000  # letters; browsers take no longer ones (common practice, no source)
+_WEB = r"https?://[^\s/.]++(?:\.[^\s/.]*+)++(?:/\S*+)?"  # gives nothing back: no address takes long to refuse
+_ADDRESS = re.compile(rf"(page:x?\w+|{_WEB}|mailto:[^\s@]+@[^\s@]+|tel:\+?[\d ()-]{{3,}})")
 
 
 @dataclass(frozen=True)
@@ -26,6 +28,9 @@ class Link(Kind):
 
     def read(self, typed: Any, name: str, key: str) -> str:
         address = _completed(str(typed).strip())
+        if len(address) > _LONGEST:
+            reason = f"This address has {len(address)} letters, “{address[:40]}…”. At most {_LONGEST} can be linked to."
+            raise Fault("link-unreadable", reason, key)
         if address and not _ADDRESS.fullmatch(address):
             raise Fault(
                 "link-unreadable",

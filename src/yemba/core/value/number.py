@@ -25,12 +25,13 @@ class Number(Kind):
 
     def read(self, typed: Any, name: str, key: str) -> float | int:
         try:
-            number = float(str(typed).strip().removesuffix(self.unit).replace(",", "."))
+            number = float(str(typed)[:400].strip().removesuffix(self.unit).replace(",", "."))
         except ValueError:
             number = float("nan")
         if not self.low <= number <= self.high:
             limits = f"{self.low:g} to {self.high:g} {self.unit}".strip()
-            raise Fault("number-out-of-range", f"{name} cannot be “{typed}”. Give a number from {limits}.", key)
+            reason = f"{name} cannot be “{str(typed)[:40]}”. Give a number from {limits}."
+            raise Fault("number-out-of-range", reason, key)
         return int(number) if number == int(number) else number
 
     def say(self, value: Any, look: Look | None = None) -> str:

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 
 from yemba.core.site.resolve import Look
+from yemba.core.untrusted import whole
 from yemba.sites import history
 from yemba.sites.models import Site
 from yemba.studio.desks.setting import Context
@@ -16,7 +17,7 @@ _AT_ONCE = 60
 def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiting]) -> Context:
     """The newest sixty steps, or with `more` as many as that says."""
     steps = history.steps(site)
-    most = int(query["more"]) if query.get("more", "").isdigit() else _AT_ONCE
+    most = whole(query.get("more", "")) or _AT_ONCE
     here = next((n for n, step in enumerate(steps) if step.here), 0)
     most = max(most, here + 1)
     return {"steps": steps[:most], "older": max(0, len(steps) - most), "more": most + _AT_ONCE}

@@ -9,6 +9,7 @@ from django.shortcuts import redirect, render
 from django.views.decorators.http import require_POST, require_safe
 
 from yemba.core.errors import Fault
+from yemba.core.untrusted import whole
 from yemba.hosting import editions
 from yemba.hosting import services as hosting
 from yemba.sites import services as sites
@@ -20,7 +21,7 @@ from yemba.studio.bench import draft_base, site_of, times
 def listed(request: HttpRequest, slug: str) -> HttpResponse:
     """All editions of a site; one of them looked at, or two beside one another, page by page."""
     site = site_of(request, slug)
-    asked = {key: int(v) for key in ("look", "first", "second") if (v := request.GET.get(key, "")).isdigit()}
+    asked = {key: n for key in ("look", "first", "second") if (n := whole(request.GET.get(key, ""))) is not None}
     context = {
         "site": site,
         "document": sites.document(site),

@@ -11,6 +11,7 @@ from django.views.decorators.http import require_GET, require_POST, require_safe
 
 from yemba.core import timing
 from yemba.core.errors import Fault
+from yemba.core.untrusted import whole
 from yemba.hosting import services as hosting
 from yemba.people.signed_out import wants_json
 from yemba.render.files import icon_paths, site_files
@@ -78,7 +79,7 @@ def edit(request: HttpRequest, slug: str) -> HttpResponse:
             site,
             name,
             arguments,
-            int(revision) if revision.isdigit() else None,
+            whole(revision),
             request.POST.get("gesture", "")[:40],
             window=request.POST.get("window", "")[:24],
             posted=True,
@@ -129,9 +130,9 @@ def state(request: HttpRequest, slug: str) -> HttpResponse:
         shown = hosting.live_document(site) or shown
     elif "without" in request.GET:
         shown = without(site, [request.GET["without"]])
-    elif request.GET.get("at", "").isdigit():
+    elif (number := whole(request.GET.get("at", ""))) is not None:
         try:
-            shown = history.at(site, int(request.GET["at"]))
+            shown = history.at(site, number)
         except Fault as fault:
             raise Http404 from fault
     elif "goes" in request.GET:
@@ -172,11 +173,11 @@ def find(request: HttpRequest, slug: str) -> HttpResponse:
 def plane(request: HttpRequest, slug: str) -> HttpResponse:
     """The picking plane at another hue."""
     site = site_of(request, slug)
-    hue = request.GET.get("hue", "0")
+    hue = whole(request.GET.get("hue", "0"))
     ground = sites.look(site).grounds.get(request.GET.get("ground", "light"))
-    if not hue.isdigit() or ground is None:
+    if hue is None or ground is None:
         raise Http404
-    return JsonResponse(at_hue(int(hue) % 360, ground.fill))
+    return JsonResponse(at_hue(hue % 360, ground.fill))
 
 
 @login_required

@@ -4,12 +4,17 @@ from __future__ import annotations
 
 import re
 from collections.abc import Sequence
+from itertools import islice
 
 from yemba.core.colour.formats.format import Format, Named, Parsed, one_line, unlike
 from yemba.core.colour.srgb import read
 from yemba.core.errors import Fault
+from yemba.core.limits import PALETTE_COLOURS
 
-_PROPERTY = re.compile(r"--([\w-]+)\s*:\s*([^;{}]+);?[ \t]*(?:/\*\s*(.*?)\s*\*/)?")
+# Each name is begun once and nothing that was taken is given back, so that no text takes longer than its length.
+_NAME = r"(?<![\w-])--([\w-]++)\s*+:"
+_BEGINS = re.compile(_NAME)
+_PROPERTY = re.compile(_NAME + r"([^;{}]++);?[ \t]*+(?:/\*((?:[^*\n]|\*(?!/)){0,200}+)\*/)?")
 
 
 def _write(title: str, colours: Sequence[Named]) -> str:
@@ -29,14 +34,14 @@ def _slug(name: str) -> str:
 
 
 def _recognises(text: str) -> bool:
-    return re.search(r"--[\w-]+\s*:", text) is not None
+    return _BEGINS.search(text) is not None
 
 
 def _parse(text: str) -> Parsed:
     colours = []
-    for key, value, remark in _PROPERTY.findall(text):
+    for key, value, remark in (one.groups("") for one in islice(_PROPERTY.finditer(text), 4 * PALETTE_COLOURS)):
         try:
-            colours.append((remark or key.replace("-", " ").strip().capitalize(), read(value)))
+            colours.append((remark.strip() or key.replace("-", " ").strip().capitalize(), read(value)))
         except Fault:
             continue  # a property that is no colour
     return colours

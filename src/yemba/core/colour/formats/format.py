@@ -6,6 +6,7 @@ import importlib
 import pkgutil
 from collections.abc import Callable, Collection, Mapping, Sequence
 from functools import cache
+from itertools import count
 from typing import NamedTuple
 
 from yemba.core.colour.srgb import Colour, Read
@@ -48,4 +49,4 @@ def one_line(name: str) -> str:
 
 def unlike(key: str, used: Collection[str]) -> str:
     """The key, or with a number where it is used already."""
-    return next(tried for n in range(1, 1000) if (tried := key if n == 1 else f"{key}-{n}") not in used)
+    return next(tried for n in count(1) if (tried := key if n == 1 else f"{key}-{n}") not in used)

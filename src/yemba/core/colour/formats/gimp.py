@@ -8,6 +8,7 @@ from collections.abc import Sequence
 from yemba.core.colour.formats.format import Format, Named, Parsed, one_line
 from yemba.core.colour.srgb import Colour, Read
 from yemba.core.errors import Fault
+from yemba.core.limits import PALETTE_COLOURS
 
 _HEAD = re.compile(r"(Name|Columns|Channels)\s*:")
 _ROW = re.compile(r"\s*(\d{1,3})\s+(\d{1,3})\s+(\d{1,3})\s*(.*)")
@@ -25,7 +26,7 @@ def _recognises(text: str) -> bool:
 def _parse(text: str) -> Parsed:
     rows = enumerate(text.lstrip().splitlines()[1:], 2)
     meant = [(n, row) for n, row in rows if row.strip() and not row.lstrip().startswith("#") and not _HEAD.match(row)]
-    return [_row(number, row) for number, row in meant]
+    return [_row(number, row) for number, row in meant[: 4 * PALETTE_COLOURS]]
 
 
 def _row(number: int, row: str) -> tuple[str, Read]:

@@ -11,8 +11,10 @@ from urllib.parse import quote, unquote
 from yemba.core.colour.formats.format import Format, Named, Parsed, unlike
 from yemba.core.colour.srgb import Read, read
 from yemba.core.errors import Fault
+from yemba.core.limits import PALETTE_COLOURS
+from yemba.core.untrusted import read_json
 
-_DEEPEST, _MOST, _LONGEST_ALIAS = 40, 501, 10
+_DEEPEST, _LONGEST_ALIAS = 40, 10
 _FUNCTIONS = ("lab", "lch", "oklab", "oklch")
 
 
@@ -36,14 +38,14 @@ def _recognises(text: str) -> bool:
 
 def _parse(text: str) -> Parsed:
     try:
-        whole = json.loads(text)
+        whole = read_json(text)
     except (ValueError, RecursionError) as error:
         reason = f"This is not whole JSON: {error}. Export the tokens again."
         raise Fault("palette-unreadable", reason, "file") from error
     colours: Parsed = []
     for name, token in _tokens(whole, "", False):
         colours.append((_own_name(token.get("$extensions")) or name, _colour(_followed(token["$value"], whole), name)))
-        if len(colours) >= _MOST:
+        if len(colours) > PALETTE_COLOURS:
             break
     return colours
 
