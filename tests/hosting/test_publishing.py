@@ -239,3 +239,15 @@ def test_only_pages_whose_inputs_changed_are_rendered_again(site: Site, monkeypa
     rendered.clear()
     services.publish(Site.objects.get(pk=site.pk), document=read(edition.document))
     assert rendered == [], "what was made once from the same inputs is not made again"
+
+
+def test_a_page_fetched_before_a_publishing_still_meets_its_style(site: Site, client: Client) -> None:
+    first = services.publish(site)
+    (style,) = (path for path in first.manifest if path.endswith(".css"))
+    sites.edit(Site.objects.get(pk=site.pk), "set-value", {"key": "type.base", "value": 21})
+    second = services.publish(Site.objects.get(pk=site.pk))
+    assert style not in second.manifest
+    answer = client.get(f"/{style}", headers={"host": "saltmarsh.localhost"})
+    assert answer.status_code == 200
+    assert answer["ETag"] == f'"{first.manifest[style][:32]}"'
+    assert client.get("/assets/site.0000.css", headers={"host": "saltmarsh.localhost"}).status_code == 404

@@ -246,13 +246,6 @@ def test_a_person_signs_up_out_and_in(client: Client, db: None) -> None:
     assert "too short" in short.content.decode()
 
 
-def test_signing_in_is_throttled(client: Client, ines: Person) -> None:
-    for _ in range(9):
-        answer = client.post("/sign-in/", {"username": ines.email, "password": "wrong"})
-    assert answer.status_code == 429
-    assert "Too many tries" in answer.content.decode()
-
-
 def test_the_demo_door_is_there_in_demo_mode_alone(client: Client, settings, db: None) -> None:
     settings.DEMO = False
     assert client.post("/enter-the-demo/").status_code == 404

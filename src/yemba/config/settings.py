@@ -88,6 +88,8 @@ LOGIN_URL = "sign-in"
 CSRF_FAILURE_VIEW = "yemba.people.signed_out.refused"
 LOGIN_REDIRECT_URL = "sites"
 LOGOUT_REDIRECT_URL = "front"
+# Wrong passwords for one name from one address; ``people.throttle`` counts names and addresses by themselves too.
+AXES_USERNAME_FORM_FIELD = "username"
 AXES_FAILURE_LIMIT = 8
 AXES_COOLOFF_TIME = 0.25  # hours
 AXES_LOCKOUT_PARAMETERS = [["username", "ip_address"]]

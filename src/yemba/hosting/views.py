@@ -72,6 +72,8 @@ def live(request: HttpRequest, path: str) -> HttpResponse:
     if moved is not None:
         return HttpResponsePermanentRedirect(f"{moved}{_query(request)}")
     answer = serving.resource(published, path)
+    if answer is None or answer.status != 200:
+        answer = serving.earlier_asset(slug, path) or answer
     if answer is None:
         return _page(request, "hosting/missing.html", 404, name=_site_name(slug))
     return serving.serve(request, answer, published.made_at)

@@ -44,6 +44,10 @@ class SignUp(forms.ModelForm):  # type: ignore[type-arg]
 
 
 class SignIn(AuthenticationForm):
+    def clean_username(self) -> str:
+        """Addresses are kept in small letters; in other letters they are counted as the same."""
+        return str(self.cleaned_data["username"]).strip().lower()
+
     error_messages = {
         "invalid_login": "No account has this address with this password. Check both; capitals count.",
         "inactive": "This account is closed.",

@@ -14,6 +14,7 @@ from django.views.decorators.http import require_POST
 from yemba.people.forms import SignIn, SignUp
 from yemba.people.models import Person
 from yemba.people.signed_out import wants_json
+from yemba.people.throttle import too_often
 
 DEMO_ADDRESS = "ines@saltmarsh.example"
 _BACKEND = "django.contrib.auth.backends.ModelBackend"
@@ -25,6 +26,11 @@ class SignInView(LoginView):
     form_class = SignIn
     template_name = "people/sign_in.html"
     redirect_authenticated_user = True
+
+    def post(self, request: HttpRequest, *args: Any, **kwargs: Any) -> HttpResponse:
+        if too_often(request, request.POST.get("username", "").strip()):
+            return render(request, "studio/locked.html", status=429)
+        return super().post(request, *args, **kwargs)
 
     def form_valid(self, form: SignIn) -> HttpResponse:  # type: ignore[override]
         response = super().form_valid(form)

@@ -1,0 +1,73 @@
+"""Signing in is throttled by name and by address, and shuts nobody else out."""
+
+from __future__ import annotations
+
+from datetime import timedelta
+
+import pytest
+from django.test import Client
+from django.utils import timezone
+from freezegun import freeze_time
+
+from yemba.people.models import Person
+from yemba.people.throttle import MOST_FOR_A_NAME, MOST_FROM_AN_ADDRESS
+
+PASSWORD = "tide-row-four"
+
+
+@pytest.fixture
+def nettle(db: None) -> Person:
+    return Person.objects.create_user("growers@nettle.example", "rye-and-clay", name="Growers")
+
+
+def tries(client: Client, name: str, password: str = "wrong", times: int = 1, address: str = "192.0.2.1") -> int:
+    for _ in range(times):
+        answer = client.post("/sign-in/", {"username": name, "password": password}, REMOTE_ADDR=address)
+    return int(answer.status_code)
+
+
+def signed_in(client: Client) -> bool:
+    return "_auth_user_id" in client.session
+
+
+def test_after_too_many_wrong_ones_the_right_password_does_not_sign_in(client: Client, ines: Person) -> None:
+    assert tries(client, ines.email, times=9) == 429
+    assert tries(client, ines.email, PASSWORD) == 429
+    assert not signed_in(client)
+
+
+def test_other_letters_and_blanks_are_the_same_name(client: Client, ines: Person) -> None:
+    for name in (ines.email.upper(), f" {ines.email}", ines.email.title()):
+        tries(client, name, times=3)
+    assert tries(client, ines.email, PASSWORD) == 429
+
+
+def test_another_person_at_that_address_may_mistype_and_sign_in(client: Client, ines: Person, nettle: Person) -> None:
+    tries(client, ines.email, times=12)
+    assert tries(client, nettle.email) == 200, "a wrong password, said beside the field"
+    assert tries(client, nettle.email, "rye-and-clay") == 302
+    assert signed_in(client)
+
+
+def test_a_stranger_elsewhere_does_not_shut_an_owner_out(client: Client, ines: Person) -> None:
+    tries(client, ines.email, times=12, address="198.51.100.7")
+    assert tries(client, ines.email, PASSWORD) == 302
+
+
+def test_many_machines_cannot_share_out_the_guessing(client: Client, ines: Person) -> None:
+    for n in range(MOST_FOR_A_NAME // 6):
+        tries(client, ines.email, times=6, address=f"198.51.100.{n}")
+    assert tries(client, ines.email, PASSWORD, address="203.0.113.5") == 429
+
+
+def test_one_machine_cannot_go_through_names(client: Client, ines: Person) -> None:
+    for n in range(MOST_FROM_AN_ADDRESS):
+        tries(client, f"person{n}@somewhere.example")
+    assert tries(client, ines.email, PASSWORD) == 429
+    assert tries(client, ines.email, PASSWORD, address="203.0.113.5") == 302
+
+
+def test_after_a_quarter_of_an_hour_it_is_asked_again(client: Client, ines: Person) -> None:
+    tries(client, ines.email, times=9)
+    with freeze_time(timezone.now() + timedelta(minutes=16)):
+        assert tries(client, ines.email, PASSWORD) == 302
