@@ -48,6 +48,7 @@ MIDDLEWARE = [
     "django.contrib.messages.middleware.MessageMiddleware",
     "django.middleware.clickjacking.XFrameOptionsMiddleware",
     "axes.middleware.AxesMiddleware",
+    "yemba.config.faults.CannotWrite",
 ]
 ROOT_URLCONF = "yemba.config.urls"
 WSGI_APPLICATION = "yemba.config.wsgi.application"

@@ -8,3 +8,8 @@ urlpatterns = [
     path("~<str:token>/<path:path>", views.draft),
     path("", views.no_draft),
 ]
+
+handler400 = "yemba.config.faults.bad_request"
+handler403 = "yemba.config.faults.denied"
+handler404 = "yemba.config.faults.missing"
+handler500 = "yemba.config.faults.broken"
