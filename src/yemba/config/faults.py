@@ -9,7 +9,7 @@ from collections.abc import Callable
 from typing import NamedTuple
 
 from django.db import DatabaseError
-from django.http import HttpRequest, HttpResponse, JsonResponse
+from django.http import HttpRequest, HttpResponse, JsonResponse, UnreadablePostError
 from django.shortcuts import render
 from django.utils.cache import add_never_cache_headers
 
@@ -89,6 +89,8 @@ class CannotWrite:
 
     def process_exception(self, request: HttpRequest, exception: Exception) -> HttpResponse | None:
         """None for anything else, which then is a 500."""
+        if isinstance(exception, UnreadablePostError):
+            return page(request, 408)
         why = reason(exception)
         return page(request, 503, why) if why else None
 

@@ -1,0 +1,119 @@
+"""What stands before Django: bodies that are too long, or come too slowly, are refused before anything reads them.
+
+A proxy in front does this better, since it waits for slow senders without a thread (``manage.py proxy_config``). This
+holds where there is none.
+"""
+
+from __future__ import annotations
+
+import re
+import socket
+import threading
+import time
+from collections.abc import Callable, Iterable
+from http import HTTPStatus
+from typing import Any
+
+from yemba.core.limits import MB
+from yemba.core.untrusted import whole
+
+Environ = dict[str, Any]
+Application = Callable[[Environ, Callable[..., Any]], Iterable[bytes]]
+
+FORM_BYTES, PLAIN_BYTES, UPLOAD_BYTES = 250_000, 2 * MB, 64 * MB
+BODY_LIMITS = (
+    (re.compile(r"/-/form/"), FORM_BYTES),
+    (re.compile(r"/sites/[^/]+/(?:upload|font-upload|palette-file)/|/brand-sheets/import/"), UPLOAD_BYTES),
+)
+"""Bytes that the body of a request may have, by how its path begins; PLAIN_BYTES elsewhere."""
+AT_ONCE, PATIENCE = 0.5, 15.0
+"""Seconds in which a body is expected; then it is slow, and may take so long, and longer for each 50 kB."""
+_SLOW = threading.BoundedSemaphore(3)  # bodies that are waited for at a time: fewer than there are threads
+
+
+def limit(path: str) -> int:
+    return next((most for pattern, most in BODY_LIMITS if pattern.match(path)), PLAIN_BYTES)
+
+
+class Guard:
+    """The application, behind these limits."""
+
+    def __init__(self, application: Application) -> None:
+        self.application = application
+
+    def __call__(self, environ: Environ, start_response: Callable[..., Any]) -> Iterable[bytes]:
+        told, most = environ.get("CONTENT_LENGTH") or "0", limit(environ.get("PATH_INFO", ""))
+        length = whole(told)
+        if length is None or length > most:
+            sentence = f"What was sent has {told[:15]} bytes; at most {most:,} fit."
+            return _refused(start_response, HTTPStatus.REQUEST_ENTITY_TOO_LARGE, sentence)
+        if length and (line := environ.get("gunicorn.socket")) is not None:
+            environ["wsgi.input"] = Timely(environ["wsgi.input"], line, length)
+        return self.application(environ, start_response)
+
+
+class TooSlow(OSError):
+    """A body that did not come in time."""
+
+
+class Timely:
+    """The body of a request, that must come in time. Raises TooSlow otherwise."""
+
+    def __init__(self, body: Any, line: Any, length: int) -> None:
+        self._body, self._line = body, line
+        self._begun = time.monotonic()
+        self._most = PATIENCE + length / 50_000
+
+    def read(self, *size: int) -> bytes:
+        return bytes(self._in_time(lambda: self._body.read(*size)))
+
+    def readline(self, *size: int) -> bytes:
+        return bytes(self._in_time(lambda: self._body.readline(*size)))
+
+    def __iter__(self) -> Any:
+        return iter(self.readline, b"")
+
+    def _in_time(self, read: Callable[[], bytes]) -> bytes:
+        """gunicorn keeps what it has of a body, so that a read that ended early goes on where it stopped. A body that
+        drips is cut off when its time is over."""
+        cut = threading.Timer(self._left(), self._line.shutdown, [socket.SHUT_RD])
+        cut.daemon = True
+        cut.start()
+        try:
+            self._line.settimeout(AT_ONCE)
+            return read()
+        except (TimeoutError, BlockingIOError):
+            return self._waited(read)
+        finally:
+            cut.cancel()
+            self._line.settimeout(None)
+
+    def _waited(self, read: Callable[[], bytes]) -> bytes:
+        if not _SLOW.acquire(blocking=False):
+            self._line.shutdown(socket.SHUT_RD)  # so that nobody waits for the rest, the server neither
+            raise TooSlow("others are slow already")
+        try:
+            self._line.settimeout(self._left())
+            return read()
+        except (TimeoutError, BlockingIOError) as error:
+            self._line.shutdown(socket.SHUT_RD)
+            raise TooSlow("the body did not come in time") from error
+        finally:
+            _SLOW.release()
+
+    def _left(self) -> float:
+        return max(0.05, self._begun + self._most - time.monotonic())
+
+
+def _refused(start_response: Callable[..., Any], status: HTTPStatus, sentence: str) -> list[bytes]:
+    page = (
+        f'<!doctype html><html lang="en-GB"><meta charset="utf-8"><title>{status.phrase}</title>'
+        f"<h1>That is too much</h1><p>{sentence} Go back and send less of it.</p></html>"
+    ).encode()
+    headers = [
+        ("Content-Type", "text/html; charset=utf-8"),
+        ("Content-Length", str(len(page))),
+        ("Connection", "close"),
+    ]
+    start_response(f"{status.value} {status.phrase}", headers)
+    return [page]

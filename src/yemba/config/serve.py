@@ -1,0 +1,30 @@
+"""gunicorn's settings: ``gunicorn --config python:yemba.config.serve yemba.config.wsgi``."""
+
+import os
+import socket
+import struct
+from functools import partial
+from typing import Any
+
+from gunicorn import util
+
+bind = os.environ.get("YEMBA_BIND", "127.0.0.1:8000")
+workers = int(os.environ.get("YEMBA_WORKERS", "2"))
+threads = 16
+loglevel = "warning"
+limit_request_line = 4094
+limit_request_fields = 60
+_SILENCE = 4  # s in which a request that has begun must go on
+_LINGER = 0.05  # s
+
+
+def when_ready(server: Any) -> None:
+    """No thread waits for ever for the rest of a request: connections take this over from what they come in by."""
+    for listener in server.LISTENERS:
+        listener.sock.setsockopt(socket.SOL_SOCKET, socket.SO_RCVTIMEO, struct.pack("ll", _SILENCE, 0))
+
+
+def post_worker_init(worker: Any) -> None:  # noqa: ARG001
+    """A connection that its client leaves open is closed at once: gunicorn would wait two seconds for each, and in the
+    one thread that hands out all others."""
+    util.close_graceful = partial(util.close_graceful, timeout=_LINGER)
