@@ -24,7 +24,7 @@ def when_ready(server: Any) -> None:
         listener.sock.setsockopt(socket.SOL_SOCKET, socket.SO_RCVTIMEO, struct.pack("ll", _SILENCE, 0))
 
 
-def post_worker_init(worker: Any) -> None:  # noqa: ARG001
+def post_worker_init(worker: Any) -> None:
     """A connection that its client leaves open is closed at once: gunicorn would wait two seconds for each, and in the
     one thread that hands out all others."""
     util.close_graceful = partial(util.close_graceful, timeout=_LINGER)

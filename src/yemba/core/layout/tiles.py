@@ -10,20 +10,20 @@ from __future__ import annotations
 import re
 from typing import NamedTuple
 
-WIDE = 860
-"""px; from here on three tiles stand in a row."""
 _LEAST = re.compile(r"min-width: (\d+)px")
 
 
 class TileSizes(NamedTuple):
     """HTML's attribute "sizes" of a tile that has a third of a row, half of it, or the whole; `first` is that of a
     first tile that leads, two of three columns wide, "" where the template has it as the others. Each says its widths
-    in narrower windows too; `half` and `whole` are "" where a layout is none of tiles."""
+    in narrower windows too; `half` and `whole` are "" where a layout is none of tiles. From `abreast` px on three
+    stand in a row."""
 
     third: str
     half: str = ""
     whole: str = ""
     first: str = ""
+    abreast: float = 860
 
 
 def shares(count: int, leads: bool = False) -> list[str]:
@@ -43,15 +43,19 @@ def tile_sizes(sizes: TileSizes, count: int) -> list[str]:
         return [sizes.first or sizes.third, *[sizes.third] * (count - 1)] if count else []
     found = [getattr(sizes, share) for share in shares(count, bool(sizes.first))]
     if count % 2 and found:
-        found[0] = ", ".join([*_clauses(found[0], wide=True), *_clauses(sizes.whole, wide=False)])
+        found[0] = ", ".join([*_wide(found[0], sizes.abreast), *_narrow(sizes.whole, sizes.abreast)])
     return found
 
 
-def _clauses(sizes: str, wide: bool) -> list[str]:
-    """The parts of the attribute that are about wide windows, or those that are not."""
-    return [part for part in sizes.split(", ") if _is_wide(part) == wide]
+def _wide(sizes: str, abreast: float) -> list[str]:
+    """The parts of the attribute that are about windows where three stand in a row."""
+    return [part for part in sizes.split(", ") if _least(part) >= abreast]
 
 
-def _is_wide(part: str) -> bool:
-    least = _LEAST.search(part)
-    return least is not None and int(least[1]) >= WIDE
+def _narrow(sizes: str, abreast: float) -> list[str]:
+    return [part for part in sizes.split(", ") if _least(part) < abreast]
+
+
+def _least(part: str) -> int:
+    told = _LEAST.search(part)
+    return int(told[1]) if told else 0
