@@ -10,7 +10,7 @@ import re
 import socket
 import threading
 import time
-from collections.abc import Callable, Iterable
+from collections.abc import Callable, Collection, Iterable
 from http import HTTPStatus
 from typing import Any
 
@@ -26,6 +26,7 @@ BODY_LIMITS = (
     (re.compile(r"/sites/[^/]+/(?:upload|font-upload|palette-file)/|/brand-sheets/import/"), UPLOAD_BYTES),
 )
 """Bytes that the body of a request may have, by how its path begins; PLAIN_BYTES elsewhere."""
+_FORWARDED = ("HTTP_X_FORWARDED_FOR", "HTTP_X_FORWARDED_PROTO", "HTTP_X_FORWARDED_HOST", "HTTP_FORWARDED")
 AT_ONCE, PATIENCE = 0.5, 15.0
 """Seconds in which a body is expected; then it is slow, and may take so long, and longer for each 50 kB."""
 _SLOW = threading.BoundedSemaphore(3)  # bodies that are waited for at a time: fewer than there are threads
@@ -38,10 +39,13 @@ def limit(path: str) -> int:
 class Guard:
     """The application, behind these limits."""
 
-    def __init__(self, application: Application) -> None:
+    def __init__(self, application: Application, proxies: Collection[str] = ()) -> None:
+        """`proxies` are the addresses whose word is taken for who asks, and by which scheme."""
         self.application = application
+        self.proxies = frozenset(proxies)
 
     def __call__(self, environ: Environ, start_response: Callable[..., Any]) -> Iterable[bytes]:
+        self._tell_who_asks(environ)
         told, most = environ.get("CONTENT_LENGTH") or "0", limit(environ.get("PATH_INFO", ""))
         length = whole(told)
         if length is None or length > most:
@@ -50,6 +54,13 @@ class Guard:
         if length and (line := environ.get("gunicorn.socket")) is not None:
             environ["wsgi.input"] = Timely(environ["wsgi.input"], line, length)
         return self.application(environ, start_response)
+
+    def _tell_who_asks(self, environ: Environ) -> None:
+        if environ.get("REMOTE_ADDR") not in self.proxies:
+            for name in _FORWARDED:
+                environ.pop(name, None)
+        elif told := environ.get("HTTP_X_FORWARDED_FOR"):
+            environ["REMOTE_ADDR"] = told.rpartition(",")[2].strip()  # the last is the proxy's own word
 
 
 class TooSlow(OSError):

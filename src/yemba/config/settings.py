@@ -20,6 +20,9 @@ SITES_DOMAIN = env.str("YEMBA_SITES_DOMAIN", default="localhost")
 SITES_PORT = env.str("YEMBA_SITES_PORT", default="")
 """The port visitors use where it is not the scheme's own; the demo's."""
 
+PROXIES = env.list("YEMBA_PROXIES", default=["127.0.0.1", "::1"])
+"""Addresses of proxies in front, whose word is taken for who asks."""
+
 ALLOWED_HOSTS = [STUDIO_HOST, f".{SITES_DOMAIN}", *(["127.0.0.1"] if DEMO else [])]
 INSTALLED_APPS = [
     "django.contrib.auth",

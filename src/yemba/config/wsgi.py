@@ -2,11 +2,12 @@
 
 import os
 
+from django.conf import settings
 from django.core.wsgi import get_wsgi_application
 
 from yemba.catalogue import catalogue
 from yemba.config.guard import Guard
 
 os.environ.setdefault("DJANGO_SETTINGS_MODULE", "yemba.config.settings")
-application = Guard(get_wsgi_application())
+application = Guard(get_wsgi_application(), settings.PROXIES)
 catalogue()  # a shipped file that is broken is told at the start, not to whoever comes first

@@ -11,8 +11,8 @@ _UPLOADS = r"^/(sites/[^/]+/(upload|font-upload|palette-file)|brand-sheets/impor
 
 class Command(BaseCommand):
     help = (
-        "Write nginx's configuration for this installation: it ends TLS, waits for slow senders by itself, holds bodies "
-        "to the limits of their paths, and hands on who asks."
+        "Write nginx's configuration for this installation: it ends TLS, waits for slow senders by itself, holds "
+        "bodies to the limits of their paths, and hands on who asks."
     )
 
     def add_arguments(self, parser: CommandParser) -> None:
@@ -30,7 +30,7 @@ def config(upstream: str, certificate: str, key: str) -> str:
     """nginx's configuration (nginx.org, "Core functionality", "ngx_http_proxy_module"), to be included in `http`."""
     studio = _server(settings.STUDIO_HOST, _location(_UPLOADS, UPLOAD_BYTES) + _location("", PLAIN_BYTES), certificate)
     forms = _location("^/-/form/", FORM_BYTES) + _location("", FORM_BYTES)
-    sites = _server(f".{settings.SITES_DOMAIN}", forms, certificate)
+    sites = _server(f"*.{settings.SITES_DOMAIN}", forms, certificate)
     head = f"""\
         limit_req_zone $binary_remote_addr zone=yemba_forms:10m rate=10r/m;
         limit_conn_zone $binary_remote_addr zone=yemba_lines:10m;
@@ -44,9 +44,7 @@ def _server(name: str, locations: str, certificate: str) -> str:
     listen = "listen 80;"
     before = ""
     if certificate:
-        listen = (
-            "listen 443 ssl; listen [::]:443 ssl; http2 on; ssl_certificate CERTIFICATE; ssl_certificate_key KEYFILE;"
-        )
+        listen = "listen 443 ssl http2;\n        ssl_certificate CERTIFICATE;\n        ssl_certificate_key KEYFILE;"
         before = f"server {{ listen 80; server_name {name}; return 301 https://$host$request_uri; }}\n"
     inner = f"""\
         {listen}
