@@ -31,6 +31,19 @@ def in_json(get_response: Callable[[HttpRequest], HttpResponse]) -> Callable[[Ht
     return respond
 
 
+def never_kept(get_response: Callable[[HttpRequest], HttpResponse]) -> Callable[[HttpRequest], HttpResponse]:
+    """Middleware: what a person saw is not shown again by Back once they signed out."""
+
+    def respond(request: HttpRequest) -> HttpResponse:
+        response = get_response(request)
+        user = getattr(request, "user", None)
+        if user is not None and user.is_authenticated and not response.has_header("Cache-Control"):
+            response["Cache-Control"] = "no-store"
+        return response
+
+    return respond
+
+
 def refused(request: HttpRequest, reason: str = "") -> HttpResponse:
     """The view for a request without a valid token against forgery: most often a page from before one signed out."""
     return answer(403) if wants_json(request) else render(request, "people/refused.html", status=403)

@@ -7,6 +7,7 @@ from typing import Any
 from django.conf import settings
 from django.contrib.auth import login
 from django.contrib.auth.views import LoginView, LogoutView
+from django.db.models import F
 from django.http import Http404, HttpRequest, HttpResponse, JsonResponse
 from django.shortcuts import get_object_or_404, redirect, render
 from django.views.decorators.http import require_POST
@@ -44,9 +45,12 @@ class SignInView(LoginView):
 
 
 class SignOutView(LogoutView):
-    """Takes away what this browser kept for the person: words that had not been sent yet."""
+    """Takes away what this browser kept for the person, words that had not been sent yet, and ends the addresses under
+    which their drafts could be seen."""
 
     def post(self, request: HttpRequest, *args: Any, **kwargs: Any) -> HttpResponse:
+        if request.user.is_authenticated:
+            Person.objects.filter(pk=request.user.pk).update(sign_outs=F("sign_outs") + 1)
         response = super().post(request, *args, **kwargs)
         response["Clear-Site-Data"] = '"storage"'
         return response

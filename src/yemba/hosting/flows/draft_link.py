@@ -13,14 +13,16 @@ _SALT = "yemba.draft"
 
 
 def draft_token(site: Site, person: Person) -> str:
-    """What opens a draft for a while: signed, bound to the site and the person."""
-    return signing.dumps({"site": site.pk, "person": person.pk}, salt=_SALT, compress=True)
+    """What opens a draft for a while, or until the person signs out: signed, bound to the site and the person."""
+    bound = {"site": site.pk, "person": person.pk, "sign_outs": person.sign_outs}
+    return signing.dumps(bound, salt=_SALT, compress=True)
 
 
 def site_for(token: str, slug: str) -> Site | None:
-    """The site a token opens, if it is of that address, still owned, and not too old."""
+    """The site a token opens, if it is of that address, still owned, not too old, and nobody signed out since."""
     try:
         opened = signing.loads(token, salt=_SALT, max_age=DRAFT_SECONDS)
     except signing.BadSignature:
         return None
-    return Site.objects.filter(pk=opened["site"], slug=slug, owner_id=opened["person"]).first()
+    owner = {"owner_id": opened["person"], "owner__sign_outs": opened.get("sign_outs", 0)}
+    return Site.objects.filter(pk=opened["site"], slug=slug, **owner).first()
