@@ -18,6 +18,7 @@ from yemba.core.site.resolve import Look
 from yemba.core.value.line import Line
 
 _NAME = Line(NAME_LETTERS, empty=False)
+_ID = re.compile(r"[a-z][a-z0-9]{0,11}")
 _WRITTEN_OUT = str.maketrans(
     {"ß": "ss", "æ": "ae", "œ": "oe", "ø": "o", "ł": "l", "đ": "d", "ð": "d", "þ": "th", "ı": "i"}
 )
@@ -62,6 +63,9 @@ class AddPage(Command):
         name = _NAME.read(self.page_name, "The page’s name", "page_name")
         slug = _free_slug(name, {page.slug for page in look.document.pages.values()})
         page = self.page or ids()
+        if not _ID.fullmatch(page) or page in look.document.pages or page in look.document.bin:
+            reason = f"A page cannot be known by “{page[:20]}”: that is in use, or no id. Add the page again."
+            raise Fault("id-in-use", reason, "page_name")
         return [
             put(look.document, ("pages", page), {"name": name, "slug": slug}),
             put(look.document, ("order",), [*look.document.order, page]),
