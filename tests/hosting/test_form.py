@@ -56,3 +56,41 @@ def test_a_form_that_is_gone_says_so_and_gives_the_words_back(client: Client, si
     assert "no longer here" in html
     assert "&lt;b&gt;Do&lt;/b&gt; you?" in html
     assert client.get(f"/-/form/{form}/sent/", headers=HOST).status_code == 404
+
+
+def send(client: Client, form: str, n: int, address: str) -> int:
+    words = {"words": f"Message {n} from {address}"}
+    answer = client.post(f"/-/form/{form}/", GOOD | words, headers=HOST, REMOTE_ADDR=address)
+    return int(answer.status_code)
+
+
+def test_the_flood_of_one_sender_leaves_room_for_others(client: Client, form: str) -> None:
+    told = [send(client, form, n, "198.51.100.7") for n in range(30)]
+    assert told == [303] * 20 + [422] * 10
+    assert send(client, form, 0, "203.0.113.5") == 303
+    assert Message.objects.filter(state=Message.State.NEW).count() == 4, "the first three of the flood, and the other"
+
+
+def test_the_flood_of_many_senders_has_an_end_and_words_stay(client: Client, form: str, monkeypatch) -> None:
+    monkeypatch.setattr("yemba.hosting.inbox._MOST_AN_HOUR", 6)
+    told = [send(client, form, n, f"198.51.100.{n}") for n in range(8)]
+    assert told == [303] * 6 + [422] * 2
+    answer = client.post(f"/-/form/{form}/", GOOD, headers=HOST)
+    assert "Too many messages" in answer.content.decode()
+    assert GOOD["words"] in answer.content.decode()
+
+
+def test_what_is_held_back_is_counted_in_the_list_of_sites(client: Client, form: str, site: Site) -> None:
+    for n in range(5):
+        send(client, form, n, "198.51.100.7")
+    client.force_login(site.owner, backend="django.contrib.auth.backends.ModelBackend")
+    assert "3 new, 2 held back" in client.get("/sites/").content.decode()
+
+
+def test_in_a_german_site_it_is_said_in_german(client: Client, form: str, site: Site) -> None:
+    sites.edit(Site.objects.get(pk=site.pk), "set-value", {"key": "site.language", "value": "de"})
+    services.publish(Site.objects.get(pk=site.pk))
+    page = client.post(f"/-/form/{form}/", GOOD | {"mail": "mara", "name": ""}, headers=HOST).content.decode()
+    assert "Bitte nennen Sie Ihren Namen." in page
+    assert "An „mara“ kann keine Antwort gehen." in page
+    assert "Not sent yet" not in page

@@ -27,6 +27,7 @@ from yemba.sites.models import Site
 
 _HOUR = timedelta(hours=1)
 _MOST_AN_HOUR = 200  # of all senders together; keeps a flood from filling the disk
+_MOST_OF_ONE = 20  # so that one sender's flood leaves room for all others
 
 
 _TOO_MANY = "Too many messages came in this hour. Please try again later; your words stay here."
@@ -103,11 +104,12 @@ def receive(site: Site, form: Form, posted: Mapping[str, str], came_from: str) -
     sent = read_sent(posted, form.section, phrase)
     now = timezone.now()
     lately = Message.objects.filter(site=site, sent_at__gte=now - _HOUR)
-    if lately.count() >= _MOST_AN_HOUR:
-        raise Fault("too-many", phrase(_TOO_MANY))
     sender = salted_hmac("yemba.sender", f"{site.pk}:{came_from}").hexdigest()[:32]
+    from_there = lately.filter(sender=sender).count()
+    if from_there >= _MOST_OF_ONE or lately.count() >= _MOST_AN_HOUR:
+        raise Fault("too-many", phrase(_TOO_MANY))
     earlier = set(Message.objects.filter(site=site, words=sent.words).values_list("words", flat=True)[:1])
-    reason = suspicion(sent, posted, earlier, lately.filter(sender=sender).count())
+    reason = suspicion(sent, posted, earlier, from_there)
     return Message.objects.create(
         site=site,
         state=Message.State.HELD if reason else Message.State.NEW,
@@ -126,6 +128,11 @@ def messages(site: Site, state: str = "") -> list[Message]:
     """Newest first: those in a state, or all that came through and are not in the bin."""
     states = [state] if state else [Message.State.NEW, Message.State.READ]
     return list(Message.objects.filter(site=site, state__in=states))
+
+
+def held_back(site: Site) -> int:
+    """How many messages wait to be looked at, since they look like no visitor's."""
+    return Message.objects.filter(site=site, state=Message.State.HELD).count()
 
 
 def unread(site: Site) -> int:

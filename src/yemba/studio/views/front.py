@@ -36,6 +36,7 @@ def site_list(request: HttpRequest) -> HttpResponse:
             "waiting": len(waiting(site)),
             "live": hosting.live_edition(site),
             "unread": inbox.unread(site),
+            "held": inbox.held_back(site),
             "address": hosting.origin(request, site.slug),
             "window": draft_base(request, site),
         }
