@@ -39,6 +39,10 @@ def photo(colour: tuple[int, int, int] = (77, 106, 106), size: tuple[int, int] =
 def test_the_template_is_changed_and_changed_back_with_the_plan_read(page: Page, port: str) -> None:
     before = bindery().document
     page.goto(f"http://localhost:{port}/sites/saltmarsh/template/")
+    page.get_by_role("link", name="See the plan for Lantern").click()
+    eventually(page, "document.body.dataset.ground === 'dark'")  # what stands between its sheets
+    page.get_by_role("link", name="Stay with Slipway").click()
+    eventually(page, "document.body.dataset.ground === 'light'")
     page.get_by_role("link", name="See the plan for Handbill").click()
     plan = page.locator(".plan")
     expect(plan).to_contain_text("7 pages")

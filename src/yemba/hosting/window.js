@@ -84,6 +84,7 @@ function patch(given) {
     sheets.rules = fresh;
   }
   if (given.arrangement) document.body.dataset.header = given.arrangement;
+  if (given.ground) document.body.dataset.ground = given.ground;
   for (const [place, html] of Object.entries(given.fragments || {})) {
     const holder = document.createElement("template");
     holder.innerHTML = html.trim();

@@ -71,5 +71,6 @@ def _state(document: Document, page: str) -> PageState:
         "rules": style_names(made)[0],
         "order": document.pages[page].order,
         "arrangement": site.look.value("header.arrangement"),
+        "ground": site.look.template.page,
     }
     return _STATES.put((id(document), page), PageState(document, site.today, shared, markup))
