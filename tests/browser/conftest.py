@@ -10,6 +10,7 @@ from pathlib import Path
 import pytest
 from django.conf import settings
 from django.core.management import call_command
+from django.test import Client
 from fontTools.ttLib import TTFont
 from playwright.sync_api import Browser, BrowserContext, Page, expect
 
@@ -70,10 +71,13 @@ def demo(transactional_db: None, demo_kept: Path) -> Site:
 
 @pytest.fixture
 def bench(page: Page, live_server, demo: Site) -> Page:
-    """The bindery at the workbench, both windows showing it."""
-    page.goto(f"http://localhost:{live_server.url.rpartition(':')[2]}/")
-    page.get_by_role("button", name="Enter the demo as Ines").click()
-    page.get_by_role("link", name="Saltmarsh Bindery").click()
+    """The bindery at the workbench, both windows showing it; Ines is signed in already."""
+    client = Client()
+    client.force_login(demo.owner, backend="django.contrib.auth.backends.ModelBackend")
+    studio = f"http://localhost:{live_server.url.rpartition(':')[2]}/"
+    session = {"name": settings.SESSION_COOKIE_NAME, "value": client.cookies[settings.SESSION_COOKIE_NAME].value}
+    page.context.add_cookies([session | {"url": studio}])
+    page.goto(f"{studio}sites/saltmarsh/palette/")
     expect(page.locator("html[data-ready]")).to_be_attached()
     shown = f"document.querySelector('{BUTTON}')"
     eventually(page, f"!!{shown} && getComputedStyle({shown}).backgroundColor === 'rgb(140, 59, 42)'")
