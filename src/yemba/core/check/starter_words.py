@@ -43,8 +43,9 @@ def starter_sections(look: Look) -> set[str]:
 @by_identity("starter words", most=4_000_000, weigh=lambda _: 200)
 def _unwritten(section: Section, kind: SectionKind) -> tuple[str, str] | tuple[()]:
     """Item ("" for the section's own) and field of the first that has starter words; nothing where there is none."""
+    every = [section.items[item].fields for item in section.order]
     for item in ("", *section.order):
         stored = section.items[item].fields if item else section.fields
-        for field in begun(kind.fields_of(item), stored):
+        for field in begun(kind.fields_of(item), stored, among=every if item else ()):
             return item, field.slug
     return ()

@@ -70,15 +70,22 @@ class Field(Strict):
         return bool(self.starter) and plain(stored.get(self.slug, "")) == plain(self.read(self.starter))
 
 
-def begun(fields: Sequence[Field], stored: Mapping[str, str]) -> list[Field]:
+def begun(
+    fields: Sequence[Field], stored: Mapping[str, str], *, among: Sequence[Mapping[str, str]] = ()
+) -> list[Field]:
     """The fields of a section or an item that still hold what they began with and may not stay so.
 
-    A price or a time may be right by chance: it counts where all around it is as it began.
+    A price or a time may be right by chance: it counts where all around it is as it began. Of items, `among` are those
+    of the section: where no other is as it began, its owner went through them, and meant this one.
     """
-    starters = [field for field in fields if field.starter]
-    same = [field for field in starters if field.is_starter(stored)]
-    whole = len(same) == len(starters)
+    same = [field for field in fields if field.starter and field.is_starter(stored)]
+    alike = sum(_is_as_begun(fields, other) for other in among)
+    whole = _is_as_begun(fields, stored) and not (alike == 1 < len(among))
     return [field for field in same if not field.will_do and (whole or field.type in ("line", "words"))]
+
+
+def _is_as_begun(fields: Sequence[Field], stored: Mapping[str, str]) -> bool:
+    return all(field.is_starter(stored) for field in fields if field.starter)
 
 
 def _known(named: str, known: object) -> str:

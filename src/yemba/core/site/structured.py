@@ -42,15 +42,16 @@ def _place(look: Look) -> dict[str, Any]:
     for key, field in (("telephone", "telephone"), ("email", "mail")):
         if fields.get(field):
             made[key] = fields[field]
-    hours = [_hours(_own(kind.fields_of("item"), item.fields)) for _, item in ordered_items(section)]
+    every = [item.fields for _, item in ordered_items(section)]
+    hours = [_hours(_own(kind.fields_of("item"), fields, every)) for fields in every]
     if known := [one for one in hours if one]:
         made["openingHoursSpecification"] = known
     return made
 
 
-def _own(fields: Sequence[Field], stored: Mapping[str, str]) -> dict[str, str]:
-    """What is stored, without what it began with."""
-    starters = {field.slug for field in begun(fields, stored)}
+def _own(fields: Sequence[Field], stored: Mapping[str, str], among: Sequence[Mapping[str, str]] = ()) -> dict[str, str]:
+    """What is stored, without what it began with; of an item `among` those of its section."""
+    starters = {field.slug for field in begun(fields, stored, among=among)}
     return {slug: value for slug, value in stored.items() if slug not in starters}
 
 
