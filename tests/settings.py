@@ -17,3 +17,4 @@ from yemba.config.settings import DATABASES, STORAGES  # noqa: E402
 DATABASES["default"]["TEST"] = {"NAME": _PLACE / "test.sqlite3"}
 STORAGES["staticfiles"] = {"BACKEND": "django.contrib.staticfiles.storage.StaticFilesStorage"}
 PASSWORD_HASHERS = ["django.contrib.auth.hashers.MD5PasswordHasher"]
+MAKE_AHEAD = False  # a thread of its own would meet the next test's database

@@ -251,3 +251,31 @@ def test_a_page_fetched_before_a_publishing_still_meets_its_style(site: Site, cl
     assert answer.status_code == 200
     assert answer["ETag"] == f'"{first.manifest[style][:32]}"'
     assert client.get("/assets/site.0000.css", headers={"host": "saltmarsh.localhost"}).status_code == 404
+
+
+def test_fonts_that_were_made_ahead_are_not_cut_again(site: Site, monkeypatch) -> None:
+    from yemba.hosting.flows import ahead
+    from yemba.render import fonts
+
+    assert ahead.make_fonts(sites.document(site), services.live_address(site)) > 1
+
+    def never(*_: object) -> bytes:
+        raise AssertionError("it was cut before")
+
+    monkeypatch.setattr(fonts, "cut_apart", never)
+    assert services.publish(site).manifest
+
+
+@pytest.mark.django_db(transaction=True)
+def test_looking_at_the_proof_makes_them(site: Site, client: Client, settings, monkeypatch) -> None:
+    from yemba.hosting.flows import ahead
+
+    settings.MAKE_AHEAD = True
+    asked: list[str] = []
+    monkeypatch.setattr(ahead, "_make", lambda document, _: asked.append(document.name))
+    client.force_login(site.owner, backend="django.contrib.auth.backends.ModelBackend")
+    client.get("/sites/saltmarsh/palette/")
+    assert asked == []
+    client.get("/sites/saltmarsh/proof/")
+    ahead._waiting[site.pk].result(timeout=10)
+    assert asked == ["Saltmarsh Bindery"]

@@ -20,6 +20,9 @@ SITES_DOMAIN = env.str("YEMBA_SITES_DOMAIN", default="localhost")
 SITES_PORT = env.str("YEMBA_SITES_PORT", default="")
 """The port visitors use where it is not the scheme's own; the demo's."""
 
+MAKE_AHEAD = env.bool("YEMBA_MAKE_AHEAD", default=True)
+"""Whether what publishing would wait for is made once somebody looks at the proof."""
+
 PROXIES = env.list("YEMBA_PROXIES", default=["127.0.0.1", "::1"])
 """Addresses of proxies in front, whose word is taken for who asks."""
 

@@ -1,5 +1,6 @@
 """What other apps may ask of hosting, in one place."""
 
+from yemba.hosting.flows.ahead import make_fonts_ahead
 from yemba.hosting.flows.bring_back import bring_back, draft_from
 from yemba.hosting.flows.draft_link import DRAFT_PREFIX, DRAFT_SECONDS, draft_token, site_for
 from yemba.hosting.flows.export import write_out
@@ -22,6 +23,7 @@ __all__ = [
     "live_state",
     "made",
     "make_all",
+    "make_fonts_ahead",
     "origin",
     "publish",
     "rendering",

@@ -48,6 +48,8 @@ def workbench(request: HttpRequest, slug: str, chapter: str = "template") -> Htt
     site = site_of(request, slug)
     if chapter not in chapters.desks():
         raise Http404
+    if chapter == "proof":
+        hosting.make_fonts_ahead(site)  # so that publishing does not wait for them
     if wants_json(request):
         return JsonResponse(panels(request, site, chapter, request.GET.dict()))
     return page(request, site, chapter, request.GET.dict())
