@@ -36,7 +36,7 @@ def make_fonts_ahead(site: Site) -> None:
 def _make(document: Document, address: str) -> None:
     try:
         make_fonts(document, address)
-    except Exception:  # publishing makes them itself, and says what is wrong
+    except Exception:  # noqa: BLE001 - publishing makes them itself, and says what is wrong
         _LOG.exception("fonts could not be made ahead")
     finally:
         connection.close()
