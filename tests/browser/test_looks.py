@@ -89,3 +89,19 @@ def test_the_open_menu_keeps_the_keys_and_gives_the_focus_back(
     page.keyboard.press("Escape")
     assert page.evaluate("document.activeElement.className") == "menu-button"
     page.context.close()
+
+
+def test_arabic_headings_keep_their_letters_joined_and_their_lines_apart(
+    browser: Browser, catalogue: Catalogue, kept: dict[str, object]
+) -> None:
+    document = looks.document(catalogue, "handbill", looks.WORDS["arabic"], kept)
+    page = opened(browser, catalogue, document, 1000, "opening")
+    told = page.evaluate(
+        """[...document.querySelectorAll("[dir=rtl]:is(h1, h2), [dir=rtl] :is(h1, h2)")].map((heading) => {
+        const { lineHeight, fontSize, letterSpacing } = getComputedStyle(heading);
+        return [parseFloat(lineHeight) / parseFloat(fontSize), letterSpacing]; })"""
+    )
+    assert told
+    for leading, spacing in told:
+        assert leading >= 1.29
+        assert spacing in ("normal", "0px")

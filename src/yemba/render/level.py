@@ -51,8 +51,8 @@ def _declarations(level: Level) -> list[str]:
         "font-weight": f"var(--weight-{slug})",
         "font-style": f"var(--style-{slug}, normal)",
         "font-stretch": f"var(--width-{slug}, normal)",
-        "line-height": f"var(--leading-{slug})",
-        "letter-spacing": f"var(--spacing-{slug}, normal)",
+        "line-height": f"max(var(--leading-{slug}), var(--least-leading, 0))",
+        "letter-spacing": f"calc(var(--spacing-{slug}, 0em) * var(--spread, 1))",
         "text-transform": f"var(--case-{slug}, none)",
         "font-variant-caps": f"var(--caps-{slug}, normal)",
     }
