@@ -3,9 +3,10 @@
 from __future__ import annotations
 
 import re
+from functools import partial
 
 import pytest
-from playwright.sync_api import Browser
+from playwright.sync_api import Browser, Route
 
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
@@ -57,6 +58,10 @@ def test_every_check_finds_a_page_that_is_broken(
     page.context.close()
 
 
+def _answer(body: str, route: Route) -> None:
+    route.fulfill(body=body, content_type="text/html")
+
+
 def test_bitmaps_that_are_too_small_or_too_large_are_found(
     browser: Browser, catalogue: Catalogue, kept: dict[str, object]
 ) -> None:
@@ -70,7 +75,7 @@ def test_bitmaps_that_are_too_small_or_too_large_are_found(
     for sizes in ("40px", "4000px"):
         page = site.page(1280)  # anew: a browser takes a larger one that it has already
         body = re.sub(r'sizes="[^"]*"', f'sizes="{sizes}"', whole)
-        page.route(f"**/{path}", lambda route, body=body: route.fulfill(body=body, content_type="text/html"))
+        page.route(f"**/{path}", partial(_answer, body))
         site.open(page, path)
         assert looks.of_bitmaps(page), sizes
         page.context.close()

@@ -80,7 +80,7 @@ def test_from_a_section_to_its_ground_and_back(bench: Page) -> None:
     chapter(bench, "Pages")
     bench.get_by_role("link", name="Hours and place", exact=True).click()
     bench.get_by_role("link", name="go to this ground").click()
-    expect(bench.locator("#ground-dark")).to_have_class("is-chosen")
+    expect(bench.locator("#ground-tinted")).to_have_class("is-chosen")
     expect(bench.locator(".came")).to_contain_text("Hours and place on Home")
     bench.get_by_label("Name", exact=True).fill("Kelp bed")
     bench.get_by_label("Background", exact=True).fill("#3c4a2c")

@@ -93,7 +93,7 @@ def test_one_scroll_before_and_after_and_the_proof(bench: Page) -> None:
     bench.locator("[data-change='colour.c1']").hover()
     eventually(bench, f"{COLOUR} === 'rgb(47, 95, 138)'")
     eventually(bench, "document.querySelector('h1').textContent.startsWith('Books mended')")
-    eventually(bench, "document.querySelectorAll('[data-touched]').length === 4")
+    eventually(bench, "document.querySelectorAll('[data-touched]').length === 5")
     bench.locator("#desk h1").hover()
     eventually(bench, f"{OXIDE} && !document.querySelector('[data-touched]')")
 

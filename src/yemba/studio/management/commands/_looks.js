@@ -31,18 +31,28 @@ async function bitmaps() {
   return images.filter((image) => image.checkVisibility()).map(bitmap);
 }
 
-// What was chosen, how many pixels are drawn of it, and the most that there are.
+// How many px wide an image is said to be drawn, in px and vw.
+function said(sizes) {
+  const fits = (part) => !part.includes("(") || matchMedia(part.slice(0, part.lastIndexOf(")") + 1)).matches;
+  const length = sizes.split(",").find(fits).trim().split(" ").at(-1);
+  return (Number.parseFloat(length) * (length.endsWith("vw") ? innerWidth : 100)) / 100;
+}
+
+// What was chosen, what the image itself asks for, how many pixels are drawn of it, and the most that there are.
 function bitmap(image) {
   const { width, height } = image.getBoundingClientRect();
   const [across, down] = [image.getAttribute("width"), image.getAttribute("height")].map(Number);
   const covers = getComputedStyle(image).objectFit === "cover";
   const sets = [...image.parentElement.querySelectorAll("source")].map((source) => source.srcset).join(",");
   const offered = sets.split(",").map((one) => Number.parseInt(one.trim().split(" ")[1], 10) || 0);
+  const most = Math.max(...offered);
+  const wide = said(image.parentElement.querySelector("source").sizes) * devicePixelRatio;
   return {
+    meant: Math.min(most, ...offered.filter((one) => one >= wide)),
     source: image.currentSrc.split("/").at(-1),
     own: Number(/-(\d+)\./.exec(image.currentSrc)?.[1]),
     wanted: (covers ? Math.max(width, (height * across) / down) : width) * devicePixelRatio,
-    most: Math.max(...offered),
+    most,
     behind: Boolean(image.closest(".backdrop")),
     sized: across > 0 && down > 0,
   };

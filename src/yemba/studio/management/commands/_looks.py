@@ -247,15 +247,15 @@ def of_letters(page: Any) -> list[str]:
 
 
 def of_bitmaps(page: Any) -> list[str]:
-    """Pictures that come with fewer pixels than are drawn, or with many more; those that lie under a tint left out."""
+    """Pictures that come with fewer pixels than are drawn, or with many more; those that lie under a tint left out.
+
+    A browser may take the larger one that it has for another place: too large is what a place itself asks for.
+    """
     drawn = page.evaluate(_asked("looks.bitmaps()"))
     wrong = [f"{one['source']} has no width and height" for one in drawn if not one["sized"]]
-    most: dict[str, float] = {}  # a browser takes the larger one that it has for another place on the page
-    for one in drawn:
-        most[one["source"]] = max(most.get(one["source"], 1.0), one["wanted"])
     for one in (one for one in drawn if not one["behind"]):
         enough = one["own"] / max(1.0, one["wanted"]) >= _SHARP[0] or one["own"] == one["most"]
-        if not enough or (one["own"] / most[one["source"]] > _SHARP[1] and one["own"] > 400):
+        if not enough or (one["meant"] / max(1.0, one["wanted"]) > _SHARP[1] and one["meant"] > 400):
             wrong.append(f"{one['source']}: {one['own']} px for {one['wanted']:.0f} drawn")
     return wrong
 
