@@ -28,8 +28,7 @@ FACES = {
     403: Face("Not yours to see", "This belongs to somebody else, or the page is from before you signed in. Go back."),
     404: Face("Nothing at this address", "It may have been mistyped, or what stood here is gone."),
     408: Face("That took too long", "What your browser sent did not arrive in time. Try it again on a better line."),
-    413: Face("That is too much", "What your browser sent is larger than can be taken here. Send less of it."),
-    429: Face("Too many at once", "Too much came from where you are. Wait a few minutes, and try it again."),
+    413: Face("That is too much", "Go back and send less of it."),
     500: Face("Something broke", "That is Yemba’s fault, not yours. What was kept before is still kept. Try it again."),
     503: Face("Not just now", "Yemba cannot write just now. What was kept before is still kept. Try it again later."),
 }

@@ -14,6 +14,7 @@ from collections.abc import Callable, Collection, Iterable
 from http import HTTPStatus
 from typing import Any
 
+from yemba.config.faults import FACES
 from yemba.core.limits import MB
 from yemba.core.untrusted import whole
 
@@ -50,7 +51,7 @@ class Guard:
         length = whole(told)
         if length is None or length > most:
             sentence = f"What was sent has {told[:15]} bytes; at most {most:,} fit."
-            return _refused(start_response, HTTPStatus.REQUEST_ENTITY_TOO_LARGE, sentence)
+            return _refused(start_response, 413, sentence)
         if length and (line := environ.get("gunicorn.socket")) is not None:
             environ["wsgi.input"] = Timely(environ["wsgi.input"], line, length)
         return self.application(environ, start_response)
@@ -116,15 +117,12 @@ class Timely:
         return max(0.05, self._begun + self._most - time.monotonic())
 
 
-def _refused(start_response: Callable[..., Any], status: HTTPStatus, sentence: str) -> list[bytes]:
+def _refused(start_response: Callable[..., Any], status: int, sentence: str) -> list[bytes]:
+    face = FACES[status]
     page = (
-        f'<!doctype html><html lang="en-GB"><meta charset="utf-8"><title>{status.phrase}</title>'
-        f"<h1>That is too much</h1><p>{sentence} Go back and send less of it.</p></html>"
+        f'<!doctype html><html lang="en-GB"><meta charset="utf-8"><title>{face.title}</title>'
+        f"<h1>{face.title}</h1><p>{sentence} {face.sentence}</p></html>"
     ).encode()
-    headers = [
-        ("Content-Type", "text/html; charset=utf-8"),
-        ("Content-Length", str(len(page))),
-        ("Connection", "close"),
-    ]
-    start_response(f"{status.value} {status.phrase}", headers)
+    headers = [("Content-Type", "text/html; charset=utf-8"), ("Content-Length", str(len(page)))]
+    start_response(f"{status} {HTTPStatus(status).phrase}", headers)
     return [page]

@@ -31,13 +31,18 @@ def in_json(get_response: Callable[[HttpRequest], HttpResponse]) -> Callable[[Ht
     return respond
 
 
+def _is_known(request: HttpRequest) -> bool:
+    """Whether somebody is signed in; a request that was answered before that was asked is nobody's."""
+    user = getattr(request, "user", None)
+    return user is not None and user.is_authenticated
+
+
 def never_kept(get_response: Callable[[HttpRequest], HttpResponse]) -> Callable[[HttpRequest], HttpResponse]:
     """Middleware: what a person saw is not shown again by Back once they signed out."""
 
     def respond(request: HttpRequest) -> HttpResponse:
         response = get_response(request)
-        user = getattr(request, "user", None)
-        if user is not None and user.is_authenticated and not response.has_header("Cache-Control"):
+        if not response.has_header("Cache-Control") and _is_known(request):
             response["Cache-Control"] = "no-store"
         return response
 
