@@ -22,6 +22,7 @@ from yemba.render import fonts
 from yemba.sites import services as sites
 from yemba.sites import starter
 from yemba.sites.models import Site
+from yemba.studio.management.commands._judges import missing
 
 os.environ["DJANGO_ALLOW_ASYNC_UNSAFE"] = "true"  # Playwright's loop and the ORM share the thread
 settings.register_profile("same-every-time", derandomize=True, deadline=None)
@@ -46,6 +47,12 @@ def node_modules() -> Path:
     folder = ASSETS / "node_modules"
     needs("the Node packages of assets/package.json", folder.exists() and shutil.which("node") is not None)
     return folder
+
+
+@pytest.fixture(scope="session")
+def judges() -> None:
+    """Axe and the Nu HTML checker."""
+    needs("; ".join(missing()), not missing())
 
 
 @pytest.fixture(scope="session")

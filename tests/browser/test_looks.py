@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import re
 from functools import partial
+from pathlib import Path
 
 import pytest
 from playwright.sync_api import Browser, Route
@@ -12,7 +13,7 @@ from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
 from yemba.studio.management.commands import _looks as looks
 
-pytestmark = pytest.mark.browser
+pytestmark = [pytest.mark.browser, pytest.mark.tools]
 SAMPLE = [("slipway", "long", 320), ("handbill", "greek", 390), ("lantern", "arabic", 1280), ("handbill", "long", 768)]
 BREAKING = {
     "is 400 px out": ".inner { min-inline-size: calc(100% + 400px); } .section { overflow-x: clip; }",
@@ -36,14 +37,14 @@ def opened(browser: Browser, catalogue: Catalogue, document: Document, width: in
 
 @pytest.mark.parametrize(("template", "sort", "width"), SAMPLE)
 def test_nothing_is_found_in_a_sample(
-    browser: Browser, catalogue: Catalogue, kept: dict[str, object], template: str, sort: str, width: int
+    browser: Browser, catalogue: Catalogue, kept: dict[str, object], judges: None, template: str, sort: str, width: int
 ) -> None:
     document = looks.document(catalogue, template, looks.WORDS[sort], kept)
     assert list(looks.findings(looks.Looks(browser, document, catalogue), [width])) == []
 
 
 def test_every_check_finds_a_page_that_is_broken(
-    browser: Browser, catalogue: Catalogue, kept: dict[str, object]
+    browser: Browser, catalogue: Catalogue, kept: dict[str, object], judges: None, tmp_path: Path
 ) -> None:
     document = looks.document(catalogue, "slipway", looks.WORDS["long"], kept)
     site = looks.Looks(browser, document, catalogue)
@@ -55,6 +56,10 @@ def test_every_check_finds_a_page_that_is_broken(
         assert any(sentence in one for one in found), sentence
     page.evaluate("document.querySelector('h2').outerHTML = '<h4>Jumps</h4>'")
     assert looks.of_outline(page)
+    page.evaluate("document.querySelector('img').removeAttribute('alt')")
+    assert any("image-alt" in found for found in looks.of_axe(page))
+    (tmp_path / "broken.html").write_text("<!doctype html><title>Broken</title><p><h1>In a paragraph</p>")
+    assert any("broken.html" in found for found in looks.of_nu([tmp_path / "broken.html"]))
     page.context.close()
 
 

@@ -4,10 +4,7 @@ from __future__ import annotations
 
 import functools
 import http.server
-import json
 import re
-import shutil
-import subprocess
 import threading
 import time
 from collections.abc import Iterator
@@ -17,7 +14,6 @@ from pathlib import Path
 import pytest
 from playwright.sync_api import Browser, Page
 
-from tests.conftest import needs
 from yemba.catalogue import catalogue
 from yemba.core.change.commands.sections import starter as starter_section
 from yemba.core.colour.grounds import GROUND_NAMES
@@ -28,6 +24,7 @@ from yemba.hosting import services as hosting
 from yemba.sites import services as sites
 from yemba.sites.models import Site
 from yemba.studio.chapters import desks
+from yemba.studio.management.commands._judges import of_axe, of_nu
 
 pytestmark = [
     pytest.mark.browser,
@@ -179,28 +176,18 @@ def pages_in(exported: Path) -> list[str]:
     return sorted(str(file.parent.relative_to(exported)) + "/" for file in pages)
 
 
-def test_no_page_has_an_error_of_the_nu_checker(exported: Path, node_modules: Path) -> None:
-    needs("Java, for the Nu HTML checker", shutil.which("java") is not None)
-    jar = node_modules / "vnu-jar/build/dist/vnu.jar"
-    files = [str(file) for file in exported.rglob("*.html")]
+def test_no_page_has_an_error_of_the_nu_checker(exported: Path, judges: None) -> None:
+    files = list(exported.rglob("*.html"))
     assert len(files) > 40
-    ran = subprocess.run(
-        ["java", "-jar", str(jar), "--format", "json", "--errors-only", *files], capture_output=True, text=True
-    )
-    messages = json.loads(ran.stderr)["messages"]
-    assert [f"{m['url']}: {m['message']}" for m in messages] == []
+    assert of_nu(files) == []
 
 
-def violations(page: Page, node_modules: Path) -> list[str]:
-    page.evaluate((node_modules / "axe-core/axe.min.js").read_text())
-    found = page.evaluate(
-        "axe.run({iframes: false}).then(r => r.violations.map(v => [v.id, v.nodes.map(n => n.html.slice(0, 160))]))"
-    )
-    return [f"{page.url}: {rule}: {nodes}" for rule, nodes in found]
+def violations(page: Page) -> list[str]:
+    return [f"{page.url}: {found}" for found in of_axe(page)]
 
 
 def test_pages_are_accessible_fit_every_width_and_ask_nobody_else(
-    browser: Browser, exported: Path, served: str, node_modules: Path
+    browser: Browser, exported: Path, served: str, judges: None
 ) -> None:
     context = browser.new_context(bypass_csp=True)
     page = context.new_page()
@@ -215,7 +202,7 @@ def test_pages_are_accessible_fit_every_width_and_ask_nobody_else(
             page.set_viewport_size({"width": width, "height": 800})
             wide = page.evaluate("document.documentElement.scrollWidth")
             wrong += [f"{path} is {wide} px wide at {width}"] if wide > width else []
-            wrong += violations(page, node_modules) if width != 320 else []
+            wrong += violations(page) if width != 320 else []
             foot = page.evaluate("document.querySelector('.site-footer').getBoundingClientRect().bottom + scrollY")
             wrong += [f"{path}: the footer floats at {foot} px"] if foot < 799 else []
     assert not wrong, "\n".join(wrong)
@@ -281,14 +268,14 @@ TOO_SMALL = """() => [...document.querySelectorAll("a[href], button, input:not([
   .map(([e]) => e.outerHTML.slice(0, 90))"""
 
 
-def test_every_screen_of_the_studio_is_accessible(page: Page, live_server, demo: Site, node_modules: Path) -> None:
+def test_every_screen_of_the_studio_is_accessible(page: Page, live_server, demo: Site, judges: None) -> None:
     studio = f"http://localhost:{live_server.url.rpartition(':')[2]}"
     wrong: list[str] = []
 
     def look(address: str, width: int = 1280) -> None:
         page.set_viewport_size({"width": width, "height": 800})
         page.goto(studio + address)
-        wrong.extend(violations(page, node_modules))
+        wrong.extend(violations(page))
         wrong.extend(f"{address} at {width}: {small} is under 24 px" for small in page.evaluate(TOO_SMALL))
         if page.evaluate("document.documentElement.scrollWidth > innerWidth"):
             wrong.append(f"{address} at {width} scrolls sideways")
@@ -312,7 +299,7 @@ def test_every_screen_of_the_studio_is_accessible(page: Page, live_server, demo:
         page.locator("#desk h1").click()
         page.keyboard.press(key)
         assert page.locator("dialog[open]").count() == 1
-        wrong.extend(violations(page, node_modules))
+        wrong.extend(violations(page))
         page.keyboard.press("Escape")
     look("/sites/saltmarsh/pages/?section=opening")
     look("/sites/saltmarsh/pages/?section=c-dates")

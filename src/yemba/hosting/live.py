@@ -2,6 +2,9 @@
 
 from __future__ import annotations
 
+from datetime import datetime
+
+from yemba.core.cache import Cache
 from yemba.core.errors import Fault
 from yemba.core.site.document import Document
 from yemba.hosting.making import recorded
@@ -14,14 +17,27 @@ from yemba.sites.models import Site
 
 
 def live_edition(site: Site) -> Edition | None:
-    pointer = Live.objects.filter(site=site).select_related("edition").first()
+    """Its document and manifest are read from the database only when they are asked for: they are long."""
+    pointers = Live.objects.filter(site=site).select_related("edition")
+    pointer = pointers.defer("edition__document", "edition__manifest").first()
     return pointer.edition if pointer else None
 
 
 def live_document(site: Site) -> Document | None:
     """What the live edition was made from; None before the first publishing."""
     edition = live_edition(site)
-    return sites.read_again(edition.document) if edition else None
+    return _document(edition) if edition else None
+
+
+_DOCUMENTS: Cache[tuple[int, datetime], Document] = Cache(
+    "documents of live editions", most=40_000_000, weigh=lambda document: 20_000 * len(document.pages)
+)
+
+
+def _document(edition: Edition) -> Document:
+    """What it was made from; an edition never changes."""
+    key = (edition.pk, edition.made_at)
+    return _DOCUMENTS.get_or_make(key, lambda: sites.read_again(edition.document))
 
 
 def live_state(site: Site) -> State | None:
@@ -29,7 +45,7 @@ def live_state(site: Site) -> State | None:
     edition = live_edition(site)
     if edition is None:
         return None
-    document = sites.read_again(edition.document)
+    document = _document(edition)
     by_digest = recorded(edition.manifest)
     digests = {key: edition.manifest.get(path_of(page), "") for key, page in document.pages.items()}
     return State(rendering(document), {key: by_digest[d] for key, d in digests.items() if d in by_digest})

@@ -18,10 +18,9 @@ def one_off_mark(look: Look, stored: Mapping[str, str]) -> str:
 
 def one_off_rules(look: Look) -> Iterator[str]:
     """A rule for every mark there is on the site."""
-    for standing in look.document.standing():
-        for stored in standing.section.one_offs.values():
-            if mark := one_off_mark(look, stored):
-                yield f'[data-one="{mark}"]{{{_declarations(look, stored)}}}'
+    for stored in look.document.one_offs():
+        if mark := one_off_mark(look, stored):
+            yield f'[data-one="{mark}"]{{{_declarations(look, stored)}}}'
 
 
 def _declarations(look: Look, stored: Mapping[str, str]) -> str:

@@ -60,7 +60,7 @@ def values(look: Look) -> str:
 
 def _tints(look: Look) -> set[int]:
     """Every tint over a picture that text stands on, in %."""
-    behind = [of_header(look), *(of_section(look, standing.section) for standing in look.document.standing())]
+    behind = [of_header(look), *(of_section(look, section) for section in look.document.on_pictures())]
     return {one.tint for one in behind if one}
 
 

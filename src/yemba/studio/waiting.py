@@ -124,7 +124,7 @@ def _reached(site: Site, live: Document) -> _Reached:
 def live_look(site: Site) -> Look | None:
     """The live site, resolved; None before the first publishing."""
     live = hosting.live_document(site)
-    return Look(live, catalogue()) if live else None
+    return _reached(site, live).state.look if live else None
 
 
 def in_words(spots: list[Spot], pages: int) -> str:

@@ -73,7 +73,7 @@ def apply(document: Document, operations: Iterable[Operation]) -> Document:
     Raises pydantic's ValidationError where the outcome would be no document.
     """
     plain = document.model_dump(mode="json", exclude_defaults=True, exclude={"pages"})
-    plain["pages"] = dict(document.pages)  # pages that no step touches stay as they are, unread
+    plain["pages"] = dict(document.pages)  # what no step touches stays as it is, unread
     for operation in operations:
         _set(plain, operation)
     return Document.model_validate(plain)
@@ -121,13 +121,19 @@ def _plain(value: Any) -> Any:
     return value if value is ABSENT else deepcopy(value)
 
 
+def _opened(holder: Any) -> dict[str, Any]:
+    """A dict to write in; what it holds stays as it is, so that sections beside the one that changes stay the same."""
+    if isinstance(holder, BaseModel):
+        values = ((key, getattr(holder, key), field.default) for key, field in type(holder).model_fields.items())
+        return {key: value for key, value, default in values if value != default}
+    return dict(holder)
+
+
 def _set(plain: dict[str, Any], operation: Operation) -> None:
     *way, last = operation.path
     holders = [plain]
     for step in way:
-        holder = holders[-1].setdefault(step, {})
-        if isinstance(holder, BaseModel):
-            holder = holders[-1][step] = _plain(holder)
+        holder = holders[-1][step] = _opened(holders[-1].get(step, {}))
         holders.append(holder)
     if operation.new is not ABSENT:
         holders[-1][last] = operation.new

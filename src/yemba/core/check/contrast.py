@@ -34,7 +34,7 @@ def find(inspected: Inspected) -> Iterator[Finding]:
 
 def grounds_in_use(look: Look) -> set[str]:
     """The grounds that anything stands on; what Yemba says on a page, as that it is gone, is on "light"."""
-    of_sections = {look.ground(standing.section).value for standing in look.document.standing()}
+    of_sections = {look.ground_of(*pair).value for pair in look.document.kinds_on_grounds()}
     return {"light", look.template.page, *of_sections, *(look.value(part.ground) for part in parts().values())}
 
 

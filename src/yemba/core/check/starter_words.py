@@ -7,7 +7,8 @@ from collections.abc import Iterator
 from yemba.core.cache import by_identity
 from yemba.core.check.finding import Finding, Inspected
 from yemba.core.place import OfField, OfSection
-from yemba.core.site.document import Section, Standing, stored_of
+from yemba.core.site.catalogue import Catalogue
+from yemba.core.site.document import Holder, Section, Standing, stored_of
 from yemba.core.site.kinds import SectionKind, begun
 from yemba.core.site.resolve import Look
 from yemba.core.site.words import plain
@@ -33,11 +34,12 @@ def _find_in(inspected: Inspected, standing: Standing) -> list[Finding]:
 
 def starter_sections(look: Look) -> set[str]:
     """Ids of sections of which a field still says what it said when it was added."""
-    return {
-        standing.key
-        for standing in look.document.standing()
-        if _unwritten(standing.section, look.catalogue.kind(standing.section.kind))
-    }
+    return {key for _, holder in look.document.holders() for key in _starter_sections_in(holder, look.catalogue)}
+
+
+@by_identity("starter sections of pages", most=1_000_000, weigh=lambda keys: 56 + 8 * len(keys))
+def _starter_sections_in(holder: Holder, catalogue: Catalogue) -> list[str]:
+    return [key for key, section in holder.ordered() if _unwritten(section, catalogue.kind(section.kind))]
 
 
 @by_identity("starter words", most=4_000_000, weigh=lambda _: 200)

@@ -7,7 +7,7 @@ What the owner did not set is not here; it comes from the template and the engin
 from __future__ import annotations
 
 import json
-from collections.abc import Iterator
+from collections.abc import Collection, Iterator
 from typing import Any, NamedTuple, Self, TypeVar
 
 from pydantic import Field, ValidationError, model_validator
@@ -245,6 +245,20 @@ class Document(Strict):
         for path, holder in self.holders():
             yield from (Standing(path, key, section) for key, section in holder.ordered())
 
+    def one_offs(self) -> Iterator[dict[str, str]]:
+        """What is set apart at each text that has anything set apart."""
+        for _, holder in self.holders():
+            yield from _one_offs_in(holder)
+
+    def on_pictures(self) -> Iterator[Section]:
+        """Every section that names a picture behind it."""
+        for _, holder in self.holders():
+            yield from _on_pictures_in(holder)
+
+    def kinds_on_grounds(self) -> set[tuple[str, str | None]]:
+        """Every kind of section there is, with each ground that is stored for one of it."""
+        return {pair for _, holder in self.holders() for pair in _kinds_on_grounds_in(holder)}
+
     def section(self, section: str) -> Standing:
         """Raises Fault ``gone``."""
         for path, holder in self.holders():
@@ -268,16 +282,53 @@ def _canonical(value: Any) -> str:
     return json.dumps(value, sort_keys=True, ensure_ascii=False, separators=(",", ":"))
 
 
+def _text(whole: Strict) -> str:
+    return _canonical(whole.model_dump(mode="json", exclude_defaults=True))
+
+
+def _each_a_pointer(listed: Collection[Any]) -> int:
+    """Bytes of a collection of what is held anyhow."""
+    return 56 + 8 * len(listed)
+
+
 @by_identity("texts of pages", most=20_000_000, weigh=len)
 def _page_text(page: Page) -> str:
-    return _canonical(page.model_dump(mode="json", exclude_defaults=True))
+    return _text(page)
+
+
+@by_identity("one-offs of pages", most=1_000_000, weigh=_each_a_pointer)
+def _one_offs_in(holder: Holder) -> list[dict[str, str]]:
+    return [stored for _, section in holder.ordered() for stored in section.one_offs.values()]
+
+
+@by_identity("kinds and grounds of pages", most=1_000_000, weigh=_each_a_pointer)
+def _kinds_on_grounds_in(holder: Holder) -> set[tuple[str, str | None]]:
+    return {(section.kind, section.ground) for section in holder.sections.values()}
+
+
+@by_identity("sections on pictures", most=1_000_000, weigh=_each_a_pointer)
+def _on_pictures_in(holder: Holder) -> list[Section]:
+    return [section for _, section in holder.ordered() if section.fields.get("backdrop")]
 
 
 _PAGES: Cache[str, Page] = Cache("pages read", most=30_000_000, weigh=lambda page: 3 * len(_page_text(page)))
 
 
+_SECTIONS: Cache[str, Section] = Cache(
+    "sections read",
+    most=20_000_000,
+    weigh=lambda section: 1500 + 500 * len(section.items) + 3 * sum(map(len, section.fields.values())),
+)
+
+
 def _same_page(page: Page) -> Page:
-    return _PAGES.get_or_make(_page_text(page), lambda: page)
+    """The page read before that equals this one; else this one, with those of its sections that were read before."""
+    return _PAGES.get_or_make(_page_text(page), lambda: page.model_copy(update={"sections": _same_sections(page)}))
+
+
+def _same_sections(page: Page) -> dict[str, Section]:
+    sections = page.sections.items()
+    return {key: _SECTIONS.get(text := _text(section)) or _SECTIONS.put(text, section) for key, section in sections}
 
 
 def stored_of(standing: Standing) -> Iterator[Stored]:

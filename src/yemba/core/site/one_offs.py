@@ -204,5 +204,4 @@ def weights_of_one_offs(look: Look) -> list[int]:
 
 
 def _worked_out(look: Look, key: str) -> list[str]:
-    values = (of for standing in look.document.standing() for of in standing.section.one_offs.values())
-    return sorted({of[key] for of in values if key in of})
+    return sorted({stored[key] for stored in look.document.one_offs() if key in stored})

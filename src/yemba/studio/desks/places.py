@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterable
+from itertools import islice
 
 from yemba.core.check.finding import where
 from yemba.core.part.part import parts
@@ -11,18 +12,22 @@ from yemba.render.reach import Spot
 from yemba.studio.desks.setting import Context
 
 
-def listed(look: Look, spots: Iterable[Spot]) -> list[Context]:
-    """Each place once; a part that several pages share is gone to on the first of them."""
-    entries: dict[str, Context] = {}
+def listed(look: Look, spots: Iterable[Spot], most: int) -> tuple[list[Context], int]:
+    """The first so many places, each once, and how many more there are; a part that several pages share is gone to on
+    the first of them."""
+    pages: dict[str, list[Spot]] = {}
     for spot in spots:
-        if spot.page not in look.document.pages:
-            continue
-        part = parts().get(spot.place)
-        key = spot.place if part else f"{spot.page} {spot.place}"
-        words = part.name if part else where(look, spot.page, spot.place)
-        entry = entries.setdefault(key, {"page": spot.page, "place": spot.place, "words": words, "pages": 0})
-        entry["pages"] += 1
-    return list(entries.values())
+        if spot.page in look.document.pages:
+            key = spot.place if spot.place in parts() else f"{spot.page} {spot.place}"
+            pages.setdefault(key, []).append(spot)
+    entries = [_entry(look, same[0], len(same)) for same in islice(pages.values(), most)]
+    return entries, max(0, len(pages) - most)
+
+
+def _entry(look: Look, spot: Spot, pages: int) -> Context:
+    part = parts().get(spot.place)
+    words = part.name if part else where(look, spot.page, spot.place)
+    return {"page": spot.page, "place": spot.place, "words": words, "pages": pages}
 
 
 def counted(spots: Iterable[Spot]) -> str:

@@ -17,7 +17,7 @@ from yemba.studio.desks.places import listed
 from yemba.studio.desks.ratios import ratios
 from yemba.studio.desks.setting import Context, setting
 from yemba.studio.inspecting import checks, listed_checks
-from yemba.studio.waiting import Waiting
+from yemba.studio.waiting import Waiting, live_look
 
 _PLACES = 60  # of one change that are listed; all of them are marked on the map and in the windows
 _WHOLE, _GONE = "The whole site", "Pages taken away"
@@ -74,17 +74,13 @@ def _page(look: Look, page: str, touched: set[str]) -> Context:
 
 def _grouped(site: Site, look: Look, waits: Sequence[Waiting]) -> list[Context]:
     """Changes as the owner thinks of them: the design of the whole site first, then page by page."""
+    live = live_look(site)
     groups: dict[str, list[Context]] = {}
     for entry in waits:
         page = look.document.pages.get(entry.change.page)
         title = page.name if page else _GONE if entry.change.page else _WHOLE
-        places = listed(look, entry.spots)
-        change = {
-            "entry": entry,
-            "places": places[:_PLACES],
-            "more": max(0, len(places) - _PLACES),
-            "ratios": ratios(site, entry),
-        }
+        places, more = listed(look, entry.spots, _PLACES)
+        change = {"entry": entry, "places": places, "more": more, "ratios": ratios(live, entry)}
         groups.setdefault(title, []).append(change)
     order = [_WHOLE, *(page.name for _, page in look.document.ordered_pages()), _GONE]
     return [{"title": title, "changes": groups[title]} for title in dict.fromkeys(order) if title in groups]

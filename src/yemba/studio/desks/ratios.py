@@ -11,8 +11,7 @@ from yemba.core.check.contrast import grounds_in_use
 from yemba.core.colour.contrast import ratio
 from yemba.core.colour.grounds import REQUIREMENTS, ROLE_NAMES, Asked, Ground
 from yemba.core.site.resolve import Look
-from yemba.sites.models import Site
-from yemba.studio.waiting import Waiting, live_look
+from yemba.studio.waiting import Waiting
 
 _MOST = 3
 
@@ -27,9 +26,9 @@ class Ratio(NamedTuple):
     fails: bool
 
 
-def ratios(site: Site, entry: Waiting) -> list[Ratio]:
-    """The pairs a change of colour alters on grounds that are in use, those with the least room left first."""
-    before = live_look(site)
+def ratios(before: Look | None, entry: Waiting) -> list[Ratio]:
+    """The pairs a change of colour alters on grounds that are in use, those with the least room left first; `before` is
+    the live site."""
     if before is None or entry.control.chapter != "palette":
         return []
     try:

@@ -27,6 +27,7 @@ def view(site: Site, look: Look, chosen: dict[str, str], query: Mapping[str, str
     palette = look.value("palette")
     colour, ground = from_hex(chosen["hex"]), query.get("ground", "")
     uses = Used(State(rendering(look.document))).of(colour)
+    places, more = listed(look, uses, _SHOWN)
     return {
         "given": _given(look, chosen),
         "few": len(palette) <= FEWEST_COLOURS,
@@ -37,8 +38,8 @@ def view(site: Site, look: Look, chosen: dict[str, str], query: Mapping[str, str
         "plane": instrument(look, colour, chosen["name"], ground if ground in look.grounds else "light", palette),
         "on": [_reads(colour, look, slug) for slug in look.ground_names],
         "used": counted(uses),
-        "uses": [place | {"roles": _roles(uses, place)} for place in listed(look, uses)][:_SHOWN],
-        "more_uses": max(0, len(uses) - _SHOWN),
+        "uses": [place | {"roles": _roles(uses, place)} for place in places],
+        "more_uses": more,
         "more": [("Tints", tints(colour)), ("Shades", shades(colour)), ("Neutrals", neutrals(colour))],
         "origin": setting(look, "palette"),
         "mended": [sentence for slug in look.grounds if (sentence := mended(look, slug))],

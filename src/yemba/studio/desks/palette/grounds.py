@@ -55,6 +55,7 @@ def _little(look: Look, slug: str, own: Mapping[str, dict[str, str]], chosen: st
 
 def _whole(look: Look, slug: str, own: Mapping[str, dict[str, str]], used: Used, role: str) -> Context:
     on = used.at(slug, "fill")
+    places, more = listed(look, on, _SHOWN)
     return {
         "slug": slug,
         "name": look.ground_names[slug],
@@ -62,8 +63,8 @@ def _whole(look: Look, slug: str, own: Mapping[str, dict[str, str]], used: Used,
         "others": [(one, name) for one, name in look.ground_names.items() if one != slug],
         "roles": _roles(look, slug),
         "role": _role(look, slug, role, used) if role in ROLE_NAMES else None,
-        "places": listed(look, on)[:_SHOWN],
-        "more": max(0, len(listed(look, on)) - _SHOWN),
+        "places": places,
+        "more": more,
         "used": counted(on),
     }
 
@@ -123,7 +124,7 @@ def _role(look: Look, slug: str, role: str, used: Used) -> Context:
         "miss": _miss(ground, role, worst) if worst and worst[0] < worst[1].ratio else None,
         "ratio": worst[0] if worst else None,
         "against": _against(worst[1], role) if worst else "",
-        "places": listed(look, used.at(slug, role))[:_SHOWN],
+        "places": listed(look, used.at(slug, role), _SHOWN)[0],
         "used": counted(used.at(slug, role)),
     }
 

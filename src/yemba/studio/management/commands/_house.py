@@ -20,6 +20,8 @@ from urllib.parse import urlsplit
 
 from django.conf import settings
 
+from yemba.studio.management.commands._editors import editing
+
 ADDRESS, PASSWORD = "ines@saltmarsh.example", "tide-row-four"
 MANAGE = [sys.executable, str(settings.ROOT / "manage.py")]
 _KEYS = 60
@@ -101,10 +103,14 @@ def lacking() -> str:
     return "" if shutil.which("chromium") else "Chromium is not installed"
 
 
-def key_to_paint(environment: dict[str, str]) -> dict[str, list[Stroke]]:
-    """Keys at the workbench, by what they change."""
+def key_to_paint(environment: dict[str, str]) -> tuple[dict[str, list[Stroke]], dict[str, list[Stroke]]]:
+    """Keys at the workbench, by what they change: first alone, then while two other owners edit."""
     with _browsing(environment) as browser:
-        return _at_the_workbench(browser.new_page(viewport={"width": 1280, "height": 800}), environment["PORT"])
+        page, port = browser.new_page(viewport={"width": 1280, "height": 800}), environment["PORT"]
+        _sign_in(page, port)
+        alone = _at_the_workbench(page, port)
+        with editing(port, PASSWORD, _BETWEEN / 1000):
+            return alone, _at_the_workbench(page, port)
 
 
 def demo_weights() -> dict[str, float]:
@@ -151,8 +157,8 @@ def _browsing(environment: dict[str, str]) -> Iterator[Any]:
     chromium = shutil.which("chromium")
     gunicorn, bind = str(Path(sys.executable).parent / "gunicorn"), f"127.0.0.1:{environment['PORT']}"
     server = subprocess.Popen(
-        [gunicorn, "--bind", bind, "--threads", "8", "--log-level", "error", "yemba.config.wsgi"],
-        env=environment,
+        [gunicorn, "--config", "python:yemba.config.serve", "--log-level", "error", "yemba.config.wsgi"],
+        env=environment | {"YEMBA_BIND": bind},
         cwd=settings.ROOT,
     )
     try:
@@ -168,11 +174,15 @@ def _browsing(environment: dict[str, str]) -> Iterator[Any]:
         server.wait()
 
 
-def _at_the_workbench(page: Any, port: str) -> dict[str, list[Stroke]]:
+def _sign_in(page: Any, port: str) -> None:
     page.goto(f"http://localhost:{port}/sign-in/")
     page.get_by_label("Mail address").fill(ADDRESS)
     page.get_by_label("Password").fill(PASSWORD)
     page.get_by_role("button", name="Sign in").click()
+    page.wait_for_url("**/sites/")
+
+
+def _at_the_workbench(page: Any, port: str) -> dict[str, list[Stroke]]:
     frames = _opened(page, port, "palette/")
     page.locator(".plane svg").focus()
     colour = _keys(page, frames, ".button")
@@ -182,7 +192,7 @@ def _at_the_workbench(page: Any, port: str) -> dict[str, list[Stroke]]:
     frames = _opened(page, port, "pages/?section=opening")
     words = []
     for n in range(_KEYS // 3):
-        page.locator("#words-heading").fill(f"Words {n}")
+        page.locator("#words-heading").fill(f"Words {n} {time.monotonic()}")
         words.append(_once(page, frames, "h1", "Enter"))
         page.wait_for_timeout(_BETWEEN)
     return {"colour": colour, "size": size, "words": words}

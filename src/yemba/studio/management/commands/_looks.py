@@ -7,6 +7,7 @@ from datetime import date
 from functools import cache
 from io import BytesIO
 from pathlib import Path
+from tempfile import TemporaryDirectory
 from typing import Any, NamedTuple
 from urllib.parse import unquote, urlsplit
 
@@ -24,6 +25,7 @@ from yemba.core.site.resolve import Look
 from yemba.hosting import services as hosting
 from yemba.render.files import site_files
 from yemba.render.site import Site
+from yemba.studio.management.commands._judges import of_axe, of_nu
 
 WIDTHS = (240, 320, 390, 768, 1024, 1280, 1920)
 DENSITIES = (1, 2, 3)
@@ -162,7 +164,7 @@ class Looks:
     def __init__(self, browser: Any, site: Document, catalogue: Catalogue) -> None:
         store = pictures()[1]
         self.files = site_files(Site(Look(site, catalogue), _DAY, store.__getitem__, draft=False, address=_ADDRESS))
-        self.browser, self.site, self.made = browser, site, dict[str, bytes]()
+        self.browser, self.site, self._kept = browser, site, dict[str, bytes]()
 
     def paths(self) -> list[str]:
         return [path for path in self.files if path.endswith("index.html")]
@@ -185,20 +187,24 @@ class Looks:
         if path not in self.files:
             route.fulfill(status=404, body="")
             return
-        if path not in self.made:
-            self.made[path] = self._made(path)
         kind = {"html": "text/html; charset=utf-8", "css": "text/css", "svg": "image/svg+xml"}.get(
             path.rpartition(".")[2]
         )
-        route.fulfill(status=200, body=self.made[path], headers={"Content-Type": kind} if kind else {})
+        route.fulfill(status=200, body=self.made(path), headers={"Content-Type": kind} if kind else {})
 
-    def _made(self, path: str) -> bytes:
-        file = self.files[path]
-        return file.recording.make()[0] if file.recording else file.make()
+    def made(self, path: str) -> bytes:
+        """The bytes of one of its files."""
+        if path not in self._kept:
+            file = self.files[path]
+            self._kept[path] = file.recording.make()[0] if file.recording else file.make()
+        return self._kept[path]
 
 
-def findings(looks: Looks, widths: Iterable[int] = WIDTHS) -> Iterator[str]:
-    """All that is wrong at these widths: what runs out of its room, words that break, a jump in the headings."""
+def findings(looks: Looks, widths: Iterable[int] = WIDTHS, *, judged: bool = True) -> Iterator[str]:
+    """All that is wrong at these widths: what runs out of its room, words that break, letters of another font, text
+    that does not read on its picture, a jump in the headings; and, where it is `judged`, what axe and Nu find."""
+    if judged:
+        yield from of_html(looks)
     for number, width in enumerate(widths):
         page = looks.page(width)
         for path in looks.paths():
@@ -207,7 +213,8 @@ def findings(looks: Looks, widths: Iterable[int] = WIDTHS) -> Iterator[str]:
             if number == 0:
                 yield from (f"{path}: {what}" for what in (*of_letters(page), *of_outline(page)))
             if width in (390, 1280):
-                yield from (f"{path} at {width}: {what}" for what in of_contrast(page))
+                accessible = of_axe(page) if judged else ()
+                yield from (f"{path} at {width}: {what}" for what in (*of_contrast(page), *accessible))
         page.context.close()
 
 
@@ -221,6 +228,15 @@ def of_boxes(page: Any) -> list[str]:
     """Boxes and lines that run out of their room, and words broken in their middle."""
     over, broken = page.evaluate(_asked("[measures.overflowing(), measures.brokenWords()]"))
     return [f"{one['what']} is {one['over']} px out" for one in over] + [f"{word} breaks" for word in broken]
+
+
+def of_html(looks: Looks) -> list[str]:
+    """Errors of the Nu HTML checker."""
+    with TemporaryDirectory() as folder:
+        files = {path: Path(folder, path.replace("/", "-")) for path in looks.paths()}
+        for path, file in files.items():
+            file.write_bytes(looks.made(path))
+        return [found.removeprefix(f"{folder}/") for found in of_nu(files.values())]
 
 
 def of_outline(page: Any) -> list[str]:

@@ -9,6 +9,7 @@ from django.core.management.base import BaseCommand, CommandError, CommandParser
 
 from yemba.sites.catalogue import catalogue
 from yemba.studio.management.commands._house import FLAGS, lacking
+from yemba.studio.management.commands._judges import missing
 from yemba.studio.management.commands._looks import (
     DENSITIES,
     WIDTHS,
@@ -22,26 +23,30 @@ from yemba.studio.management.commands._looks import (
 
 
 class Command(BaseCommand):
-    help = "Look for what runs out of its room, breaks, cannot be read, lacks a letter or is blurred."
+    help = "Look for what runs out of its room, breaks, cannot be read, lacks a letter, is blurred, or fails axe or Nu."
 
     def add_arguments(self, parser: CommandParser) -> None:
         parser.add_argument("--template", action="append", help="only this one; may come more than once")
         parser.add_argument("--words", action="append", choices=[*WORDS], help="only words of this sort")
         parser.add_argument("--width", action="append", type=int, help="only this width in px")
+        parser.add_argument("--unjudged", action="store_true", help="without axe and the Nu HTML checker")
 
     def handle(self, *args: Any, **options: Any) -> None:
         without = lacking()
         if without:
             raise CommandError(f"This needs Chromium: {without}.")
+        absent = missing()
+        if absent and not options["unjudged"]:
+            raise CommandError(f"This needs {'; '.join(absent)}. Go without with --unjudged.")
         from playwright.sync_api import sync_playwright
 
-        kept, count = pictures()[0], 0
+        kept, count, judged = pictures()[0], 0, not options["unjudged"]
         with sync_playwright() as playwright:
             browser = playwright.chromium.launch(executable_path=shutil.which("chromium"), args=FLAGS)
             for template in options["template"] or catalogue().templates:
                 for sort in options["words"] or WORDS:
                     looks = Looks(browser, document(catalogue(), template, WORDS[sort], kept), catalogue())
-                    for finding in self._all(looks, options["width"] or WIDTHS, sort):
+                    for finding in self._all(looks, options["width"] or WIDTHS, sort, judged):
                         count += 1
                         self.stdout.write(f"{template}, {sort}: {finding}")
             browser.close()
@@ -49,8 +54,8 @@ class Command(BaseCommand):
             raise CommandError(f"{count} findings.")
         self.stdout.write("No findings.")
 
-    def _all(self, looks: Looks, widths: Any, sort: str) -> Any:
-        yield from findings(looks, widths)
+    def _all(self, looks: Looks, widths: Any, sort: str, judged: bool) -> Any:
+        yield from findings(looks, widths, judged=judged)
         for density in DENSITIES if sort == "long" else ():
             for width in widths:
                 for path in looks.paths():
