@@ -15,7 +15,7 @@ from pydantic import ValidationError
 from yemba.catalogue import catalogue as shipped
 from yemba.core.change.command import commands, read_command
 from yemba.core.change.difference import difference
-from yemba.core.change.operation import ABSENT, Operation, apply, fold, from_plain, inverse, overlap
+from yemba.core.change.operation import ABSENT, Operation, apply, fold, from_plain, inverse, overlap, put
 from yemba.core.change.patch import steps_between
 from yemba.core.change.subset import closed, document_with, one_by_one
 from yemba.core.errors import Fault
@@ -345,6 +345,19 @@ def test_planning_is_pure(history: tuple[list[Document], list[list[Operation]]])
     command = read_command("add-section", {"page": page, "kind": kind})
     planned = [command.plan(Look(document, CATALOGUE), map("x{}".format, count()).__next__) for _ in range(2)]
     assert planned[0] == planned[1]
+
+
+def test_what_an_edit_does_not_touch_stays_the_same_object_also_once_it_is_read_again() -> None:
+    home, other = START.order[:2]
+    edited, *others = START.pages[home].order
+    heading = ("pages", home, "sections", edited, "fields", "heading")
+    after = apply(START, [put(START, heading, "Put by a step")])
+    assert after.pages[home].sections[edited].fields["heading"] == "Put by a step"
+    assert START.pages[home].sections[edited].fields["heading"] != "Put by a step"
+    assert all(after.pages[home].sections[key] is START.pages[home].sections[key] for key in others)
+    before_read, after_read = read(START.text()), read(after.text())
+    assert all(after_read.pages[home].sections[key] is before_read.pages[home].sections[key] for key in others)
+    assert after_read.pages[other] is before_read.pages[other]
 
 
 def test_every_command_says_in_words_what_it_does() -> None:

@@ -321,14 +321,18 @@ _SECTIONS: Cache[str, Section] = Cache(
 )
 
 
-def _same_page(page: Page) -> Page:
-    """The page read before that equals this one; else this one, with those of its sections that were read before."""
-    return _PAGES.get_or_make(_page_text(page), lambda: page.model_copy(update={"sections": _same_sections(page)}))
+def _page_of(plain: Any) -> Page:
+    """The page read before of this very text; else a new one, with those of its sections that were read before."""
+    return _PAGES.get_or_make(_canonical(plain), lambda: _new_page(plain))
 
 
-def _same_sections(page: Page) -> dict[str, Section]:
-    sections = page.sections.items()
-    return {key: _SECTIONS.get(text := _text(section)) or _SECTIONS.put(text, section) for key, section in sections}
+def _new_page(plain: Any) -> Page:
+    sections = {key: _section_of(section) for key, section in plain.get("sections", {}).items()}
+    return Page.model_validate(plain | {"sections": sections})
+
+
+def _section_of(plain: Any) -> Section:
+    return _SECTIONS.get_or_make(_canonical(plain), lambda: Section.model_validate(plain))
 
 
 def stored_of(standing: Standing) -> Iterator[Stored]:
@@ -350,20 +354,22 @@ _PRESENT = f'"version":{VERSION}}}'  # how the canonical text of a present docum
 def read(text: str) -> Document:
     """Read a stored document, of this version or an earlier one. Raises Fault ``document-unreadable`` with the reason.
 
-    A page that equals one read before is that same object, so that what is kept for it holds in every document.
+    A page or section that equals one read before is that same object, so that what is kept for it holds in every
+    document.
     """
     try:
-        if text.endswith(_PRESENT):
-            document = Document.model_validate_json(text)
-        else:
-            document = Document.model_validate(migrated(json.loads(text)))
+        plain = json.loads(text) if text.endswith(_PRESENT) else migrated(json.loads(text))
+        try:
+            pages = {key: _page_of(page) for key, page in plain.get("pages", {}).items()}
+            return Document.model_validate(plain | {"pages": pages})
+        except (ValidationError, TypeError, AttributeError):
+            return Document.model_validate(plain)  # which knows the whole way to what is wrong
     except ValidationError as error:
         first = error.errors()[0]
         where = ".".join(str(step) for step in first["loc"])
         raise Fault("document-unreadable", f"The document cannot be read: {where}: {first['msg']}.") from error
     except (ValueError, TypeError, RecursionError) as error:
         raise Fault("document-unreadable", f"The document cannot be read: it is not JSON: {error}.") from error
-    return document.model_copy(update={"pages": {key: _same_page(page) for key, page in document.pages.items()}})
 
 
 Whole = TypeVar("Whole", bound=Strict)

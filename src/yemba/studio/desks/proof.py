@@ -19,7 +19,7 @@ from yemba.studio.desks.setting import Context, setting
 from yemba.studio.inspecting import checks, listed_checks
 from yemba.studio.waiting import Waiting, live_look
 
-_PLACES = 60  # of one change that are listed; all of them are marked on the map and in the windows
+_PLACES = 24  # of one change that are listed; all of them are marked on the map and in the windows
 _WHOLE, _GONE = "The whole site", "Pages taken away"
 
 
