@@ -210,6 +210,33 @@ def test_formatted_words_left_by_tab_through_their_bar_are_kept(bench: Page) -> 
     assert "Ring twice." in words("about", "body")
 
 
+def test_escape_brings_a_field_back_then_shuts_the_fold_around_it(bench: Page) -> None:
+    section(bench, "about")
+    standing, revision = words("about", "heading"), Site.objects.get(slug="saltmarsh").revision
+    field = bench.locator("#words-heading")
+    field.fill("Typed by mistake")
+    field.press("Escape")
+    expect(field).to_have_value(standing)
+    expect(field).to_be_focused()
+    status(bench, "As it is kept")
+    field.press("Control+z")
+    expect(field).to_have_value("Typed by mistake")
+    field.press("Escape")
+    rich = bench.locator("#words-body")
+    rich.click()
+    before = rich.inner_html()
+    bench.keyboard.type("Also by mistake.")
+    bench.keyboard.press("Escape")
+    assert rich.inner_html() == before
+    fold = bench.locator("details", has_text="Picture behind").last
+    fold.locator("summary").click()
+    fold.locator("select, input:not([type=hidden])").first.focus()
+    bench.keyboard.press("Escape")
+    expect(fold).not_to_have_attribute("open", "")
+    expect(fold.locator("summary")).to_be_focused()
+    assert Site.objects.get(slug="saltmarsh").revision == revision, "nothing of it was kept"
+
+
 def test_order_buttons_keep_their_thing_and_the_bin_takes_no_other(bench: Page) -> None:
     bench.goto(f"{bench.url.split('/sites/')[0]}/sites/saltmarsh/pages/")
     order = list(draft().pages["home"].order)

@@ -70,6 +70,18 @@ def test_starter_words_are_found_until_they_are_replaced(document: Document, cat
     assert first not in starter_sections(Look(written, catalogue))
 
 
+def test_a_mail_address_that_is_none_is_found_and_is_no_link(document: Document, catalogue: Catalogue) -> None:
+    def write(plain: dict[str, Any], mail: str) -> None:
+        opening = plain["pages"][plain["order"][0]]["sections"]
+        opening["reach"] = {"kind": "hours-and-place", "fields": {"heading": "Here", "mail": mail}}
+        plain["pages"][plain["order"][0]]["order"].append("reach")
+
+    for mail, wrong in {"ines at saltmarsh": True, "ines@saltmarsh.example": False}.items():
+        told = found("dead_links", look_at(changed(document, lambda plain, mail=mail: write(plain, mail)), catalogue))
+        assert [OfField("reach", "mail")] * wrong == [one.place for one in told]
+        assert all(mail in one.sentence for one in told)
+
+
 def test_an_empty_section_is_found(document: Document, catalogue: Catalogue) -> None:
     def empty(plain: dict[str, Any]) -> None:
         home = plain["pages"][plain["order"][0]]

@@ -209,6 +209,7 @@ def _inner(
         language=recorder.ask(questions.value, "site.language"),
         longest=_longest(recorder, stored, kind),
         one_offs={element: _apart(recorder, values) for element, values in stored.one_offs.items()},
+        reaches={field.slug: field.reaches for field in kind.fields},
         types={field.slug: field.type for field in kind.fields},
         item_types={field.slug: field.type for field in item_fields},
     )

@@ -11,6 +11,7 @@ from django.utils.safestring import SafeString
 from yemba import catalogue as shipped
 from yemba.core.calendar import spoken
 from yemba.core.language import from_right, reads_from_right
+from yemba.core.value.reaching import REACHES
 
 register = template.Library()
 _QUOTES = ("“", "„", "«", "»", "‘", "‚", '"')
@@ -37,6 +38,16 @@ def mark(context: template.Context, field: str = "", item: Any = None) -> SafeSt
         if types.get(field) in ("line", "words"):
             attributes.append(("data-edit", types[field]))
     return format_html_join("", ' {}="{}"', attributes)
+
+
+@register.simple_tag(takes_context=True)
+def reach(context: template.Context, field: str) -> SafeString:
+    """A line of the section as the link by which somebody is reached; as words where it is no such address."""
+    words = context["s"][field]
+    link = REACHES[context["reaches"][field]](words)
+    if not link:
+        return format_html("<span{}>{}</span>", mark(context, field), words)
+    return format_html('<a href="{}"{}>{}</a>', link, mark(context, field), words)
 
 
 @register.simple_tag(takes_context=True)

@@ -2,6 +2,7 @@
 
 SENTENCES = {
     "kept": "Kept",
+    "as_kept": "As it is kept",
     "kept_as": "Kept: {what}",
     "undone": "Undone: {what}",
     "redone": "Done again: {what}",

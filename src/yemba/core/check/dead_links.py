@@ -1,4 +1,4 @@
-"""Links that lead nowhere: to pages that are gone, or to nothing at all."""
+"""Links that lead nowhere: to pages that are gone, to nothing at all, to what is no address."""
 
 from __future__ import annotations
 
@@ -8,8 +8,10 @@ from collections.abc import Iterator
 from yemba.core.check.finding import Cure, Finding, Inspected
 from yemba.core.place import OfField
 from yemba.core.site.document import Document, Standing, Stored, stored_of
+from yemba.core.site.kinds import Field
 from yemba.core.site.resolve import Look
 from yemba.core.value.link import PAGE
+from yemba.core.value.reaching import REACHES
 
 NAME = "Links"
 _LINK = re.compile(r'<a(?: href="([^"]*)")?>(.*?)</a>', re.DOTALL)
@@ -29,7 +31,16 @@ def _dead_in(inspected: Inspected, standing: Standing) -> list[Finding]:
             findings += _of_link(look, stored)
         elif field.type == "words":
             findings += _in_words(look, stored)
+        elif field.reaches and stored.value and not REACHES[field.reaches](stored.value):
+            findings.append(_unreachable(look, stored, field))
     return findings
+
+
+def _unreachable(look: Look, stored: Stored, field: Field) -> Finding:
+    """A line that should be a link and cannot be one."""
+    where, name = look.where(stored.standing), field.name.lower()
+    sentence = f"{where} has “{stored.value}” as its {name}, which is none: it stands there as words, not as a link."
+    return Finding(sentence, OfField(stored.standing.key, stored.field, stored.item), stored.standing.page)
 
 
 def _of_link(look: Look, stored: Stored) -> Iterator[Finding]:

@@ -14,6 +14,7 @@ from yemba.core.strict import Strict
 from yemba.core.type.levels import LEVELS
 from yemba.core.value.field_types import field_types
 from yemba.core.value.kind import Kind
+from yemba.core.value.reaching import REACHES
 
 DATES, HOURS, MESSAGES = "dates", "hours", "messages"
 ROLES = {
@@ -28,7 +29,8 @@ class Field(Strict):
     """One field of a section or an item; `starter` are the words a new one begins with.
 
     `heads` says that an item's field is set as a heading, `level` in which level of text it is set, `will_do` that the
-    starter words may stay as they are.
+    starter words may stay as they are. `reaches` is "mail" or "telephone" where a line is a link by which somebody is
+    reached.
     """
 
     slug: str
@@ -40,6 +42,7 @@ class Field(Strict):
     heads: bool = False
     level: str = "body"
     will_do: bool = False
+    reaches: str = ""
 
     @field_validator("type")
     @classmethod
@@ -50,6 +53,11 @@ class Field(Strict):
     @classmethod
     def _known_level(cls, named: str) -> str:
         return _known(named, LEVELS)
+
+    @field_validator("reaches")
+    @classmethod
+    def _known_reach(cls, named: str) -> str:
+        return _known(named, REACHES) if named else ""
 
     @cached_property
     def kind(self) -> Kind:

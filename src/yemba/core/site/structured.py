@@ -11,6 +11,7 @@ from yemba.core.site.document import Page, Section, ordered_items
 from yemba.core.site.kinds import DATES, HOURS, Field, begun
 from yemba.core.site.resolve import Look
 from yemba.core.site.words import plain
+from yemba.core.value.reaching import REACHES
 
 
 def business(look: Look, address: str) -> dict[str, Any]:
@@ -40,7 +41,7 @@ def _place(look: Look) -> dict[str, Any]:
     if where:
         made["address"] = {"@type": "PostalAddress", "streetAddress": where}
     for key, field in (("telephone", "telephone"), ("email", "mail")):
-        if fields.get(field):
+        if REACHES[field](fields.get(field, "")):
             made[key] = fields[field]
     every = [item.fields for _, item in ordered_items(section)]
     hours = [_hours(_own(kind.fields_of("item"), fields, every)) for fields in every]

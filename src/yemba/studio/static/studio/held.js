@@ -83,6 +83,12 @@ export function giveUp(form) {
   for (const field of form.querySelectorAll("input, select, textarea, [data-rich]")) changed.delete(field);
 }
 
+// A field that stands as it is kept, with the one that says the same.
+export function letGo(field) {
+  changed.delete(field);
+  if (field.dataset.twin) changed.delete(document.getElementById(field.dataset.twin));
+}
+
 function reset(field) {
   if (rich(field) || field.type === "file" || field.type === "hidden") return;
   if (field.type === "checkbox" || field.type === "radio") field.checked = field.defaultChecked;

@@ -2,6 +2,7 @@
 import Alpine from "../vendored/alpine.js";
 import morph from "../vendored/morph.js";
 import { ask } from "./ask.js";
+import { comeTo, stepBack } from "./escape.js";
 import { find, openFind } from "./find.js";
 import { focal } from "./focal.js";
 import { come, heldFields, heldForms, hold, stash } from "./held.js";
@@ -83,6 +84,7 @@ bench.addEventListener("input", ({ target }) => {
 
 bench.addEventListener("focusin", ({ target }) => {
   if (target.closest("#desk") && typing(target)) come();
+  comeTo(target);
   const words = target.closest("[data-edit]")?.elements;
   if (words?.command?.value !== "set-words") return; // of a field of a section, where its look comes from
   clearTimeout(pointing);
@@ -223,6 +225,8 @@ deskEdge(document.querySelector("[data-edge=desk]"), bench);
 // --- keys, leaving, coming back
 addEventListener("keydown", (event) => {
   panels.handMoves();
+  const { key: name, target, isComposing } = event;
+  if (name === "Escape" && !isComposing && !document.querySelector("dialog[open]")) stepBack(target);
   if (!typing(event.target) && !event.repeat && !document.querySelector("dialog[open]")) key(event, before);
 });
 addEventListener("keyup", (event) => {
