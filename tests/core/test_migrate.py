@@ -15,6 +15,9 @@ from yemba.core.site.resolve import Look
 SAMPLES = {
     1: '{"currency":"GBP","language":"de","name":"Salzwiese","order":["p"],"pages":{"p":{"name":"Start","slug":""}},'
     '"parts":{"header.height_wide":90},"template":"slipway"}',
+    2: '{"bin":{"b":{"section":{"kind":"gallery","layout":"columns"}}},"name":"Salt","order":["p"],"pages":{"p":'
+    '{"name":"Home","order":["g","w"],"sections":{"g":{"kind":"gallery","layout":"columns"},'
+    '"w":{"kind":"words","layout":"columns"}},"slug":""}},"template":"slipway","version":2}',
 }
 
 
@@ -34,6 +37,15 @@ def test_language_and_currency_of_the_first_version_are_values() -> None:
     assert (look.value("site.language"), look.value("site.currency")) == ("de", "GBP")
     assert look.resolve("site.language").set_by_owner
     assert look.value("header.height_wide") == 90
+
+
+def test_columns_of_pictures_of_the_second_version_are_rows() -> None:
+    document = read(SAMPLES[2])
+    layouts = {key: section.layout for key, section in document.pages["p"].sections.items()}
+    assert layouts == {"g": "rows", "w": "columns"}
+    binned = document.bin["b"].section
+    assert binned is not None
+    assert binned.layout == "rows"
 
 
 @pytest.mark.parametrize(

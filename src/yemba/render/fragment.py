@@ -13,11 +13,13 @@ from django.utils.safestring import SafeString, mark_safe
 from yemba import catalogue as shipped
 from yemba.core.cache import Cache
 from yemba.core.calendar import spoken
-from yemba.core.layout.tiles import tile_sizes
+from yemba.core.layout.rows import ABREAST, ABREAST_ON_PHONE, USUAL, row_sizes, spans
+from yemba.core.layout.tiles import TileSizes, tile_sizes
 from yemba.core.limits import LIMITS
 from yemba.core.part.part import parts
+from yemba.core.picture.crop import ratio_of
 from yemba.core.site.backdrop import tint_of
-from yemba.core.site.document import Page, Section, ordered_items
+from yemba.core.site.document import Item, Page, Picture, Section, ordered_items
 from yemba.core.site.kinds import Field, SectionKind
 from yemba.core.value.link import PAGE
 from yemba.render import pictures, questions
@@ -180,8 +182,7 @@ def _inner(
     item_fields = kind.fields_of("item")
     sizes = recorder.ask(questions.picture_sizes, stored.kind, layout)
     items = ordered_items(stored)
-    tiles = [item_id for item_id, item in items if recorder.site.draft or item.fields.get("picture")]
-    sizes_of = dict(zip(tiles, tile_sizes(sizes, len(tiles)), strict=True))
+    placed = _placed(recorder, sizes, items)
     return rendered(
         _template(stored.kind, layout),
         id=key,
@@ -190,7 +191,7 @@ def _inner(
             {
                 "id": item_id,
                 "typed": form.typed.get(item_id, ""),
-                "sizes": sizes_of.get(item_id, ""),
+                **placed.get(item_id, {}),
                 **_values(recorder, here, item_fields, item.fields, below_items),
             }
             for item_id, item in items
@@ -213,6 +214,26 @@ def _inner(
         types={field.slug: field.type for field in kind.fields},
         item_types={field.slug: field.type for field in item_fields},
     )
+
+
+def _placed(recorder: Recorder, sizes: TileSizes, items: list[tuple[str, Item]]) -> dict[str, dict[str, str]]:
+    """How wide the picture of each item is drawn, and in rows, how much of its row it takes."""
+    tiles = {key: item.fields.get("picture", "") for key, item in items}
+    tiles = {key: picture for key, picture in tiles.items() if recorder.site.draft or picture}
+    if not sizes.in_rows:
+        found = zip(tiles, tile_sizes(sizes, len(tiles)), strict=True)
+        return {key: {"sizes": drawn} for key, drawn in found}
+    shapes = [_shape(recorder.ask(questions.picture, picture)) for picture in tiles.values()]
+    across, on_phone = (spans(shapes, abreast) for abreast in (ABREAST, ABREAST_ON_PHONE))
+    every = zip(tiles, row_sizes(sizes.whole, across, on_phone, sizes.abreast), across, on_phone, strict=True)
+    return {key: {"sizes": drawn, "across": f"across-{wide} phone-{narrow}"} for key, drawn, wide, narrow in every}
+
+
+def _shape(picture: Picture | None) -> float:
+    """Width over height."""
+    if picture is None:
+        return USUAL
+    return ratio_of(picture.shape) or picture.width / picture.height
 
 
 def _longest(recorder: Recorder, stored: Section, kind: SectionKind) -> dict[str, str]:

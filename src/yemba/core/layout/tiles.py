@@ -17,13 +17,14 @@ class TileSizes(NamedTuple):
     """HTML's attribute "sizes" of a tile that has a third of a row, half of it, or the whole; `first` is that of a
     first tile that leads, two of three columns wide, "" where the template has it as the others. Each says its widths
     in narrower windows too; `half` and `whole` are "" where a layout is none of tiles. From `abreast` px on three
-    stand in a row."""
+    stand in a row. `in_rows` says that each picture stays whole and takes of `whole` what its shape asks for."""
 
     third: str
     half: str = ""
     whole: str = ""
     first: str = ""
     abreast: float = 860
+    in_rows: bool = False
 
 
 def shares(count: int, leads: bool = False) -> list[str]:
@@ -43,16 +44,17 @@ def tile_sizes(sizes: TileSizes, count: int) -> list[str]:
         return [sizes.first or sizes.third, *[sizes.third] * (count - 1)] if count else []
     found = [getattr(sizes, share) for share in shares(count, bool(sizes.first))]
     if count % 2 and found:
-        found[0] = ", ".join([*_wide(found[0], sizes.abreast), *_narrow(sizes.whole, sizes.abreast)])
+        found[0] = ", ".join([*wide(found[0], sizes.abreast), *narrow(sizes.whole, sizes.abreast)])
     return found
 
 
-def _wide(sizes: str, abreast: float) -> list[str]:
+def wide(sizes: str, abreast: float) -> list[str]:
     """The parts of the attribute that are about windows where three stand in a row."""
     return [part for part in sizes.split(", ") if _least(part) >= abreast]
 
 
-def _narrow(sizes: str, abreast: float) -> list[str]:
+def narrow(sizes: str, abreast: float) -> list[str]:
+    """The others."""
     return [part for part in sizes.split(", ") if _least(part) < abreast]
 
 

@@ -368,7 +368,7 @@ def read(text: str) -> Document:
         first = error.errors()[0]
         where = ".".join(str(step) for step in first["loc"])
         raise Fault("document-unreadable", f"The document cannot be read: {where}: {first['msg']}.") from error
-    except (ValueError, TypeError, RecursionError) as error:
+    except (ValueError, TypeError, AttributeError, RecursionError) as error:
         raise Fault("document-unreadable", f"The document cannot be read: it is not JSON: {error}.") from error
 
 

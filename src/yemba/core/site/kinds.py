@@ -113,13 +113,15 @@ SHARED = (
 
 class Layout(Strict):
     """`sizes` says how wide it draws its pictures, as HTML's attribute of that name; "" where it has none. In a
-    layout of tiles that is a third of a row; `half` and `whole` are those of the other shares."""
+    layout of tiles that is a third of a row; `half` and `whole` are those of the other shares. `in_rows` says that it
+    sets pictures whole in rows."""
 
     slug: str
     name: str
     sizes: str = ""
     half: str = ""
     whole: str = ""
+    in_rows: bool = False
 
 
 class ItemShape(Strict):
@@ -164,7 +166,7 @@ class SectionKind(Strict):
 
     def sizes(self, layout: str) -> TileSizes:
         known = next((known for known in self.layouts if known.slug == layout), None)
-        return TileSizes(known.sizes, known.half, known.whole) if known else TileSizes("")
+        return TileSizes(known.sizes, known.half, known.whole, in_rows=known.in_rows) if known else TileSizes("")
 
     def layout_names(self) -> dict[str, str]:
         return {layout.slug: layout.name for layout in self.layouts}

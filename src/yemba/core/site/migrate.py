@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Any
 
-VERSION = 2
+VERSION = 3
 
 
 def _values_of_the_site(plain: dict[str, Any]) -> dict[str, Any]:
@@ -14,7 +14,18 @@ def _values_of_the_site(plain: dict[str, Any]) -> dict[str, Any]:
     return rest | ({"site": moved} if moved else {})
 
 
-STEPS = {1: _values_of_the_site}
+def _pictures_in_rows(plain: dict[str, Any]) -> dict[str, Any]:
+    """2 to 3: what galleries had as "columns" are rows."""
+    kept = plain.get("bin", {}).values()
+    holders = [*plain.get("pages", {}).values(), *plain.get("shared", {}).values(), *(one.get("page") for one in kept)]
+    sections = [section for holder in holders if holder for section in holder.get("sections", {}).values()]
+    for section in [*sections, *(one["section"] for one in kept if one.get("section"))]:
+        if section.get("kind") == "gallery" and section.get("layout") == "columns":
+            section["layout"] = "rows"
+    return plain
+
+
+STEPS = {1: _values_of_the_site, 2: _pictures_in_rows}
 """By the version that a step begins from."""
 
 

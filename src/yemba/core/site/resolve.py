@@ -112,7 +112,9 @@ class Look:
         usual = self.catalogue.kind(kind).sizes(layout)
         path = f"{kind}.{layout}"
         named = {name: own.get(f"{path}.{name}", getattr(usual, name)) for name in ("half", "whole", "first")}
-        return TileSizes(own.get(path, usual.third), **named, abreast=self.template.measures.abreast)
+        return TileSizes(
+            own.get(path, usual.third), **named, abreast=self.template.measures.abreast, in_rows=usual.in_rows
+        )
 
     def ground(self, section: Section) -> Resolved:
         """A stored ground that is gone is passed over."""
