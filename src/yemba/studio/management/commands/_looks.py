@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Iterator, Mapping
+from collections.abc import Collection, Iterable, Iterator, Mapping
 from datetime import date
 from functools import cache
 from io import BytesIO
@@ -161,13 +161,16 @@ def _tinted(site: Document, catalogue: Catalogue) -> Document:
 class Looks:
     """A site served to a browser out of memory, page after page."""
 
-    def __init__(self, browser: Any, site: Document, catalogue: Catalogue) -> None:
+    def __init__(self, browser: Any, site: Document, catalogue: Catalogue, kinds: Collection[str] = ()) -> None:
+        """With the pages of these kinds alone, where any are named."""
         store = pictures()[1]
         self.files = site_files(Site(Look(site, catalogue), _DAY, store.__getitem__, draft=False, address=_ADDRESS))
+        self.kinds = kinds
         self.browser, self.site, self._kept = browser, site, dict[str, bytes]()
 
     def paths(self) -> list[str]:
-        return [path for path in self.files if path.endswith("index.html")]
+        pages = [path for path in self.files if path.endswith("index.html")]
+        return [path for path in pages if not self.kinds or path.partition("/")[0] in self.kinds]
 
     def page(self, width: int, density: int = 1) -> Any:
         """A window on it."""

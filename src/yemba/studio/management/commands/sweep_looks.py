@@ -27,6 +27,7 @@ class Command(BaseCommand):
 
     def add_arguments(self, parser: CommandParser) -> None:
         parser.add_argument("--template", action="append", help="only this one; may come more than once")
+        parser.add_argument("--kind", action="append", default=[], help="only pages of this kind of section")
         parser.add_argument("--words", action="append", choices=[*WORDS], help="only words of this sort")
         parser.add_argument("--width", action="append", type=int, help="only this width in px")
         parser.add_argument("--unjudged", action="store_true", help="without axe and the Nu HTML checker")
@@ -45,7 +46,8 @@ class Command(BaseCommand):
             browser = playwright.chromium.launch(executable_path=shutil.which("chromium"), args=FLAGS)
             for template in options["template"] or catalogue().templates:
                 for sort in options["words"] or WORDS:
-                    looks = Looks(browser, document(catalogue(), template, WORDS[sort], kept), catalogue())
+                    site = document(catalogue(), template, WORDS[sort], kept)
+                    looks = Looks(browser, site, catalogue(), options["kind"])
                     for finding in self._all(looks, options["width"] or WIDTHS, sort, judged):
                         count += 1
                         self.stdout.write(f"{template}, {sort}: {finding}")
