@@ -70,6 +70,8 @@ function touch(places) {
     place.toggleAttribute("data-touched", places.includes(place.dataset.place));
 }
 
+const standing = (place) => document.querySelector(`[data-place="${CSS.escape(place)}"]`);
+
 function patch(given) {
   if (given.values !== undefined) {
     streamed.replaceSync(given.values);
@@ -88,15 +90,14 @@ function patch(given) {
   for (const [place, html] of Object.entries(given.fragments || {})) {
     const holder = document.createElement("template");
     holder.innerHTML = html.trim();
-    const old = document.querySelector(`[data-place="${CSS.escape(place)}"]`);
+    const old = standing(place);
     if (old) old.replaceWith(holder.content);
     else main.append(holder.content);
   }
-  if (given.order) {
-    for (const old of main.querySelectorAll(":scope > [data-place]")) {
-      if (!given.order.includes(old.dataset.place)) old.remove();
-    }
-    for (const place of given.order) main.append(document.querySelector(`[data-place="${CSS.escape(place)}"]`));
+  const order = [...main.querySelectorAll(":scope > [data-place]")].map((section) => section.dataset.place);
+  if (given.order && given.order.join() !== order.join()) {
+    for (const place of order) if (!given.order.includes(place)) standing(place).remove();
+    for (const place of given.order) main.append(standing(place));
   }
   if (touched.length) touch(touched); // fragments that came anew carry no marks yet
 }
