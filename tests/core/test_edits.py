@@ -13,6 +13,7 @@ from hypothesis import strategies as st
 from pydantic import ValidationError
 
 from yemba.catalogue import catalogue as shipped
+from yemba.core.change.bin import left_by_what_stands
 from yemba.core.change.command import commands, read_command
 from yemba.core.change.difference import difference
 from yemba.core.change.operation import ABSENT, Operation, apply, fold, from_plain, inverse, overlap, put
@@ -478,6 +479,25 @@ def test_words_are_cleaned_and_keep_what_is_allowed() -> None:
     ].new
     assert stored == "<p>Sewn <strong>by hand</strong> <a>here</a></p>"
     assert plain(stored) == "Sewn by hand here"
+
+
+@pytest.mark.parametrize(
+    ("command", "what"),
+    [("bin-section", "section"), ("bin-page", "page"), ("bin-picture", "picture")],
+)
+def test_what_was_binned_comes_back_whole_as_it_is_live_and_leaves_the_bin(command: str, what: str) -> None:
+    plain = START.plain()
+    home, other = START.order[:2]
+    opening = START.pages[home].order[0]
+    plain["pictures"] = {"pic": {"file": "a" * 64, "format": "png", "width": 9, "height": 9}}
+    plain["pages"][home]["sections"][opening]["fields"]["picture"] = "pic"
+    live = Document.model_validate(plain)
+    gone = {"section": opening, "page": other, "picture": "pic"}[what]
+    draft = apply(live, read_command(command, {what: gone}).plan(Look(live, CATALOGUE), new_id))
+    assert list(draft.bin) == [gone]
+    for change in difference(live, draft, CATALOGUE):
+        draft = apply(draft, change.back)
+    assert left_by_what_stands(draft) == live
 
 
 def test_an_unknown_place_makes_no_document() -> None:

@@ -4,6 +4,8 @@ from __future__ import annotations
 
 import pytest
 
+from yemba.core.change.commands.pages import RenamePage
+from yemba.core.change.operation import put
 from yemba.core.errors import Fault
 from yemba.people.models import Person
 from yemba.sites import services as sites
@@ -89,6 +91,17 @@ def test_a_refused_edit_leaves_the_draft_as_it_was(site: Site) -> None:
         base(site, 900)
     assert now(site) == before
     assert Site.objects.get(pk=site.pk).revision == revision
+
+
+def test_steps_that_make_no_document_are_refused_in_a_sentence(site: Site, monkeypatch: pytest.MonkeyPatch) -> None:
+    before = sites.document(site)
+    first, second = before.order[:2]
+    step = put(before, ("pages", second, "slug"), before.pages[first].slug)
+    monkeypatch.setattr(RenamePage, "plan", lambda *_: [step])
+    with pytest.raises(Fault, match="two pages share an address") as refused:
+        sites.edit(site, "rename-page", {"page": second, "name": "Twice"})
+    assert refused.value.code == "fits-nowhere"
+    assert sites.document(Site.objects.get(pk=site.pk)) == before
 
 
 @pytest.mark.parametrize("typed", ["", "ab", "-a-b-", "two words", "draft--x", "x" * 41, "ünïcode", "www", "saltmarsh"])

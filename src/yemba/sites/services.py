@@ -2,11 +2,12 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Iterable, Mapping, Sequence
 from typing import Any, NamedTuple
 from zoneinfo import ZoneInfo
 
 from django.db import transaction
+from pydantic import ValidationError
 
 from yemba.core import timing
 from yemba.core.cache import Cache
@@ -110,7 +111,7 @@ def edit(
     steps = [step for step in command.plan(resolved, new_id) if step.old != step.new]
     if revision is not None:
         _refuse_clash(site, steps, revision, window)
-    after = apply(before, steps)
+    after = _applied(before, steps)
     label = command.say(resolved)[:_LONGEST_LABEL]
     timing.mark("plan")
     if not steps:
@@ -185,7 +186,7 @@ def put_document(site: Site, new: Document, label: str) -> Done:
 def preview(site: Site, name: str, arguments: Mapping[str, Any]) -> Document:
     """What the draft would be after a command; nothing is stored."""
     before = look(site)
-    return apply(before.document, read_command(name, arguments, posted=True).plan(before, new_id))
+    return _applied(before.document, read_command(name, arguments, posted=True).plan(before, new_id))
 
 
 def last_edit(site: Site) -> Edit | None:
@@ -214,11 +215,22 @@ def store_draft(site: Site, after: Document) -> None:
 def _walk(site: Site, which: Edit, *, undone: bool) -> Done:
     before = document(site)
     steps = [from_plain(plain) for plain in which.operations]
-    after = apply(before, inverse(steps) if undone else steps)
+    after = _applied(before, inverse(steps) if undone else steps)
     store_draft(site, after)
     which.undone = undone
     which.save(update_fields=["undone"])
     return Done(before, after, which.label)
+
+
+def _applied(before: Document, steps: Iterable[Operation]) -> Document:
+    """Raises Fault ``fits-nowhere`` where the outcome would be no document."""
+    try:
+        return apply(before, steps)
+    except ValidationError as error:
+        reason = error.errors()[0]["msg"].removeprefix("Value error, ")
+        raise Fault(
+            "fits-nowhere", f"This does not fit what stands there now: {reason}. Nothing was changed."
+        ) from error
 
 
 def _refuse_clash(site: Site, steps: Sequence[Operation], revision: int, window: str) -> None:

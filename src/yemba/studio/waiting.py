@@ -8,6 +8,7 @@ from typing import NamedTuple
 from pydantic import ValidationError
 
 from yemba.core.cache import Cache
+from yemba.core.change.bin import left_by_what_stands
 from yemba.core.change.difference import Change, difference
 from yemba.core.change.operation import apply
 from yemba.core.change.subset import closed, document_with
@@ -80,7 +81,7 @@ def chosen(site: Site, keys: Collection[str]) -> tuple[Document, list[Change]]:
 
 def without(site: Site, keys: Collection[str]) -> Document:
     """The draft as it would be without these waiting changes, each as far as it can be: one that another stands on
-    stays."""
+    stays. What comes back leaves the bin."""
     live, draft = hosting.live_document(site), sites.document(site)
     if live is None:
         return draft
@@ -90,7 +91,7 @@ def without(site: Site, keys: Collection[str]) -> Document:
             draft = apply(draft, change.back) if change else draft
         except ValidationError:
             continue
-    return draft
+    return left_by_what_stands(draft)
 
 
 class _Reached:
