@@ -58,5 +58,5 @@ def test_one_tall_picture_is_not_stretched_and_a_wide_one_is() -> None:
 
 def test_each_is_drawn_at_its_share_of_the_row() -> None:
     (first, second) = row_sizes("(min-width: 1250px) 1200px, 96vw", [8, 16], [12, 24], 860)
-    assert [drawn_width(first, window) for window in (1280, 400)] == [400, 192]
-    assert [drawn_width(second, window) for window in (1280, 400)] == [800, 384]
+    assert [drawn_width(first, window) for window in (1280, 1000, 400)] == [400, 320, 192]
+    assert [drawn_width(second, window) for window in (1280, 1000, 400)] == [800, 640, 384]

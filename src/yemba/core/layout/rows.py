@@ -38,8 +38,10 @@ def spans(shapes: Sequence[float], abreast: int) -> list[int]:
 def row_sizes(whole: str, wide_spans: Sequence[int], phone_spans: Sequence[int], abreast: float) -> list[str]:
     """HTML's "sizes" of each picture, where `whole` is that of a picture that has a row to itself, and from `abreast`
     px on the wide spans hold."""
+    in_narrow = narrow(whole, abreast)
+    in_wide = [*wide(whole, abreast), f"(min-width: {abreast:g}px) {in_narrow[0].rpartition(' ')[2]}"]
     return [
-        ", ".join([*_shares(wide(whole, abreast), across), *_shares(narrow(whole, abreast), on_phone)])
+        ", ".join([*_shares(in_wide, across), *_shares(in_narrow, on_phone)])
         for across, on_phone in zip(wide_spans, phone_spans, strict=True)
     ]
 
