@@ -270,6 +270,16 @@ TOO_SMALL = """() => [...document.querySelectorAll("a[href], button, input:not([
   .map(([e]) => e.outerHTML.slice(0, 90))"""
 
 
+# Entries of a list that stand one under the other and are of several widths.
+CROOKED = """() => [...document.querySelectorAll("main :is(ol, ul)")].flatMap((list) => {
+  const entries = [...list.children].filter((e) => e.querySelector("h2, h3, form, button") && e.getClientRects().length);
+  const boxes = entries.map((e) => e.getBoundingClientRect());
+  const stacked = boxes.every((box, n) => n === 0 || box.top >= boxes[n - 1].bottom - 1);
+  const widths = boxes.map((box) => Math.round(box.width));
+  return stacked && Math.max(...widths) - Math.min(...widths) > 2 ? [`${list.className}: ${widths}`] : [];
+})"""
+
+
 def test_every_screen_of_the_studio_is_accessible(page: Page, live_server, demo: Site, judges: None) -> None:
     studio = f"http://localhost:{live_server.url.rpartition(':')[2]}"
     wrong: list[str] = []
@@ -279,6 +289,7 @@ def test_every_screen_of_the_studio_is_accessible(page: Page, live_server, demo:
         page.goto(studio + address)
         wrong.extend(violations(page))
         wrong.extend(f"{address} at {width}: {small} is under 24 px" for small in page.evaluate(TOO_SMALL))
+        wrong.extend(f"{address} at {width}: crooked list {of}" for of in page.evaluate(CROOKED))
         if page.evaluate("document.documentElement.scrollWidth > innerWidth"):
             wrong.append(f"{address} at {width} scrolls sideways")
 
@@ -311,4 +322,7 @@ def test_every_screen_of_the_studio_is_accessible(page: Page, live_server, demo:
         "e => e.after(Object.assign(document.createElement('button'), {textContent: '.'}))"
     )
     assert page.evaluate(TOO_SMALL), "and one that is too small is found"
+    page.goto(f"{studio}/sites/saltmarsh/inbox/")
+    page.locator(".letters").evaluate("e => Object.assign(e.style, { display: 'flex', flexWrap: 'wrap' })")
+    assert page.evaluate(CROOKED), "and a crooked list is found"
     assert not wrong, "\n".join(wrong)
