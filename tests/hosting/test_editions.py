@@ -138,6 +138,59 @@ def test_only_one_runner_takes_a_plan_and_a_dead_ones_is_taken_again(site: Site)
     assert len(editions.publish_due(later + timedelta(minutes=11))) == 1
 
 
+def test_a_fault_in_one_plan_is_kept_with_it_and_stops_no_other(site: Site, monkeypatch: pytest.MonkeyPatch) -> None:
+    other = sites.create(site.owner, "Another", "another", "slipway")
+    for one in (site, other):
+        services.publish(one)
+        do(one, "set-value", key="type.base", value=20)
+        planned(one, {"value.type.base"})
+    make = services.publish
+
+    def torn(which: Site, *rest: Any, **more: Any) -> Edition:
+        if which == site:
+            raise OSError("the store is torn")
+        return make(which, *rest, **more)
+
+    monkeypatch.setattr(services, "publish", torn)
+    (edition,) = editions.publish_due(timezone.now() + timedelta(minutes=2))
+    assert edition.site == other
+    assert "The log has it by the number" in Planned.objects.get().failed
+
+
+def test_a_stop_right_after_publishing_does_not_publish_a_plan_again(
+    site: Site, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    services.publish(site)
+    do(site, "set-value", key="type.base", value=20)
+    planned(site, {"value.type.base"})
+    make = services.publish
+
+    def stopped(*rest: Any, **more: Any) -> Edition:
+        make(*rest, **more)
+        raise KeyboardInterrupt
+
+    monkeypatch.setattr(services, "publish", stopped)
+    with pytest.raises(KeyboardInterrupt):
+        editions.publish_due(timezone.now() + timedelta(minutes=2))
+    monkeypatch.setattr(services, "publish", make)
+    do(site, "set-value", key="type.base", value=22)
+    services.publish(fresh(site))
+    assert editions.publish_due(timezone.now() + timedelta(hours=1)) == []
+    live = services.live_document(site)
+    assert live is not None
+    assert live.sheet["type.base"] == 22
+
+
+def test_a_plan_that_is_called_off_while_it_is_made_does_not_go_out(site: Site) -> None:
+    services.publish(site)
+    do(site, "set-value", key="type.base", value=20)
+    plan = planned(site, {"value.type.base"})
+    editions.cancel(site)
+    with pytest.raises(Fault, match="called off"):
+        services.publish(fresh(site), plan=plan)
+    assert Edition.objects.filter(site=site).count() == 1
+
+
 def test_the_timers_command_publishes(site: Site, capsys: pytest.CaptureFixture[str]) -> None:
     services.publish(site)
     do(site, "set-value", key="type.base", value=20)

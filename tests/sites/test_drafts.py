@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from typing import Any
+
 import pytest
 
 from yemba.core.change.commands.pages import RenamePage
@@ -116,6 +118,13 @@ def test_a_free_address_follows_the_name(site: Site) -> None:
     assert free_address("Saltmarsh") == "saltmarsh-2"
     assert free_address("Nettle & Rye Seeds") == "nettle-rye-seeds"
     assert check_address(free_address("書"))
+
+
+def test_one_person_has_no_more_sites_than_fit(ines: Person, settings: Any) -> None:
+    settings.MOST_SITES = 1
+    sites.create(ines, "First", "first", "slipway")
+    with pytest.raises(Fault, match="at most 1 sites of one person"):
+        sites.create(ines, "Second", "second", "slipway")
 
 
 def test_a_new_site_has_pages_and_the_owners_name_on_them(ines: Person) -> None:

@@ -23,6 +23,9 @@ SITES_PORT = env.str("YEMBA_SITES_PORT", default="")
 MAKE_AHEAD = env.bool("YEMBA_MAKE_AHEAD", default=True)
 """Whether what publishing would wait for is made once somebody looks at the proof."""
 
+MOST_SITES = env.int("YEMBA_MOST_SITES", default=20)
+"""That one person may have."""
+
 PROXIES = env.list("YEMBA_PROXIES", default=["127.0.0.1", "::1"])
 """Addresses of proxies in front, whose word is taken for who asks."""
 

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import logging
+import secrets
 from collections.abc import Collection, Sequence
 from datetime import datetime, timedelta
 from typing import NamedTuple
@@ -21,6 +23,7 @@ from yemba.render.page import path_of
 from yemba.sites.catalogue import catalogue
 from yemba.sites.models import Site
 
+_LOG = logging.getLogger("yemba.fault")
 _GIVEN_UP = timedelta(minutes=10)
 _FARTHEST = timedelta(days=366)
 
@@ -97,7 +100,10 @@ def cancel(site: Site) -> None:
 
 
 def publish_due(now: datetime | None = None) -> list[Edition]:
-    """Publish whatever is due. Each is taken by one runner only; one that was left half done is taken again."""
+    """Publish whatever is due. Each is taken by one runner only; one that was left half done is taken again.
+
+    What goes wrong with one is kept with it, for its owner, and stops none of the others.
+    """
     now = now or timezone.now()
     free = Q(begun_at=None) | Q(begun_at__lt=now - _GIVEN_UP)
     done = []
@@ -105,12 +111,19 @@ def publish_due(now: datetime | None = None) -> list[Edition]:
         if not Planned.objects.filter(free, pk=found.pk).update(begun_at=now):
             continue
         try:
-            done.append(services.publish(found.site, found.changes, on=now, document=_due_document(found)))
+            document = _due_document(found)
+            done.append(services.publish(found.site, found.changes, on=now, document=document, plan=found))
         except Fault as fault:
-            Planned.objects.filter(pk=found.pk).update(failed=fault.sentence[:300], begun_at=None)
-            continue
-        Planned.objects.filter(pk=found.pk, begun_at=now).delete()
+            _keep_why(found, fault.sentence)
+        except Exception:  # noqa: BLE001 -- kept with the plan and logged
+            number = secrets.token_hex(3)
+            _LOG.exception("the plan of %s: fault %s", found.site.slug, number)
+            _keep_why(found, f"Something broke, which is Yemba’s fault. The log has it by the number {number}.")
     return done
+
+
+def _keep_why(plan: Planned, sentence: str) -> None:
+    Planned.objects.filter(pk=plan.pk).update(failed=sentence[:300], begun_at=None)
 
 
 def _due_document(found: Planned) -> Document:

@@ -6,6 +6,7 @@ from collections.abc import Iterable, Mapping, Sequence
 from typing import Any, NamedTuple
 from zoneinfo import ZoneInfo
 
+from django.conf import settings
 from django.db import transaction
 from pydantic import ValidationError
 
@@ -19,6 +20,7 @@ from yemba.core.change.words import in_words
 from yemba.core.errors import Clash, Fault
 from yemba.core.limits import NAME_LETTERS
 from yemba.core.place import Place
+from yemba.core.room import Room
 from yemba.core.site.document import Document, read
 from yemba.core.site.ids import new_id
 from yemba.core.site.resolve import Look
@@ -76,13 +78,19 @@ def sites_of(person: Person) -> list[Site]:
     return list(Site.objects.filter(owner=person))
 
 
-def create(owner: Person, name: str, address: str, template: str, settings: Mapping[str, str] | None = None) -> Site:
-    """A new site with starter pages; `settings` are values by key. Raises Fault beside ``title``, ``slug``,
+def room(owner: Person) -> Room:
+    """How many sites one person may have."""
+    return Room(settings.MOST_SITES, "sites of one person")
+
+
+def create(owner: Person, name: str, address: str, template: str, values: Mapping[str, str] | None = None) -> Site:
+    """A new site with starter pages; `values` are those of settings, by key. Raises Fault beside ``title``, ``slug``,
     ``template`` or a key."""
+    room(owner).check(owner.sites.count(), "title")
     title = Line(NAME_LETTERS, empty=False).read(name, "The site’s name", "title")
     slug = check_address(address)
     made = starter.document(title, catalogue().template(template).slug, catalogue(), new_id)
-    for key, typed in (settings or {}).items():
+    for key, typed in (values or {}).items():
         command = read_command("set-value", {"key": key, "value": typed})
         made = apply(made, command.plan(Look(made, catalogue()), new_id))
     return Site.objects.create(owner=owner, slug=slug, document=made.text())

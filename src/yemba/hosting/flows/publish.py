@@ -8,10 +8,11 @@ from datetime import datetime
 from django.db import transaction
 from django.utils import timezone
 
+from yemba.core.errors import Fault
 from yemba.core.site.document import Document
 from yemba.core.site.resolve import Look
 from yemba.hosting.making import make_all
-from yemba.hosting.models import Edition, Live
+from yemba.hosting.models import Edition, Live, Planned
 from yemba.hosting.rendering import live_address, rendering
 from yemba.render.files import redirects, site_files
 from yemba.sites import services as sites
@@ -23,16 +24,20 @@ def publish(
     changes: Sequence[str] = (),
     on: datetime | None = None,
     document: Document | None = None,
+    plan: Planned | None = None,
 ) -> Edition:
     """Put `document`, or the draft, live as a new edition. Whole or not at all.
 
-    `changes` says in words what differs from the edition before.
+    `changes` says in words what differs from the edition before. A `plan` that this carries out is forgotten in the
+    same transaction, so that it is not carried out again; raises Fault ``called-off`` where it is no longer there.
     """
     document = document or sites.document(site)
     moment = on or timezone.now()
     ready = rendering(document, on=moment, address=live_address(site))
     manifest = make_all(site_files(ready))
     with transaction.atomic():
+        if plan and not Planned.objects.filter(pk=plan.pk, at=plan.at).delete()[0]:
+            raise Fault("called-off", "This publishing was called off meanwhile.")
         last = Edition.objects.filter(site=site).first()
         edition = Edition.objects.create(
             site=site,

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 
+from yemba.core import room
 from yemba.core.site.document import Binned, Document
 from yemba.core.site.resolve import Look
 from yemba.sites.models import Site
@@ -28,6 +29,8 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
         "sections": entries(look, ("pages", page_id), chosen),
         "kinds": kinds(look),
         "pictures_count": len(document.pictures),
+        "room": room.PAGES.warning(len(document.pages)),
+        "room_here": room.SECTIONS.warning(len(document.pages[page_id].order)),
         "frame": setting(look, "frame.width"),
         "binned": [
             {"id": key, "page": binned.page is not None, "name": _binned_name(look, binned)}

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 
+from yemba.core import room
 from yemba.core.site.pictures import Use, uses
 from yemba.core.site.resolve import Look
 from yemba.core.site.settings import SETTINGS
@@ -26,6 +27,7 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
             }
             for key, picture in document.pictures.items()
         ],
+        "room": room.PICTURES.warning(len(document.pictures)),
         "binned": [(key, binned.picture) for key, binned in document.bin.items() if binned.picture],
     }
 

@@ -42,7 +42,8 @@ def site_list(request: HttpRequest) -> HttpResponse:
         }
         for site in sites.sites_of(request.user)  # type: ignore[arg-type]
     ]
-    return render(request, "studio/sites.html", {"listed": listed})
+    room = sites.room(request.user).warning(len(listed))  # type: ignore[arg-type]
+    return render(request, "studio/sites.html", {"listed": listed, "room": room})
 
 
 @login_required

@@ -8,6 +8,7 @@ from collections.abc import Collection
 from itertools import chain, count
 from typing import ClassVar
 
+from yemba.core import room
 from yemba.core.change.command import Command
 from yemba.core.change.operation import ABSENT, Operation, put, remove
 from yemba.core.errors import Fault
@@ -60,6 +61,7 @@ class AddPage(Command):
     page: str = ""
 
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        room.PAGES.check(len(look.document.pages), "page_name")
         name = _NAME.read(self.page_name, "The page’s name", "page_name")
         slug = _free_slug(name, {page.slug for page in look.document.pages.values()})
         page = self.page or ids()

@@ -5,6 +5,7 @@ from __future__ import annotations
 from math import gcd
 from typing import Any, ClassVar
 
+from yemba.core import room
 from yemba.core.change.command import Command
 from yemba.core.change.operation import ABSENT, Operation, put, remove, value_at
 from yemba.core.errors import Fault
@@ -47,6 +48,7 @@ class AddPicture(_Stored):
     item: str = ""
 
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        room.PICTURES.check(len(look.document.pictures.keys() - {self.picture}))
         steps = [put(look.document, ("pictures", self.picture), _about(self))]
         if self.use == "logo":
             steps += [

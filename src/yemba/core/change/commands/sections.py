@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from typing import Any, ClassVar
 
+from yemba.core import room
 from yemba.core.change.command import Command
 from yemba.core.change.commands.pages import move
 from yemba.core.change.operation import ABSENT, Operation, put, remove
@@ -45,6 +46,7 @@ class AddSection(Command):
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
         path = self._holder(look)
         order = look.document.holder(path).order
+        room.SECTIONS.check(len(order), "kind")
         place = len(order)
         if self.after is not None:
             place = order.index(self.after) + 1 if self.after in order else 0
@@ -169,6 +171,7 @@ class AddItem(OfSection):
         standing, kind = self.standing(look), self.kind(look)
         if kind.items is None:
             raise Fault("no-items", f"{kind.name} has no list to add to.")
+        room.ENTRIES.check(len(standing.section.order))
         key = ids()
         return [
             put(look.document, (*standing.path, "items", key), {"fields": starter_fields(kind.items.fields)}),

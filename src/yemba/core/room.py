@@ -1,0 +1,31 @@
+"""How many of a thing fit, told before they are reached."""
+
+from __future__ import annotations
+
+from typing import NamedTuple
+
+from yemba.core.errors import Fault
+
+_NEAR = 0.9
+
+
+class Room(NamedTuple):
+    """At most so many of what is called so."""
+
+    most: int
+    called: str
+
+    def check(self, there: int, field: str = "") -> None:
+        """Raises Fault ``too-many`` where no other fits beside those that are there."""
+        if there >= self.most:
+            raise Fault("too-many", f"No other fits: at most {self.most} {self.called}. Take one out first.", field)
+
+    def warning(self, there: int) -> str:
+        """A sentence once nine in ten are there; "" before."""
+        return f"{there} of at most {self.most} {self.called}." if there >= _NEAR * self.most else ""
+
+
+PAGES = Room(300, "pages on a site")
+SECTIONS = Room(60, "sections on a page")
+ENTRIES = Room(150, "entries in a section")
+PICTURES = Room(600, "pictures on a site")
