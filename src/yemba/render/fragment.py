@@ -218,15 +218,18 @@ def _inner(
 
 def _placed(recorder: Recorder, sizes: TileSizes, items: list[tuple[str, Item]]) -> dict[str, dict[str, str]]:
     """How wide the picture of each item is drawn, and in rows, how much of its row it takes."""
-    tiles = {key: item.fields.get("picture", "") for key, item in items}
-    tiles = {key: picture for key, picture in tiles.items() if recorder.site.draft or picture}
+    named = {key: item.fields.get("picture", "") for key, item in items}
+    shown = {key: picture for key, picture in named.items() if picture or recorder.site.draft}
     if not sizes.in_rows:
-        found = zip(tiles, tile_sizes(sizes, len(tiles)), strict=True)
-        return {key: {"sizes": drawn} for key, drawn in found}
-    shapes = [_shape(recorder.ask(questions.picture, picture)) for picture in tiles.values()]
-    across, on_phone = (spans(shapes, abreast) for abreast in (ABREAST, ABREAST_ON_PHONE))
-    every = zip(tiles, row_sizes(sizes.whole, across, on_phone, sizes.abreast), across, on_phone, strict=True)
-    return {key: {"sizes": drawn, "across": f"across-{wide} phone-{narrow}"} for key, drawn, wide, narrow in every}
+        drawn = zip(shown, tile_sizes(sizes, len(shown)), strict=True)
+        return {key: {"sizes": width} for key, width in drawn}
+    shapes = [_shape(recorder.ask(questions.picture, picture)) for picture in shown.values()]
+    wide, narrow = spans(shapes, ABREAST), spans(shapes, ABREAST_ON_PHONE)
+    widths = row_sizes(sizes.whole, wide, narrow, sizes.abreast)
+    return {
+        key: {"sizes": width, "across": f"across-{tracks} phone-{on_phone}"}
+        for key, width, tracks, on_phone in zip(shown, widths, wide, narrow, strict=True)
+    }
 
 
 def _shape(picture: Picture | None) -> float:

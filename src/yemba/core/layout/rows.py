@@ -8,7 +8,6 @@ from __future__ import annotations
 
 import re
 from collections.abc import Sequence
-from itertools import pairwise
 from math import log
 
 from yemba.core.layout.tiles import narrow, wide
@@ -67,13 +66,17 @@ def _miss(ratio: float) -> float:
 
 
 def _tracks(row: Sequence[float], width: float) -> list[int]:
-    """Whole tracks in proportion, one at least."""
-    ends = [round(TRACKS * sum(row[:count]) / width) for count in range(len(row) + 1)]
-    for count in range(1, len(ends)):
-        ends[count] = max(ends[count], ends[count - 1] + 1)
-    for count in reversed(range(len(row))):
-        ends[count] = min(ends[count], min(ends[count + 1], TRACKS) - 1)
-    return [after - before for before, after in pairwise([*ends[:-1], min(ends[-1], TRACKS)])]
+    """Whole tracks in proportion, one at least: those that miss their share by the most give or take one."""
+    shares = [TRACKS * shape / width for shape in row]
+    wanted = max(len(row), round(sum(shares)))
+    tracks = [max(1, int(share)) for share in shares]
+    while (lacking := wanted - sum(tracks)) != 0:
+        step = 1 if lacking > 0 else -1
+        misses = [
+            step * (share - track) if track + step else -TRACKS for share, track in zip(shares, tracks, strict=True)
+        ]
+        tracks[misses.index(max(misses))] += step
+    return tracks
 
 
 def _shares(parts: Sequence[str], span: int) -> list[str]:
