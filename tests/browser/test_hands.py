@@ -237,6 +237,18 @@ def test_escape_brings_a_field_back_then_shuts_the_fold_around_it(bench: Page) -
     assert Site.objects.get(slug="saltmarsh").revision == revision, "nothing of it was kept"
 
 
+def test_on_a_phone_the_desk_stays_where_it_is_when_a_section_is_chosen(bench: Page) -> None:
+    bench.set_viewport_size({"width": 390, "height": 780})
+    bench.goto(f"{bench.url.split('/sites/')[0]}/sites/saltmarsh/pages/")
+    expect(bench.locator("html[data-ready]")).to_be_attached()
+    bench.locator("#desk .section-name").last.click()
+    last = bench.locator("#desk .section-name").last.get_attribute("href")
+    assert last is not None
+    eventually(bench, f"document.querySelector('[data-chosen]')?.dataset.place === '{last.split('section=')[-1]}'")
+    bench.wait_for_timeout(300)
+    assert bench.locator("#desk .section-name").last.evaluate("e => e.getBoundingClientRect().top") > 0
+
+
 def test_order_buttons_keep_their_thing_and_the_bin_takes_no_other(bench: Page) -> None:
     bench.goto(f"{bench.url.split('/sites/')[0]}/sites/saltmarsh/pages/")
     order = list(draft().pages["home"].order)

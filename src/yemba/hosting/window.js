@@ -59,7 +59,7 @@ function mark(message) {
   found.dataset[name] = "";
   if (message.chosen && message.scroll) {
     quiet = performance.now() + 400;
-    found.scrollIntoView({ block: "center", behavior: "instant" });
+    centre(found);
   }
 }
 
@@ -71,6 +71,12 @@ function touch(places) {
 }
 
 const standing = (place) => document.querySelector(`[data-place="${CSS.escape(place)}"]`);
+
+// The window alone: scrollIntoView would also scroll the workbench, on a phone away from the desk.
+function centre(element) {
+  const { top, height } = element.getBoundingClientRect();
+  scrollTo({ top: scrollY + top - Math.max(0, innerHeight - height) / 2, behavior: "instant" });
+}
 
 function patch(given) {
   if (given.values !== undefined) {
