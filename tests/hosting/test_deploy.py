@@ -2,14 +2,16 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from datetime import timedelta
 from pathlib import Path
+from types import SimpleNamespace
 from typing import Any
 
 import pytest
-from django.contrib.staticfiles.storage import staticfiles_storage
 from django.utils import timezone
 
+from yemba.hosting import deploy
 from yemba.hosting.deploy import missing
 from yemba.hosting.models import Planned
 from yemba.sites.models import Site
@@ -24,8 +26,12 @@ def public(settings: Any, tmp_path: Path, monkeypatch: pytest.MonkeyPatch) -> An
     settings.STUDIO_HOST, settings.SITES_DOMAIN = "studio.books.example", "sites.example"
     settings.DATA = tmp_path
     tmp_path.chmod(0o700)
-    monkeypatch.setattr(staticfiles_storage, "url", lambda name: f"/static/{name}")
+    collected(monkeypatch, lambda name: f"/static/{name}")
     return settings
+
+
+def collected(monkeypatch: pytest.MonkeyPatch, url: Callable[[str], str]) -> None:
+    monkeypatch.setattr(deploy, "staticfiles_storage", SimpleNamespace(url=url))
 
 
 def ids() -> set[str]:
@@ -57,7 +63,7 @@ def test_a_folder_open_to_all_and_styles_not_collected_are_named(public: Any, mo
     def lacks(name: str) -> str:
         raise ValueError(f"Missing staticfiles manifest entry for '{name}'")
 
-    monkeypatch.setattr(staticfiles_storage, "url", lacks)
+    collected(monkeypatch, lacks)
     assert ids() == {"yemba.W003", "yemba.E005"}
 
 
