@@ -178,13 +178,17 @@ def test_deploy_checks_are_clean_with_the_settings_of_the_readme(tmp_path: Path)
         "YEMBA_DATA": str(tmp_path),
         "PATH": "/usr/bin:/bin",
     }
-    run = subprocess.run(
-        [sys.executable, "manage.py", "check", "--deploy", "--fail-level", "WARNING"],
-        env=told,
-        capture_output=True,
-        text=True,
-        check=False,
-        cwd=root,
-    )
+
+    def manage(*arguments: str) -> subprocess.CompletedProcess[str]:
+        command = [sys.executable, "manage.py", *arguments]
+        return subprocess.run(command, env=told, capture_output=True, text=True, check=False, cwd=root)
+
+    check = ("check", "--deploy", "--fail-level", "WARNING")
+    before = manage(*check).stderr
+    assert "manage.py migrate" in before
+    assert "manage.py collectstatic" in before
+    for step in (("migrate", "--verbosity", "0"), ("collectstatic", "--noinput", "--verbosity", "0")):
+        assert manage(*step).returncode == 0
+    run = manage(*check)
     assert run.returncode == 0, run.stderr
     assert "no issues" in run.stdout
