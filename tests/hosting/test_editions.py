@@ -191,6 +191,24 @@ def test_a_plan_that_is_called_off_while_it_is_made_does_not_go_out(site: Site) 
     assert Edition.objects.filter(site=site).count() == 1
 
 
+def test_a_plan_that_took_the_place_of_one_being_made_stands_as_it_is(
+    site: Site, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    services.publish(site)
+    do(site, "set-value", key="type.base", value=20)
+    planned(site, {"value.type.base"})
+    make = services.publish
+
+    def replaced(*rest: Any, **more: Any) -> Edition:
+        planned(fresh(site), {"value.type.base"}, 7200)
+        return make(*rest, **more)
+
+    monkeypatch.setattr(services, "publish", replaced)
+    assert editions.publish_due(timezone.now() + timedelta(minutes=2)) == []
+    plan = Planned.objects.get()
+    assert (plan.failed, plan.at > timezone.now() + timedelta(hours=1)) == ("", True)
+
+
 def test_the_timers_command_publishes(site: Site, capsys: pytest.CaptureFixture[str]) -> None:
     services.publish(site)
     do(site, "set-value", key="type.base", value=20)

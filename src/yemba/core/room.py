@@ -10,15 +10,16 @@ _NEAR = 0.9
 
 
 class Room(NamedTuple):
-    """At most so many of what is called so."""
+    """At most so many of what is called so; `cure` is what to do then."""
 
     most: int
     called: str
+    cure: str = "Take one out first."
 
     def check(self, there: int, field: str = "") -> None:
         """Raises Fault ``too-many`` where no other fits beside those that are there."""
         if there >= self.most:
-            raise Fault("too-many", f"No other fits: at most {self.most} {self.called}. Take one out first.", field)
+            raise Fault("too-many", f"No other fits: at most {self.most} {self.called}. {self.cure}", field)
 
     def warning(self, there: int) -> str:
         """A sentence once nine in ten are there; "" before."""

@@ -123,7 +123,8 @@ def publish_due(now: datetime | None = None) -> list[Edition]:
 
 
 def _keep_why(plan: Planned, sentence: str) -> None:
-    Planned.objects.filter(pk=plan.pk).update(failed=sentence[:300], begun_at=None)
+    """With this very plan: one that took its place meanwhile is as it was."""
+    Planned.objects.filter(pk=plan.pk, at=plan.at).update(failed=sentence[:300], begun_at=None)
 
 
 def _due_document(found: Planned) -> Document:

@@ -80,7 +80,7 @@ def sites_of(person: Person) -> list[Site]:
 
 def room(owner: Person) -> Room:
     """How many sites one person may have."""
-    return Room(settings.MOST_SITES, "sites of one person")
+    return Room(settings.MOST_SITES, "sites of one person", "Ask whoever runs this Yemba for more.")
 
 
 def create(owner: Person, name: str, address: str, template: str, values: Mapping[str, str] | None = None) -> Site:

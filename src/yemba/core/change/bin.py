@@ -1,4 +1,4 @@
-"""The bin, after something that is in it came back by another way: as it is live, or by a step of History."""
+"""The bin, after something that is in it came back by another way: as it is live."""
 
 from __future__ import annotations
 

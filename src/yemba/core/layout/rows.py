@@ -1,4 +1,4 @@
-"""Pictures in rows, each picture whole: which of them share a row, and how much of it each takes.
+"""Pictures in rows, each in its own shape: which of them share a row, and how much of it each takes.
 
 In a row all are of one height, so that each takes of its width as much as its shape asks for. Rows are chosen as the
 lines of a paragraph are: all together, so that their heights differ as little as can be.
@@ -72,10 +72,9 @@ def _tracks(row: Sequence[float], width: float) -> list[int]:
     tracks = [max(1, int(share)) for share in shares]
     while (lacking := wanted - sum(tracks)) != 0:
         step = 1 if lacking > 0 else -1
-        misses = [
-            step * (share - track) if track + step else -TRACKS for share, track in zip(shares, tracks, strict=True)
-        ]
-        tracks[misses.index(max(misses))] += step
+        misses = [step * (share - track) for share, track in zip(shares, tracks, strict=True)]
+        able = [place for place, track in enumerate(tracks) if track + step]
+        tracks[max(able, key=misses.__getitem__)] += step
     return tracks
 
 

@@ -17,7 +17,7 @@ class TileSizes(NamedTuple):
     """HTML's attribute "sizes" of a tile that has a third of a row, half of it, or the whole; `first` is that of a
     first tile that leads, two of three columns wide, "" where the template has it as the others. Each says its widths
     in narrower windows too; `half` and `whole` are "" where a layout is none of tiles. From `abreast` px on three
-    stand in a row. `in_rows` says that each picture stays whole and takes of `whole` what its shape asks for."""
+    stand in a row. `in_rows` says that each picture keeps its shape and takes of `whole` what its shape asks for."""
 
     third: str
     half: str = ""

@@ -368,7 +368,9 @@ def read(text: str) -> Document:
         first = error.errors()[0]
         where = ".".join(str(step) for step in first["loc"])
         raise Fault("document-unreadable", f"The document cannot be read: {where}: {first['msg']}.") from error
-    except (ValueError, TypeError, AttributeError, RecursionError) as error:
+    except AttributeError as error:
+        raise Fault("document-unreadable", f"The document cannot be read: it has another form: {error}.") from error
+    except (ValueError, TypeError, RecursionError) as error:
         raise Fault("document-unreadable", f"The document cannot be read: it is not JSON: {error}.") from error
 
 

@@ -114,7 +114,7 @@ SHARED = (
 class Layout(Strict):
     """`sizes` says how wide it draws its pictures, as HTML's attribute of that name; "" where it has none. In a
     layout of tiles that is a third of a row; `half` and `whole` are those of the other shares. `in_rows` says that it
-    sets pictures whole in rows."""
+    sets pictures in rows, each in its own shape."""
 
     slug: str
     name: str
