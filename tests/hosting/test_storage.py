@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import os
 from datetime import timedelta
 from pathlib import Path
 
@@ -67,3 +68,38 @@ def test_a_file_is_kept_once_under_its_hash(in_memory: None) -> None:
     assert len(default_storage.listdir(folder)[1]) == 1
     default_storage.save("ab/stray", ContentFile(b"by another hand"))
     assert default_storage.get_modified_time("ab/stray") <= timezone.now()
+
+
+def test_a_file_that_is_used_again_while_the_sweep_runs_stays(site: Site, monkeypatch: pytest.MonkeyPatch) -> None:
+    """It is old and nothing points to it when the sweep looks; an owner chooses the same picture just then."""
+    again, lost = store.keep(b"chosen again"), store.keep(b"nobody's")
+    for digest in (again, lost):
+        old = (timezone.now() - timedelta(days=3)).timestamp()
+        os.utime(default_storage.path(store._name(digest)), (old, old))
+    looked = sweep._pointed_at
+
+    def then_chosen_again() -> set[str]:
+        needed = looked()
+        store.keep(b"chosen again")
+        return needed
+
+    monkeypatch.setattr(sweep, "_pointed_at", then_chosen_again)
+    assert sweep.sweep() >= 1
+    assert store.load(again) == b"chosen again"
+    with pytest.raises(FileNotFoundError):
+        store.load(lost)
+
+
+def test_a_file_that_is_being_taken_away_is_written_anew(monkeypatch: pytest.MonkeyPatch) -> None:
+    """Between the moment at which the sweep takes it aside and the one at which it goes for good."""
+    digest = store.keep(b"nearly gone")
+    unlink = os.unlink
+
+    def kept_meanwhile(path: str) -> None:
+        monkeypatch.undo()
+        store.keep(b"nearly gone")
+        unlink(path)
+
+    monkeypatch.setattr(os, "unlink", kept_meanwhile)
+    assert store.delete_old(store._name(digest), timezone.now() + timedelta(hours=1))
+    assert store.load(digest) == b"nearly gone"

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from datetime import timedelta
+from typing import Any
 
 import pytest
 from django.test import Client
@@ -71,3 +72,18 @@ def test_after_a_quarter_of_an_hour_it_is_asked_again(client: Client, ines: Pers
     tries(client, ines.email, times=9)
     with freeze_time(timezone.now() + timedelta(minutes=16)):
         assert tries(client, ines.email, PASSWORD) == 302
+
+
+def sign_up(number: int, address: str) -> int:
+    typed = {"name": "Grower", "email": f"grower-{number}@nettle.example", "password": PASSWORD}
+    return int(Client(SERVER_NAME="localhost").post("/sign-up/", typed, REMOTE_ADDR=address).status_code)
+
+
+def test_sign_ups_from_one_address_are_limited_by_the_day(db: None, settings: Any) -> None:
+    settings.MOST_SIGN_UPS = 2
+    told = [sign_up(number, "192.0.2.7") for number in range(4)]
+    assert told == [302, 302, 429, 429]
+    assert sign_up(5, "192.0.2.8") == 302, "another address is another count"
+    with freeze_time(timezone.now() + timedelta(days=1, minutes=1)):
+        assert sign_up(6, "192.0.2.7") == 302
+    assert "192.0.2.7" not in str(Person.objects.values_list())

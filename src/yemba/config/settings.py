@@ -26,6 +26,23 @@ MAKE_AHEAD = env.bool("YEMBA_MAKE_AHEAD", default=True)
 MOST_SITES = env.int("YEMBA_MOST_SITES", default=20)
 """That one person may have."""
 
+MOST_MEGABYTES = env.int("YEMBA_MOST_MEGABYTES", default=2000)
+"""Of pictures and font files that one person may keep."""
+
+MOST_SIGN_UPS = env.int("YEMBA_MOST_SIGN_UPS", default=20)
+"""From one address in a day."""
+
+MOST_MESSAGES = env.int("YEMBA_MOST_MESSAGES", default=200)
+"""That a site takes in an hour."""
+
+ROOM = {
+    "pages": env.int("YEMBA_MOST_PAGES", default=300),
+    "sections": env.int("YEMBA_MOST_SECTIONS", default=60),
+    "entries": env.int("YEMBA_MOST_ENTRIES", default=150),
+    "pictures": env.int("YEMBA_MOST_PICTURES", default=600),
+}
+"""How many fit on a site, a page, a section and a site."""
+
 PROXIES = env.list("YEMBA_PROXIES", default=["127.0.0.1", "::1"])
 """Addresses of proxies in front, whose word is taken for who asks."""
 
@@ -78,7 +95,7 @@ TEMPLATES = [
 ]
 DATABASES = {
     "default": {
-        "ENGINE": "django.db.backends.sqlite3",
+        "ENGINE": "yemba.config.sqlite",
         "NAME": DATA / "yemba.sqlite3",
         "OPTIONS": {
             "transaction_mode": "IMMEDIATE",

@@ -2,14 +2,15 @@
 
 from __future__ import annotations
 
-from typing import NamedTuple
+from dataclasses import dataclass
 
 from yemba.core.errors import Fault
 
 _NEAR = 0.9
 
 
-class Room(NamedTuple):
+@dataclass
+class Room:
     """At most so many of what is called so; `cure` is what to do then."""
 
     most: int
@@ -30,3 +31,11 @@ PAGES = Room(300, "pages on a site")
 SECTIONS = Room(60, "sections on a page")
 ENTRIES = Room(150, "entries in a section")
 PICTURES = Room(600, "pictures on a site")
+
+_NAMED = {"pages": PAGES, "sections": SECTIONS, "entries": ENTRIES, "pictures": PICTURES}
+
+
+def allow(**most: int) -> None:
+    """Set how many fit, as this installation has it: of pages, sections, entries, pictures."""
+    for name, number in most.items():
+        _NAMED[name].most = number

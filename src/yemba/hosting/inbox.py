@@ -6,6 +6,7 @@ from collections.abc import Mapping
 from datetime import timedelta
 from typing import NamedTuple
 
+from django.conf import settings
 from django.utils import timezone
 from django.utils.crypto import salted_hmac
 from django.utils.html import format_html
@@ -26,7 +27,6 @@ from yemba.sites.catalogue import catalogue
 from yemba.sites.models import Site
 
 _HOUR = timedelta(hours=1)
-_MOST_AN_HOUR = 200  # of all senders together; keeps a flood from filling the disk
 _MOST_OF_ONE = 20  # so that one sender's flood leaves room for all others
 
 
@@ -106,7 +106,7 @@ def receive(site: Site, form: Form, posted: Mapping[str, str], came_from: str) -
     lately = Message.objects.filter(site=site, sent_at__gte=now - _HOUR)
     sender = salted_hmac("yemba.sender", f"{site.pk}:{came_from}").hexdigest()[:32]
     from_there = lately.filter(sender=sender).count()
-    if from_there >= _MOST_OF_ONE or lately.count() >= _MOST_AN_HOUR:
+    if from_there >= _MOST_OF_ONE or lately.count() >= settings.MOST_MESSAGES:
         raise Fault("too-many", phrase(_TOO_MANY))
     earlier = set(Message.objects.filter(site=site, words=sent.words).values_list("words", flat=True)[:1])
     reason = suspicion(sent, posted, earlier, from_there)

@@ -10,10 +10,12 @@ from django.core.files.storage import default_storage
 from django.utils import timezone
 
 from yemba.hosting.models import Edition, Made, Planned
+from yemba.sites import store
 from yemba.sites.models import BrandSheet, Edit, Site
 
 _HASH = re.compile(r"[0-9a-f]{64}")
 _FRESH = timedelta(hours=1)  # in which an upload may not have its edit yet
+_CLOCKS = timedelta(days=1)  # by which those of the store and of this machine may differ
 _PICTURE = re.compile(r"picture:([0-9a-f]{16})")
 _AT_ONCE = 500
 
@@ -23,10 +25,9 @@ def sweep(*, at_start: bool = False) -> int:
     needed = _pointed_at()
     _forget_unused(needed)
     needed |= set(Made.objects.values_list("digest", flat=True))
-    gone = [name for name in _names() if name.rpartition("/")[2] not in needed and (at_start or _old(name))]
-    for name in gone:
-        default_storage.delete(name)
-    return len(gone)
+    written_before = timezone.now() + _CLOCKS if at_start else timezone.now() - _FRESH
+    unneeded = [name for name in _names() if name.rpartition("/")[2] not in needed]
+    return sum(store.delete_old(name, written_before) for name in unneeded)
 
 
 def _names(folder: str = "") -> Iterator[str]:
@@ -39,10 +40,6 @@ def _names(folder: str = "") -> Iterator[str]:
     yield from (f"{prefix}{file}" for file in files)
     for inner in folders:
         yield from _names(f"{prefix}{inner}")
-
-
-def _old(name: str) -> bool:
-    return timezone.now() - default_storage.get_modified_time(name) > _FRESH
 
 
 def _pointed_at() -> set[str]:

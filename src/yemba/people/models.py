@@ -25,6 +25,7 @@ class Person(AbstractBaseUser):
     name = models.CharField("Name", max_length=60)
     joined = models.DateTimeField(auto_now_add=True)
     is_active = models.BooleanField(default=True)
+    came_from = models.CharField(max_length=32, blank=True, db_index=True)  # a keyed hash of the address
     sign_outs = models.PositiveIntegerField(default=0)  # addresses of drafts hold until the next
 
     USERNAME_FIELD = "email"

@@ -15,9 +15,10 @@ from django.views.decorators.http import require_POST
 from yemba.people.forms import SignIn, SignUp
 from yemba.people.models import Person
 from yemba.people.signed_out import wants_json
-from yemba.people.throttle import too_often
+from yemba.people.throttle import address_hash, too_many_sign_ups, too_often
 
 DEMO_ADDRESS = "ines@saltmarsh.example"
+_TOO_MANY = "Too many signed up from here today. Try again tomorrow, or ask whoever runs this Yemba."
 _BACKEND = "django.contrib.auth.backends.ModelBackend"
 
 
@@ -58,9 +59,13 @@ class SignOutView(LogoutView):
 
 def sign_up(request: HttpRequest) -> HttpResponse:
     form = SignUp(request.POST or None)
+    if request.method == "POST" and form.is_valid() and too_many_sign_ups(request):
+        form.add_error(None, _TOO_MANY)
+        return render(request, "people/sign_up.html", {"form": form}, status=429)
     if request.method == "POST" and form.is_valid():
+        typed = form.cleaned_data
         person = Person.objects.create_user(
-            form.cleaned_data["email"], form.cleaned_data["password"], name=form.cleaned_data["name"]
+            typed["email"], typed["password"], name=typed["name"], came_from=address_hash(request)
         )
         login(request, person, backend=_BACKEND)
         return redirect("new-site")

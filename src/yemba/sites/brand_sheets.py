@@ -13,7 +13,7 @@ from yemba.core.site.resolve import Look
 from yemba.core.untrusted import whole
 from yemba.core.value.line import Line
 from yemba.people.models import Person
-from yemba.sites import services, store
+from yemba.sites import services, store, uploads
 from yemba.sites.catalogue import catalogue
 from yemba.sites.models import BrandSheet, Site
 
@@ -92,17 +92,23 @@ def export(row: BrandSheet) -> bytes:
 
 
 def import_file(person: Person, data: bytes) -> BrandSheet:
-    """Read an exported sheet. A name that is taken gets a number. Raises what `core.brand.sheet.read_file` raises."""
+    """Read an exported sheet. A name that is taken gets a number. Raises what `core.brand.sheet.read_file` and
+    `uploads.keep` raise."""
     read = rules.read_file(data, catalogue())
     logo: dict[str, Any] = {}
     if read.logo:
         names, name, alt = read.logo
-        logo = {"file": store.keep(names.data), "format": names.format, "width": names.width, "height": names.height}
+        logo = {
+            "file": uploads.keep(person, names.data),
+            "format": names.format,
+            "width": names.width,
+            "height": names.height,
+        }
         logo |= {"name": name} | ({"alt": alt} if alt else {})
     fonts: dict[str, Any] = {}
     for key, files in read.fonts.items():
         for file in files:
-            family = own_family(file, store.keep(file.data))
+            family = own_family(file, uploads.keep(person, file.data))
             fonts[key] = grown(OwnFamily(**fonts[key]) if key in fonts else None, family).model_dump(mode="json")
     return _made(person, _free(person, read.name), read.values, logo, fonts)
 

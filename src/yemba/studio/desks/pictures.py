@@ -8,6 +8,7 @@ from yemba.core import room
 from yemba.core.site.pictures import Use, uses
 from yemba.core.site.resolve import Look
 from yemba.core.site.settings import SETTINGS
+from yemba.sites import uploads
 from yemba.sites.models import Site
 from yemba.studio.controls import control
 from yemba.studio.desks.setting import Context
@@ -27,7 +28,7 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
             }
             for key, picture in document.pictures.items()
         ],
-        "room": room.PICTURES.warning(len(document.pictures)),
+        "room": room.PICTURES.warning(len(document.pictures)) or uploads.warning(site.owner),
         "binned": [(key, binned.picture) for key, binned in document.bin.items() if binned.picture],
     }
 

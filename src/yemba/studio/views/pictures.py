@@ -14,7 +14,7 @@ from yemba.core.picture.intake import clean_picture
 from yemba.core.site.ids import new_id
 from yemba.hosting import services as hosting
 from yemba.sites import services as sites
-from yemba.sites import store
+from yemba.sites import uploads
 from yemba.studio.bench import answer, site_of
 from yemba.studio.intake import each
 
@@ -30,7 +30,7 @@ def upload(request: HttpRequest, slug: str) -> HttpResponse:
         replaced = request.POST.get("replace", "")
         arguments = {
             "picture": replaced or new_id(),
-            "file": store.keep(clean.data),
+            "file": uploads.keep(site.owner, clean.data),
             "format": clean.format,
             "width": clean.width,
             "height": clean.height,

@@ -1,0 +1,1 @@
+"""SQLite that can still be read where nothing can be written."""

@@ -1,0 +1,43 @@
+"""Files that a person brought, and how much of them one person may keep."""
+
+from __future__ import annotations
+
+import re
+from math import ceil
+
+from django.conf import settings
+
+from yemba.core.room import Room
+from yemba.people.models import Person
+from yemba.sites import store
+from yemba.sites.models import BrandSheet, Site
+
+_HASH = re.compile(r"[0-9a-f]{64}")
+_MEGABYTE = 1_000_000
+
+
+def room() -> Room:
+    """In megabytes."""
+    called = "megabytes of pictures and font files of one person"
+    return Room(settings.MOST_MEGABYTES, called, "Ask whoever runs this Yemba for more.")
+
+
+def warning(person: Person) -> str:
+    """A sentence once nine in ten megabytes are there; "" before."""
+    return room().warning(kept(person) // _MEGABYTE)
+
+
+def kept(person: Person) -> int:
+    """Bytes of the files on this person's sites, bins included, and in brand sheets; each file counts once."""
+    texts = list(Site.objects.filter(owner=person).values_list("document", flat=True))
+    for sheet in BrandSheet.objects.filter(owner=person):
+        texts.append(f"{sheet.logo} {sheet.fonts}")
+    digests = {digest for text in texts for digest in _HASH.findall(text)}
+    return sum(store.size(digest) for digest in digests)
+
+
+def keep(person: Person, data: bytes) -> str:
+    """Keep a file for this person; the answer is its SHA-256. Raises Fault ``too-many`` beside ``file``."""
+    after = ceil((kept(person) + len(data)) / _MEGABYTE)
+    room().check(after - 1, "file")
+    return store.keep(data)

@@ -1,0 +1,77 @@
+"""Live pages go on where nothing can be written: neither the database nor the store."""
+
+from __future__ import annotations
+
+import json
+import os
+import subprocess
+import sys
+from pathlib import Path
+
+import pytest
+from django.conf import settings
+
+MAKE = """
+import django; django.setup()
+from django.core.management import call_command
+from yemba.people.models import Person
+from yemba.hosting import services as hosting
+from yemba.sites import services as sites
+call_command("migrate", verbosity=0)
+call_command("collectstatic", interactive=False, verbosity=0)
+hosting.publish(sites.create(Person.objects.create_user("ines@saltmarsh.example"), "Saltmarsh", "saltmarsh", "slipway"))
+"""
+ASK = """
+import json, os, re, django; django.setup()
+from django.db import connections
+from urllib.parse import urljoin
+from django.test import Client
+
+def asked(mail):
+    client = Client(raise_request_exception=False)
+    ask = lambda path, host: client.get(path, headers={"host": host}).status_code
+    typed = {"name": "A", "email": mail, "password": "tide-row-four"}
+    sign_up = client.post("/sign-up/", typed, headers={"host": "localhost"})
+    page = client.get("/", headers={"host": "saltmarsh.localhost"})
+    (style,) = re.findall(r'href="([^"]+[.]css)"', page.content.decode())
+    outcome = {"page": page.status_code, "style": ask(urljoin("/", style), "saltmarsh.localhost")}
+    outcome |= {"none": ask("/none/", "saltmarsh.localhost"), "front": ask("/", "localhost")}
+    return outcome | {"sign-up": sign_up.status_code, "told": "can be read, but not written" in sign_up.content.decode()}
+
+if os.geteuid() == 0:
+    asked("first@b.example")  # reads the modules, which somebody else may not be allowed to
+    connections.close_all()
+    os.setegid(65534)
+    os.seteuid(65534)
+print(json.dumps(asked("a@b.example")))
+"""
+
+
+def run(program: str, data: Path) -> str:
+    own = {"YEMBA_DATA": str(data), "YEMBA_SECRET_KEY": "x", "YEMBA_SCHEME": "http", "PYTHONDONTWRITEBYTECODE": "1"}
+    environment = {**os.environ, **own, "DJANGO_SETTINGS_MODULE": "yemba.config.settings"}
+    environment |= {"PYTHONPATH": str(settings.ROOT / "src")}
+    done = subprocess.run(
+        [sys.executable, "-c", program], env=environment, cwd="/", capture_output=True, text=True, timeout=120
+    )
+    assert done.returncode == 0, done.stderr[-2000:]
+    return done.stdout
+
+
+@pytest.fixture
+def data(tmp_path: Path) -> Path:
+    """An installation with one live site, which nobody may write. Who may do all asks as somebody else."""
+    place = tmp_path / "data"
+    place.mkdir()
+    run(MAKE, place)
+    for folder in (place, *place.parents[:3]):
+        folder.chmod(0o755)
+    for path in place.rglob("*"):
+        path.chmod(0o555 if path.is_dir() else 0o444)
+    place.chmod(0o555)
+    return place
+
+
+def test_live_pages_are_served_and_writing_is_refused_in_a_sentence(data: Path) -> None:
+    outcome = json.loads(run(ASK, data))
+    assert outcome == {"page": 200, "style": 200, "none": 404, "front": 200, "sign-up": 503, "told": True}
