@@ -16,10 +16,10 @@ import pytest
 from playwright.sync_api import Browser, Page
 
 from yemba.catalogue import catalogue
-from yemba.core.change.commands.sections import starter as starter_section
 from yemba.core.colour.grounds import GROUND_NAMES
 from yemba.core.site.document import Document
 from yemba.core.site.ids import new_id
+from yemba.core.site.starter import starter as starter_section
 from yemba.demo import scenario
 from yemba.hosting import services as hosting
 from yemba.sites import services as sites

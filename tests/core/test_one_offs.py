@@ -11,7 +11,6 @@ from hypothesis import strategies as st
 
 from yemba.catalogue import catalogue
 from yemba.core.change.command import read_command
-from yemba.core.change.commands.sections import starter as starter_section
 from yemba.core.change.operation import apply
 from yemba.core.check.contrast import find
 from yemba.core.check.finding import Inspected
@@ -20,6 +19,7 @@ from yemba.core.site.document import Document
 from yemba.core.site.ids import new_id
 from yemba.core.site.one_offs import PROPERTIES, level_of, one_offs
 from yemba.core.site.resolve import Look
+from yemba.core.site.starter import starter as starter_section
 from yemba.core.type.levels import LEVELS
 from yemba.hosting.services import rendering
 from yemba.render import uses

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import re
+from typing import Any
 
 import pytest
 from django.test import Client
@@ -71,8 +72,8 @@ def test_the_flood_of_one_sender_leaves_room_for_others(client: Client, form: st
     assert Message.objects.filter(state=Message.State.NEW).count() == 4, "the first three of the flood, and the other"
 
 
-def test_the_flood_of_many_senders_has_an_end_and_words_stay(client: Client, form: str, monkeypatch) -> None:
-    monkeypatch.setattr("yemba.hosting.inbox._MOST_AN_HOUR", 6)
+def test_the_flood_of_many_senders_has_an_end_and_words_stay(client: Client, form: str, settings: Any) -> None:
+    settings.MOST_MESSAGES = 6
     told = [send(client, form, n, f"198.51.100.{n}") for n in range(8)]
     assert told == [303] * 6 + [422] * 2
     answer = client.post(f"/-/form/{form}/", GOOD, headers=HOST)

@@ -215,8 +215,8 @@ class House:
 def house(tmp_path_factory: pytest.TempPathFactory) -> Iterator[House]:
     made = House(tmp_path_factory.mktemp("house"))
     yield made
-    made.nursery.kill()
-    made.nursery.wait()
+    with made.nursery:
+        made.nursery.kill()
 
 
 def test_no_acknowledged_edit_is_lost(house: House) -> None:

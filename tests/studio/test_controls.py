@@ -18,7 +18,6 @@ from PIL import Image
 
 from tests.core.test_edits import histories
 from yemba.catalogue import catalogue
-from yemba.core.change.commands.sections import starter
 from yemba.core.change.difference import difference
 from yemba.core.change.operation import Operation
 from yemba.core.check.finding import Inspected, Measured, Target, inspect
@@ -27,6 +26,7 @@ from yemba.core.site.document import Document
 from yemba.core.site.ids import new_id
 from yemba.core.site.resolve import Look
 from yemba.core.site.settings import SETTINGS
+from yemba.core.site.starter import starter
 from yemba.hosting import services as hosting
 from yemba.render.page import fragments
 from yemba.render.recorder import Answers

@@ -1,4 +1,4 @@
-"""What Yemba ships: templates, section kinds, arrangements, languages, type families, pairings.
+"""What Yemba ships: templates, section kinds, arrangements, languages, trades, type families, pairings.
 
 Each is found by its place, read once, and validated as it is read.
 """
@@ -20,6 +20,7 @@ from yemba.core.layout.arrangement import Arrangement
 from yemba.core.site.catalogue import Catalogue, Family, FontFile, Pairing
 from yemba.core.site.kinds import SHARED, SectionKind
 from yemba.core.template.manifest import ReadySheet, Template
+from yemba.core.trade.trade import Trade
 from yemba.core.type.facts import Face, Facts
 from yemba.core.type.pairing import judge, reason
 from yemba.core.type.subsets import RANGES
@@ -44,6 +45,7 @@ def catalogue(folder: Path = FOLDER) -> Catalogue:
         pairings={pairing.slug: pairing for pairing in _pairings(families)},
         arrangements={arrangement.slug: arrangement for arrangement in arrangements},
         languages={file.stem: _language(file) for file in sorted((folder / "languages").glob("*.toml"))},
+        trades={file.stem: built(Trade, file, slug=file.stem) for file in sorted((folder / "trades").glob("*.toml"))},
     )
     validate(made, folder)
     return made

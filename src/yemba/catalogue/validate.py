@@ -13,11 +13,13 @@ from yemba.core.errors import Fault, nearest
 from yemba.core.picture.signature import SIGNATURES
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
-from yemba.core.site.kinds import SectionKind
+from yemba.core.site.kinds import Field, SectionKind
 from yemba.core.site.resolve import Look
 from yemba.core.site.setting import Setting
 from yemba.core.site.settings import SETTINGS
 from yemba.core.template.manifest import ReadySheet, Template
+from yemba.core.trade.filling import fill
+from yemba.core.trade.trade import Trade, kind_of
 from yemba.core.type.levels import LEVELS
 
 _LEVEL = re.compile(r"\blevel:\s*([\w-]+)\s*;")
@@ -38,13 +40,15 @@ def validate(catalogue: Catalogue, folder: Path) -> None:
 
 
 def problems(catalogue: Catalogue, folder: Path) -> Iterator[Wrong]:
-    """Everything that is wrong with templates, kinds and arrangements."""
+    """Everything that is wrong with templates, kinds, arrangements and trades."""
     for template in catalogue.templates.values():
         yield from _of_template(catalogue, template, folder / "templates" / template.slug)
     for kind in catalogue.kinds.values():
         yield from _of_kind(kind, folder / "kinds" / kind.slug)
     for arrangement in catalogue.arrangements.values():
         yield from _levels(folder / "arrangements" / arrangement.slug / "arrangement.css", arrangement.css)
+    for trade in catalogue.trades.values():
+        yield from _of_trade(trade, catalogue, folder / "trades" / f"{trade.slug}.toml")
 
 
 def _of_template(catalogue: Catalogue, template: Template, folder: Path) -> Iterator[Wrong]:
@@ -134,6 +138,56 @@ def _of_kind(kind: SectionKind, folder: Path) -> Iterator[Wrong]:
         except Fault as fault:
             if field.starter:
                 yield Wrong(folder / "kind.toml", f"fields.{field.slug}.starter", fault.sentence)
+
+
+def _of_trade(trade: Trade, catalogue: Catalogue, file: Path) -> Iterator[Wrong]:
+    yield from _named_all(file, "leads", trade.leads, catalogue.kinds)
+    if not trade.pages or trade.pages[0].slug or trade.pages[0].aims:
+        yield Wrong(file, "pages", "the first page has no slug and serves every aim")
+        return
+    for page in trade.pages:
+        yield from _named_all(file, f"pages.{page.name}", page.sections, trade.words)
+    for name, words in trade.words.items():
+        yield from _named(file, "words", kind_of(name), catalogue.kinds)
+        if kind_of(name) in catalogue.kinds:
+            yield from _of_words(trade, name, words, catalogue, file)
+    for name in trade.items:
+        yield from _named(file, "items", name, trade.words)
+
+
+def _of_words(trade: Trade, name: str, words: dict[str, str], catalogue: Catalogue, file: Path) -> Iterator[Wrong]:
+    """Every field that begins with something has words of the trade, and each of them can be stored."""
+    kind = catalogue.kinds[kind_of(name)]
+    entries = trade.items.get(name, [])
+    if kind.items and kind.items.begins and not entries:
+        yield Wrong(file, f"items.{name}", f"{kind.items.plural} of the trade are missing")
+    for fields, texts in ((kind.fields, words), *((kind.fields_of("item"), entry) for entry in entries)):
+        yield from _named_all(file, f"words.{name}", texts, [field.slug for field in fields])
+        for field in fields:
+            text = texts.get(field.slug, "")
+            if not text and field.starter and not field.will_do and field.type in ("line", "words"):
+                yield Wrong(file, f"words.{name}.{field.slug}", "these words are missing")
+            if text and (reason := _unfilled(field, text, trade)):
+                yield Wrong(file, f"words.{name}.{field.slug}", reason)
+
+
+def _unfilled(field: Field, text: str, trade: Trade) -> str:
+    """Why words of a trade cannot be stored once filled, "" where they can."""
+    if text.startswith("page:"):
+        slugs = [page.slug for page in trade.pages]
+        slug = text.removeprefix("page:")
+        return "" if slug in slugs else f"there is no page “{slug}”; {nearest(slug, slugs)}"
+    try:
+        field.read(fill(text, "Name", "Town"))
+    except Fault as fault:
+        return fault.sentence
+    return ""
+
+
+def _named_all(file: Path, key: str, names: Iterable[str], known: Iterable[str]) -> Iterator[Wrong]:
+    offered = list(known)
+    for name in names:
+        yield from _named(file, key, name, offered)
 
 
 def _levels(file: Path, css: str) -> Iterator[Wrong]:

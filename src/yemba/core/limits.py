@@ -14,6 +14,8 @@ PALETTE_COLOURS = 500
 SHEET_BYTES = 20 * MB
 NAME_LETTERS = 60
 """Of a site, a page, a brand sheet, an edition."""
+TOWN_LETTERS = 40
+
 COLOUR_NAME_LETTERS = 30
 """Of a brand colour, and of a ground."""
 MESSAGE_LETTERS = {"name": 120, "mail": 200, "words": 6000}

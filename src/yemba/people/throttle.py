@@ -39,7 +39,7 @@ def address_hash(request: HttpRequest) -> str:
 def too_many_sign_ups(request: HttpRequest) -> bool:
     """Whether as many people signed up from this address within a day as may."""
     lately = Person.objects.filter(joined__gte=timezone.now() - timedelta(days=1))
-    return lately.filter(came_from=address_hash(request)).count() >= settings.MOST_SIGN_UPS
+    return bool(lately.filter(came_from=address_hash(request)).count() >= settings.MOST_SIGN_UPS)
 
 
 def _failures(attempts: QuerySet[AccessAttempt]) -> int:

@@ -15,16 +15,21 @@ from django.db.backends.sqlite3 import base
 
 
 class DatabaseWrapper(base.DatabaseWrapper):
+    init_commands: list[str]
+
     def get_new_connection(self, conn_params: dict[str, Any]) -> Connection:
         try:
-            return super().get_new_connection(conn_params)
+            return self._opened(conn_params)
         except OperationalError as error:
             path = Path(str(conn_params["database"]))
             if "readonly" not in str(error) or path.with_name(f"{path.name}-wal").exists():
                 raise
-        unchanging = {**conn_params, "database": f"file:{quote(str(path))}?immutable=1", "uri": True}
         commands, self.init_commands = self.init_commands, []  # they would write
         try:
-            return super().get_new_connection(unchanging)
+            return self._opened({**conn_params, "database": f"file:{quote(str(path))}?immutable=1", "uri": True})
         finally:
             self.init_commands = commands
+
+    def _opened(self, conn_params: dict[str, Any]) -> Connection:
+        connection: Connection = super().get_new_connection(conn_params)
+        return connection

@@ -12,6 +12,7 @@ from yemba.core.language import Language, unknown
 from yemba.core.layout.arrangement import Arrangement
 from yemba.core.site.kinds import SectionKind
 from yemba.core.template.manifest import ReadySheet, Template
+from yemba.core.trade.trade import Trade
 from yemba.core.type.facts import FULL, REGULAR, Face, Facts
 from yemba.core.type.levels import Text
 from yemba.core.type.subsets import SAMPLES, SCRIPTS, subset_of
@@ -134,6 +135,7 @@ class Catalogue(NamedTuple):
     pairings: dict[str, Pairing]
     arrangements: dict[str, Arrangement]
     languages: dict[str, Language]
+    trades: dict[str, Trade] = {}
     stored: Callable[[str], bytes] = _no_store
 
     def open_stored(self, digest: str) -> Face:
@@ -145,6 +147,12 @@ class Catalogue(NamedTuple):
         if slug not in self.kinds:
             raise Fault("no-such-kind", f"There is no kind of section called “{slug}”.", "kind")
         return self.kinds[slug]
+
+    def trade(self, slug: str) -> Trade:
+        """Raises Fault ``no-such-trade``."""
+        if slug not in self.trades:
+            raise Fault("no-such-trade", f"There is no trade called “{slug}”.", "trade")
+        return self.trades[slug]
 
     def template(self, slug: str) -> Template:
         """Raises Fault ``no-such-template``."""

@@ -11,6 +11,7 @@ from yemba.core.errors import Fault, nearest
 from yemba.core.layout.tiles import TileSizes
 from yemba.core.site.words import plain
 from yemba.core.strict import Strict
+from yemba.core.trade.filling import NO_TEXTS, Texts, is_filled
 from yemba.core.type.levels import LEVELS
 from yemba.core.value.field_types import field_types
 from yemba.core.value.kind import Kind
@@ -73,27 +74,49 @@ class Field(Strict):
         """What is stored for what was typed. Raises Fault naming the value and the cure."""
         return str(self.kind.read(typed, self.name, self.slug))
 
-    def is_starter(self, stored: Mapping[str, str]) -> bool:
-        """Whether it still holds what a new one begins with."""
-        return bool(self.starter) and plain(stored.get(self.slug, "")) == plain(self.read(self.starter))
+    def is_starter(self, stored: Mapping[str, str], words: Texts = NO_TEXTS) -> bool:
+        """Whether it still holds what a new one begins with; `words` are those of a trade, by field."""
+        text = plain(stored.get(self.slug, ""))
+        if self.starter and text == plain(self.read(self.starter)):
+            return True
+        return bool(text) and any(is_filled(plain(self._stored(word)), text) for word in words.get(self.slug, ()))
+
+    def begins(self, words: Texts = NO_TEXTS) -> bool:
+        """Whether a new one begins with anything."""
+        return bool(self.starter or words.get(self.slug))
+
+    def _stored(self, word: str) -> str:
+        """A starter word of a trade as it would be stored; what has a place for a name is text."""
+        return self.read(word) if "{" not in word and "[" not in word else word.replace("\n\n", " ")
 
 
 def begun(
-    fields: Sequence[Field], stored: Mapping[str, str], *, among: Sequence[Mapping[str, str]] = ()
+    fields: Sequence[Field],
+    stored: Mapping[str, str],
+    words: Texts = NO_TEXTS,
+    *,
+    among: Sequence[Mapping[str, str]] = (),
 ) -> list[Field]:
-    """The fields of a section or an item that still hold what they began with and may not stay so.
+    """The fields of a section or an item that still hold what they began with and may not stay so; `words` are those of
+    the site's trade, by field.
 
     A price or a time may be right by chance: it counts where all around it is as it began. Of items, `among` are those
     of the section: where no other is as it began, its owner went through them, and meant this one.
     """
-    same = [field for field in fields if field.starter and field.is_starter(stored)]
-    alike = sum(_is_as_begun(fields, other) for other in among)
-    whole = _is_as_begun(fields, stored) and not (alike == 1 < len(among))
+    same = [field for field in fields if field.begins(words) and field.is_starter(stored, words)]
+    alike = sum(_is_as_begun(fields, other, words) for other in among)
+    whole = _is_as_begun(fields, stored, words) and not (alike == 1 < len(among))
     return [field for field in same if not field.will_do and (whole or field.type in ("line", "words"))]
 
 
-def _is_as_begun(fields: Sequence[Field], stored: Mapping[str, str]) -> bool:
-    return all(field.is_starter(stored) for field in fields if field.starter)
+def _is_as_begun(fields: Sequence[Field], stored: Mapping[str, str], words: Texts) -> bool:
+    """Whether every field that begins with something still holds it. Not every entry of a trade has words for each
+    of its fields."""
+    return all(
+        field.is_starter(stored, words) or not (field.starter or stored.get(field.slug))
+        for field in fields
+        if field.begins(words)
+    )
 
 
 def _known(named: str, known: object) -> str:

@@ -22,6 +22,7 @@ from yemba.core.site.lettering import Lettering
 from yemba.core.site.own_fonts import own_families
 from yemba.core.site.setting import PARTS, SHEET, SITE
 from yemba.core.site.settings import SETTINGS, refers, setting
+from yemba.core.trade.trade import Trade
 from yemba.core.type.facts import FULL, REGULAR
 from yemba.core.type.levels import LEVELS, STEPPED, Level, Text
 from yemba.core.type.scale import Fluid, calm, line_height, phone_base, scale
@@ -90,6 +91,11 @@ class Look:
 
     def value(self, key: str) -> Any:
         return self.resolve(key).value
+
+    @cached_property
+    def trade(self) -> Trade | None:
+        """The trade of the site; None where its owner named none, or one that no longer ships."""
+        return self.catalogue.trades.get(self.value("site.trade"))
 
     def layout(self, section: Section) -> Resolved:
         """A stored layout that the kind or the template does not have is kept, and its nearest twin shown."""

@@ -5,9 +5,10 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 
 from yemba.core.errors import Fault
-from yemba.core.limits import LARGEST_TEXT, SMALLEST_TEXT
+from yemba.core.limits import LARGEST_TEXT, SMALLEST_TEXT, TOWN_LETTERS
 from yemba.core.part.part import part_settings
 from yemba.core.site.setting import PARTS, SHEET, SITE, Setting
+from yemba.core.trade.trade import AIMS
 from yemba.core.type.levels import CASES, LEVELS, LINES, PROPERTIES, SHADOWS, STYLES, properties
 from yemba.core.value.choice import Choice
 from yemba.core.value.currency import Currency
@@ -15,9 +16,12 @@ from yemba.core.value.entries import OwnGrounds, Palette, RolesByHand
 from yemba.core.value.face import Face
 from yemba.core.value.kind import Kind
 from yemba.core.value.language import LanguageChoice
+from yemba.core.value.line import Line
 from yemba.core.value.number import Number
 from yemba.core.value.picture import PictureChoice
+from yemba.core.value.several import Several
 from yemba.core.value.time_zone import TimeZone
+from yemba.core.value.trade import TradeChoice
 from yemba.core.value.yes_no import YesNo
 
 NUMBERS = {"oldstyle-nums": "Old-style", "lining-nums": "Lining", "normal": "As the face has them"}
@@ -64,6 +68,9 @@ _ALL: Sequence[Setting] = (
     Setting("site.language", "Language", "site", SITE, LanguageChoice(), "en-GB"),
     Setting("site.currency", "Currency", "site", SITE, Currency(), "EUR"),
     Setting("site.time_zone", "Time zone", "site", SITE, TimeZone(), "UTC"),
+    Setting("site.trade", "Trade", "site", SITE, TradeChoice(), ""),
+    Setting("site.town", "Town", "site", SITE, Line(TOWN_LETTERS), ""),
+    Setting("site.aims", "What the site is for", "site", SITE, Several(AIMS), []),
     Setting("palette", "Palette", "palette", SHEET, Palette(), _SLATE),
     Setting("grounds.own", "Grounds of your own", "palette", SHEET, OwnGrounds(), []),
     Setting("roles.by_hand", "Roles set by hand", "palette", SHEET, RolesByHand(), []),

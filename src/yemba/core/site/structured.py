@@ -8,19 +8,20 @@ from typing import Any
 
 from yemba.core.calendar.weekdays import days_in
 from yemba.core.site.document import Page, Section, ordered_items
-from yemba.core.site.kinds import DATES, HOURS, Field, begun
+from yemba.core.site.kinds import DATES, HOURS, SectionKind, begun
 from yemba.core.site.resolve import Look
 from yemba.core.site.words import plain
+from yemba.core.trade.filling import NO_TEXTS
 from yemba.core.value.reaching import REACHES
 
 
 def business(look: Look, address: str) -> dict[str, Any]:
-    """schema.org LocalBusiness: name, address of the site, and what the first hours and place say."""
+    """schema.org LocalBusiness, or the type of the site’s trade: name, address, what the first hours and place say."""
     document = look.document
     first = document.pages[document.order[0]]
     made: dict[str, Any] = {
         "@context": "https://schema.org",
-        "@type": "LocalBusiness",
+        "@type": look.trade.schema_type if look.trade else "LocalBusiness",
         "name": document.name,
         "url": address,
         "image": f"{address}sharing.png",
@@ -36,7 +37,7 @@ def _place(look: Look) -> dict[str, Any]:
     if section is None:
         return {}
     kind = look.catalogue.kind(section.kind)
-    fields, made = _own(kind.fields, section.fields), dict[str, Any]()
+    fields, made = _own(look, kind, section.fields), dict[str, Any]()
     where = plain(fields.get("address", "").replace("<br>", ", ").replace("</p><p>", ", "))
     if where:
         made["address"] = {"@type": "PostalAddress", "streetAddress": where}
@@ -44,15 +45,19 @@ def _place(look: Look) -> dict[str, Any]:
         if REACHES[field](fields.get(field, "")):
             made[key] = fields[field]
     every = [item.fields for _, item in ordered_items(section)]
-    hours = [_hours(_own(kind.fields_of("item"), fields, every)) for fields in every]
+    hours = [_hours(_own(look, kind, fields, every)) for fields in every]
     if known := [one for one in hours if one]:
         made["openingHoursSpecification"] = known
     return made
 
 
-def _own(fields: Sequence[Field], stored: Mapping[str, str], among: Sequence[Mapping[str, str]] = ()) -> dict[str, str]:
+def _own(
+    look: Look, kind: SectionKind, stored: Mapping[str, str], among: Sequence[Mapping[str, str]] | None = None
+) -> dict[str, str]:
     """What is stored, without what it began with; of an item `among` those of its section."""
-    starters = {field.slug for field in begun(fields, stored, among=among)}
+    item = "" if among is None else "item"
+    words = look.trade.starters_of(kind.slug, item) if look.trade else NO_TEXTS
+    starters = {field.slug for field in begun(kind.fields_of(item), stored, words, among=among or ())}
     return {slug: value for slug, value in stored.items() if slug not in starters}
 
 
@@ -67,7 +72,7 @@ def events(look: Look, page: Page, address: str, today: date) -> list[dict[str, 
         for _, section in page.ordered()
         if DATES in (kind := look.catalogue.kind(section.kind)).roles
         for _, item in ordered_items(section)
-        if (own := _own(kind.fields_of("item"), item.fields)).get("title") and own.get("day", "") >= today.isoformat()
+        if (own := _own(look, kind, item.fields, [])).get("title") and own.get("day", "") >= today.isoformat()
     ]
 
 

@@ -24,6 +24,12 @@ def share(percent: float, factor: float) -> str:
     return f"{percent * float(factor):.1f}"
 
 
+@register.filter
+def toggled(chosen: list[str], one: str) -> str:
+    """A selection with one put in or taken out, as one line."""
+    return " ".join(set(chosen) ^ {one})
+
+
 MEANINGS = {
     "ground": "A ground is a background with colours for text, links and buttons that can be read on it.",
     "one-off": "A one-off is set on one text or button alone; the brand and the template do not reach it.",

@@ -48,7 +48,7 @@ def _was(page: Page, slug: str) -> list[str]:
     return [old for old in dict.fromkeys([*page.was, page.slug]) if old and old != slug]
 
 
-def _free_slug(name: str, others: Collection[str]) -> str:
+def free_slug(name: str, others: Collection[str]) -> str:
     """An address made from a page's name that no other page has."""
     wanted = slug_from(name) or "page"
     numbered = (f"{wanted}-{n}" for n in count(2))
@@ -63,7 +63,7 @@ class AddPage(Command):
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
         room.PAGES.check(len(look.document.pages), "page_name")
         name = _NAME.read(self.page_name, "The page’s name", "page_name")
-        slug = _free_slug(name, {page.slug for page in look.document.pages.values()})
+        slug = free_slug(name, {page.slug for page in look.document.pages.values()})
         page = self.page or ids()
         if not _ID.fullmatch(page) or page in look.document.pages or page in look.document.bin:
             reason = f"A page cannot be known by “{page[:20]}”: that is in use, or no id. Add the page again."
@@ -154,7 +154,7 @@ class MovePage(Command):
 
     def _slug(self, document: Document, page: str, leaves: str) -> str:
         others = {other.slug for key, other in document.pages.items() if key not in (page, leaves)}
-        return _free_slug(document.pages[page].name, others)
+        return free_slug(document.pages[page].name, others)
 
     def say(self, look: Look) -> str:
         return f"Page {look.document.page(self.page).name} moved"

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import Any, ClassVar
+from typing import ClassVar
 
 from yemba.core import room
 from yemba.core.change.command import Command
@@ -14,23 +14,9 @@ from yemba.core.site.document import Section, Standing
 from yemba.core.site.ids import Ids
 from yemba.core.site.kinds import Field, SectionKind
 from yemba.core.site.resolve import Look
+from yemba.core.trade.begin import new_entry, new_section
 
 _TEMPLATES = "as the template has it"
-
-
-def starter_fields(fields: list[Field]) -> dict[str, str]:
-    """What fields begin with."""
-    return {field.slug: field.read(field.starter) for field in fields if field.starter}
-
-
-def starter(kind: SectionKind, ids: Ids) -> dict[str, Any]:
-    """A new section of a kind with its starter words and items."""
-    section: dict[str, Any] = {"kind": kind.slug, "fields": starter_fields(kind.fields)}
-    if kind.items:
-        order = [ids() for _ in range(kind.items.begins)]
-        items = {key: {"fields": starter_fields(kind.items.fields)} for key in order}
-        section |= {"items": items, "order": order}
-    return section
 
 
 class AddSection(Command):
@@ -50,7 +36,7 @@ class AddSection(Command):
         place = len(order)
         if self.after is not None:
             place = order.index(self.after) + 1 if self.after in order else 0
-        section, key = starter(look.catalogue.kind(self.kind), ids), ids()
+        section, key = new_section(look, look.catalogue.kind(self.kind), ids), ids()
         return [
             put(look.document, (*path, "sections", key), section),
             put(look.document, (*path, "order"), [*order[:place], key, *order[place:]]),
@@ -174,7 +160,7 @@ class AddItem(OfSection):
         room.ENTRIES.check(len(standing.section.order))
         key = ids()
         return [
-            put(look.document, (*standing.path, "items", key), {"fields": starter_fields(kind.items.fields)}),
+            put(look.document, (*standing.path, "items", key), new_entry(look, standing.section, kind.items.fields)),
             put(look.document, (*standing.path, "order"), [*standing.section.order, key]),
         ]
 

@@ -14,7 +14,6 @@ from urllib.parse import unquote, urlsplit
 import numpy as np
 from PIL import Image, ImageDraw
 
-from yemba.core.change.commands.sections import starter
 from yemba.core.colour.contrast import LARGE, TEXT
 from yemba.core.colour.oklch import LINEAR
 from yemba.core.site.backdrop import of_header, of_section, reads_from
@@ -22,6 +21,7 @@ from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
 from yemba.core.site.kinds import Field, SectionKind
 from yemba.core.site.resolve import Look
+from yemba.core.site.starter import starter
 from yemba.hosting import services as hosting
 from yemba.render.files import site_files
 from yemba.render.site import Site

@@ -26,7 +26,6 @@ from PIL import Image
 
 from yemba.core.cache import caches
 from yemba.core.change.command import read_command
-from yemba.core.change.commands.sections import starter as starter_section
 from yemba.core.change.operation import apply
 from yemba.core.colour.from_picture import from_picture
 from yemba.core.colour.grounds import work_out
@@ -35,6 +34,7 @@ from yemba.core.colour.srgb import Colour
 from yemba.core.site.document import Document
 from yemba.core.site.ids import new_id
 from yemba.core.site.resolve import Look
+from yemba.core.site.starter import starter as starter_section
 from yemba.core.type.facts import Face
 from yemba.core.type.pairing import ranked
 from yemba.core.type.subset import cut

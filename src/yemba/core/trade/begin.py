@@ -1,0 +1,103 @@
+"""What a new site begins with: the pages of its plan, with the starter words of its trade."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from typing import Any
+
+from yemba.core.change.commands.pages import free_slug
+from yemba.core.site.catalogue import Catalogue
+from yemba.core.site.document import Document, Section
+from yemba.core.site.ids import Ids
+from yemba.core.site.kinds import Field, SectionKind
+from yemba.core.site.resolve import Look
+from yemba.core.site.settings import setting
+from yemba.core.site.starter import starter, starter_fields
+from yemba.core.trade.filling import fill
+from yemba.core.trade.plan import PlannedPage
+from yemba.core.trade.trade import Trade, kind_of
+
+_PAGE = "page:"
+
+
+class Beginning:
+    """A new site in the making: its name and town are put into the words of its trade."""
+
+    def __init__(self, name: str, town: str, trade: Trade, catalogue: Catalogue, ids: Ids) -> None:
+        self.name, self.town, self.trade = name, town, trade
+        self._catalogue, self._ids = catalogue, ids
+
+    def document(self, template: str, plan: Sequence[PlannedPage], values: Mapping[str, Any]) -> Document:
+        """The kept pages of a plan, of which the first is the first of the site; `values` are those of settings."""
+        kept = [page for page in plan if page.kept]
+        ids = {page.key: self._ids() for page in kept}
+        pages: dict[str, Any] = {}
+        slugs: list[str] = []
+        for planned in kept:
+            slug = free_slug(planned.name, slugs) if slugs else ""
+            slugs.append(slug or "-")
+            names = [name for name in planned.sections if name not in planned.without]
+            sections = {self._ids(): self.section(name, ids) for name in names}
+            page = {"name": planned.name, "slug": slug, "sections": sections, "order": list(sections)}
+            pages[ids[planned.key]] = page
+        plain = {"name": self.name, "template": template, "pages": pages, "order": list(pages)}
+        return Document.model_validate(plain | stored_values(values))
+
+    def section(self, name: str, pages: Mapping[str, str]) -> dict[str, Any]:
+        """A section with the words of the trade, without them as its kind begins; `pages` are ids by the slugs there."""
+        kind = self._catalogue.kind(kind_of(name))
+        words = self.trade.words.get(name)
+        if words is None:
+            return starter(kind, self._ids)
+        section: dict[str, Any] = {"kind": kind.slug, "fields": self.fields(kind.fields, words, pages)}
+        if kind.items:
+            entries = {
+                self._ids(): {"fields": self.fields(kind.items.fields, words, pages)}
+                for words in self.trade.items.get(name, [])
+            }
+            section |= {"items": entries, "order": list(entries)}
+        return section
+
+    def fields(self, fields: Sequence[Field], words: Mapping[str, str], pages: Mapping[str, str]) -> dict[str, str]:
+        """As they are stored; a link to a page that is not in the plan falls away, and the button with it."""
+        texts = {slug: fill(text, self.name, self.town) for slug, text in words.items()}
+        links = {slug for slug, text in texts.items() if text.startswith(_PAGE)}
+        for slug in links:
+            texts[slug] = f"{_PAGE}{pages.get(texts[slug].removeprefix(_PAGE), '')}"
+        if any(texts[slug] == _PAGE for slug in links):
+            texts = {slug: text for slug, text in texts.items() if slug not in {*links, "button"}}
+        defaults = {field.slug: field.starter for field in fields if field.will_do and field.starter}
+        filled = {slug: text for slug, text in {**defaults, **texts}.items() if text.strip()}
+        return {field.slug: field.read(filled[field.slug]) for field in fields if field.slug in filled}
+
+
+def new_section(look: Look, kind: SectionKind, ids: Ids) -> dict[str, Any]:
+    """A section to be added to a site: with the words of its trade where it has some for this kind."""
+    name = look.trade.section_for(kind.slug) if look.trade else ""
+    if not look.trade or not name:
+        return starter(kind, ids)
+    return _beginning(look, look.trade, ids).section(name, {})
+
+
+def new_entry(look: Look, section: Section, fields: Sequence[Field]) -> dict[str, Any]:
+    """An entry to be added to a section: the first of the trade's that does not stand in it yet."""
+    stored = [item.fields for item in section.items.values()]
+    if look.trade:
+        begun = _beginning(look, look.trade, str)
+        for words in look.trade.items.get(look.trade.section_for(section.kind), []):
+            entry = begun.fields(fields, words, {})
+            if not any(entry.items() <= there.items() for there in stored):
+                return {"fields": entry}
+    return {"fields": starter_fields(fields)}
+
+
+def _beginning(look: Look, trade: Trade, ids: Ids) -> Beginning:
+    return Beginning(look.document.name, str(look.value("site.town")), trade, look.catalogue, ids)
+
+
+def stored_values(values: Mapping[str, Any]) -> dict[str, dict[str, Any]]:
+    """Values of settings, by the layer of a document that keeps each."""
+    layers: dict[str, dict[str, Any]] = {}
+    for key, value in values.items():
+        layers.setdefault(setting(key).home, {})[key] = value
+    return layers

@@ -1,0 +1,54 @@
+"""The trade nearest to words that somebody typed."""
+
+from __future__ import annotations
+
+import re
+from collections import Counter
+from collections.abc import Iterable, Mapping
+
+from yemba.core.trade.trade import Trade
+
+_ALIKE = 0.5  # of the letters' triples, from which two words are one in another form
+_OTHER = "something-else"
+
+
+def nearest_trade(words: str, trades: Iterable[Trade]) -> str:
+    """The slug of the trade that these words name best; that of something else where none is near.
+
+    A word that is one of a trade's counts 1, one in another form ("weaver", "weaving") as much of its triples of
+    letters as they share; a word that many trades have ("teacher") is shared among them. Of two that fit as well the
+    first is taken.
+    """
+    typed = _words(words)
+    known = {trade.slug: {word for name in (trade.name, *trade.also) for word in _words(name)} for trade in trades}
+    having = Counter(word for names in known.values() for word in names)
+    scores = {slug: sum(_best(word, names, having) for word in typed) for slug, names in known.items()}
+    best = max(scores, key=lambda slug: scores[slug], default=_OTHER)
+    return best if scores.get(best) else _OTHER
+
+
+def _best(word: str, names: Iterable[str], having: Mapping[str, int]) -> float:
+    """What a word speaks for one who is called by these names."""
+    alike = ((_alike(word, name), name) for name in names)
+    return max((share / having[name] for share, name in alike if share >= _ALIKE), default=0.0)
+
+
+def _alike(word: str, other: str) -> float:
+    """How much two words share: 1 for the same word, else the share of triples of letters (Dice), with the beginning
+    counted too."""
+    if word == other:
+        return 1.0
+    first, second = _triples(word), _triples(other)
+    return 0.95 * 2 * len(first & second) / (len(first) + len(second))
+
+
+def _triples(word: str) -> set[str]:
+    padded = f"  {word}"
+    return {padded[n : n + 3] for n in range(len(padded) - 2)}
+
+
+def _words(text: str) -> list[str]:
+    return [word for word in re.findall(r"\w+", text.lower()) if word not in _SMALL]
+
+
+_SMALL = {"a", "and", "an", "the", "of", "or", "in", "for", "my", "i", "we", "am", "to", "with"}

@@ -1,0 +1,43 @@
+"""The plan of pages: what a new site is to have, before anything is made."""
+
+from __future__ import annotations
+
+from collections.abc import Collection, Sequence
+from typing import NamedTuple
+
+from yemba.core.trade.trade import Trade
+
+
+class PlannedPage(NamedTuple):
+    """A page of a plan: `key` is the slug of a page of the trade, or "own-N" for one that was added; `sections` are
+    names of sections of the trade, those in `without` left out. One that is not `kept` is left out."""
+
+    key: str
+    name: str
+    sections: tuple[str, ...]
+    kept: bool = True
+    without: tuple[str, ...] = ()
+
+
+def proposed(trade: Trade, aims: Collection[str]) -> list[PlannedPage]:
+    """All pages of a trade in its order; those that serve none of the aims are left out, and can be put in."""
+    wanted = trade.pages_for(aims)
+    return [PlannedPage(page.slug, page.name, tuple(page.sections), page in wanted) for page in trade.pages]
+
+
+def moved(pages: Sequence[PlannedPage], key: str, by: int) -> list[PlannedPage]:
+    """The page `by` places further down; the first page of the site stays first."""
+    order = list(pages)
+    place = next((n for n, page in enumerate(order) if page.key == key), None)
+    if not place:
+        return order
+    page = order.pop(place)
+    order.insert(max(1, place + by), page)
+    return order
+
+
+def with_page(pages: Sequence[PlannedPage], name: str) -> list[PlannedPage]:
+    """With one more page of one's own at the end, with a heading and words."""
+    taken = {page.key for page in pages}
+    key = next(f"own-{n}" for n in range(1, len(pages) + 2) if f"own-{n}" not in taken)
+    return [*pages, PlannedPage(key, name, ("words",))]
