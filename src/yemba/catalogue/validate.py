@@ -19,7 +19,7 @@ from yemba.core.site.setting import Setting
 from yemba.core.site.settings import SETTINGS
 from yemba.core.template.manifest import ReadySheet, Template
 from yemba.core.trade.filling import fill
-from yemba.core.trade.trade import Trade, kind_of
+from yemba.core.trade.trade import MOODS, Trade, kind_of
 from yemba.core.type.levels import LEVELS
 
 _LEVEL = re.compile(r"\blevel:\s*([\w-]+)\s*;")
@@ -65,6 +65,8 @@ def _of_template(catalogue: Catalogue, template: Template, folder: Path) -> Iter
         yield from _named(file, "grounds", slug, catalogue.kinds)
         yield from _named(file, f"grounds.{slug}", ground, GROUND_NAMES)
     yield from _named(file, "page", template.page, GROUND_NAMES)
+    yield from _named_all(file, "moods", template.moods, MOODS)
+    yield from _named_all(file, "strengths", template.strengths, catalogue.kinds)
     yield from _named(file, "signature", template.signature, SIGNATURES)
     for key, values in template.lacks.items():
         yield from _named(file, "lacks", key, [*catalogue.kinds, *SETTINGS])

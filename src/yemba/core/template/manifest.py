@@ -6,6 +6,8 @@ from typing import Any
 
 from yemba.core.strict import Strict
 
+_ROUND_FROM = 6  # px of corner radius; common practice, no source
+
 
 class ReadySheet(Strict):
     """A brand sheet that ships with a template: design values by setting key."""
@@ -38,7 +40,8 @@ class Template(Strict):
     has chosen of these is kept and set aside. `levels` names the level of text, by "KIND.FIELD", where
     it is another than the kind's, `sizes` how wide pictures are drawn, by "KIND.LAYOUT", where it is otherwise than
     the kind's, and by "KIND.LAYOUT.half", ".whole" and ".first" in layouts of tiles. `page` is the ground behind
-    and between the sections, `signature` its mark on icon and link card. `sheets` are ordered; the first is the
+    and between the sections, `moods` what it is like and `strengths` the kinds of section it does most for (first looks
+    are chosen by both), `signature` its mark on icon and link card. `sheets` are ordered; the first is the
     template's own. `picture` says whether it brings one of itself.
     """
 
@@ -52,11 +55,22 @@ class Template(Strict):
     lacks: dict[str, list[str]] = {}
     page: str = "light"
     signature: str = "none"
+    moods: list[str] = []
+    strengths: list[str] = []
     levels: dict[str, str] = {}
     sizes: dict[str, str] = {}
     css: str
     sheets: list[ReadySheet]
     picture: bool = False
+
+    def value(self, key: str) -> Any:
+        """What it says of a setting by itself or by its own brand sheet; None where it says nothing."""
+        return self.design.get(key, self.sheets[0].values.get(key) if self.sheets else None)
+
+    @property
+    def is_round(self) -> bool:
+        """Whether its corners are drawn round."""
+        return bool((self.value("shape.corner") or 0) >= _ROUND_FROM)
 
     def shows(self, key: str, value: Any) -> bool:
         """Whether it can show this value of a setting, or this layout of a kind."""

@@ -44,7 +44,7 @@ class Beginning:
         return Document.model_validate(plain | stored_values(values))
 
     def section(self, name: str, pages: Mapping[str, str]) -> dict[str, Any]:
-        """A section with the words of the trade, without them as its kind begins; `pages` are ids by the slugs there."""
+        """A section with the words of the trade, else as its kind begins; `pages` are ids by the slugs there."""
         kind = self._catalogue.kind(kind_of(name))
         words = self.trade.words.get(name)
         if words is None:

@@ -9,28 +9,38 @@ from collections.abc import Iterable, Mapping
 from yemba.core.trade.trade import Trade
 
 _ALIKE = 0.5  # of the letters' triples, from which two words are one in another form
+_WHOLE = 0.5  # what a name counts for that is there whole
 _OTHER = "something-else"
 
 
 def nearest_trade(words: str, trades: Iterable[Trade]) -> str:
     """The slug of the trade that these words name best; that of something else where none is near.
 
-    A word that is one of a trade's counts 1, one in another form ("weaver", "weaving") as much of its triples of
-    letters as they share; a word that many trades have ("teacher") is shared among them. Of two that fit as well the
-    first is taken.
+    A word that is one of a trade's counts 1, one in another form ("weaver", "weaving") the square of the share of its
+    triples of letters that is the same; a word that many trades have ("teacher") is shared among them. A name that is
+    there whole counts half more. Of two that fit as well the first is taken.
     """
     typed = _words(words)
-    known = {trade.slug: {word for name in (trade.name, *trade.also) for word in _words(name)} for trade in trades}
-    having = Counter(word for names in known.values() for word in names)
-    scores = {slug: sum(_best(word, names, having) for word in typed) for slug, names in known.items()}
+    names = {trade.slug: [_words(name) for name in (trade.name, *trade.also)] for trade in trades}
+    known = {slug: {word for name in called for word in name} for slug, called in names.items()}
+    having = Counter(word for own in known.values() for word in own)
+    scores = {
+        slug: sum(_best(word, own, having) for word in typed)
+        + _WHOLE * any(_is_in(name, typed) for name in names[slug])
+        for slug, own in known.items()
+    }
     best = max(scores, key=lambda slug: scores[slug], default=_OTHER)
     return best if scores.get(best) else _OTHER
+
+
+def _is_in(name: list[str], typed: list[str]) -> bool:
+    return bool(name) and set(name) <= set(typed)
 
 
 def _best(word: str, names: Iterable[str], having: Mapping[str, int]) -> float:
     """What a word speaks for one who is called by these names."""
     alike = ((_alike(word, name), name) for name in names)
-    return max((share / having[name] for share, name in alike if share >= _ALIKE), default=0.0)
+    return max((share**2 / having[name] for share, name in alike if share >= _ALIKE), default=0.0)
 
 
 def _alike(word: str, other: str) -> float:

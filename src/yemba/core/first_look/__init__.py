@@ -1,0 +1,1 @@
+"""First looks: whole designs for a new site, worked out from what its owner gave."""

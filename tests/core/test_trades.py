@@ -1,0 +1,183 @@
+"""Trades: found by words, whole for every aim, each with words of its own that are known again."""
+
+from __future__ import annotations
+
+import re
+from collections import defaultdict
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from yemba.core.change.command import read_command
+from yemba.core.change.operation import apply
+from yemba.core.check.starter_words import starter_sections
+from yemba.core.site.catalogue import Catalogue
+from yemba.core.site.document import Document
+from yemba.core.site.ids import new_id
+from yemba.core.site.resolve import Look
+from yemba.core.site.structured import business
+from yemba.core.site.words import plain
+from yemba.core.trade.begin import Beginning
+from yemba.core.trade.filling import fill, is_filled
+from yemba.core.trade.finding import nearest_trade
+from yemba.core.trade.plan import moved, proposed, with_page
+from yemba.core.trade.trade import AIMS, GROUPS, Trade, kind_of
+
+_SENTENCE_FROM = 4  # words; what is shorter is a label, such as a weekday
+NAMES = st.text("abcdefghijklmnopqrstuvwxyz ÄÖÜéß&’-", min_size=1, max_size=30).filter(
+    lambda text: text.strip() == text
+)
+
+
+def begin(
+    catalogue: Catalogue, trade: str, *aims: str, town: str = "Hythe", name: str = "Ferry & Daughters"
+) -> Document:
+    found = catalogue.trade(trade)
+    values = {"site.trade": trade, "site.town": town}
+    return Beginning(name, town, found, catalogue, new_id).document("slipway", proposed(found, aims), values)
+
+
+def texts(trade: Trade) -> list[str]:
+    own = [text for words in trade.words.values() for text in words.values()]
+    return own + [text for entries in trade.items.values() for entry in entries for text in entry.values()]
+
+
+def test_there_are_trades_enough_in_every_group(catalogue: Catalogue) -> None:
+    assert len(catalogue.trades) >= 25
+    assert {trade.group for trade in catalogue.trades.values()} == set(GROUPS)
+
+
+def test_no_sentence_stands_in_two_trades(catalogue: Catalogue) -> None:
+    standing: dict[str, set[str]] = defaultdict(set)
+    for trade in catalogue.trades.values():
+        for text in texts(trade):
+            for sentence in re.split(r"(?<=[.?!])\s+", text):
+                if len(sentence.split()) >= _SENTENCE_FROM:
+                    standing[sentence].add(trade.slug)
+    assert {sentence: slugs for sentence, slugs in standing.items() if len(slugs) > 1} == {}
+
+
+def test_the_check_of_sentences_finds_one_that_stands_twice(catalogue: Catalogue) -> None:
+    baker = catalogue.trade("baker")
+    assert any(len(text.split()) >= _SENTENCE_FROM for text in texts(baker))
+    with pytest.raises(AssertionError):
+        test_no_sentence_stands_in_two_trades(
+            catalogue._replace(trades={"a": baker, "b": baker.model_copy(update={"slug": "b"})})
+        )
+
+
+def test_every_trade_has_words_for_every_kind_of_section(catalogue: Catalogue) -> None:
+    for trade in catalogue.trades.values():
+        assert {kind_of(name) for name in trade.words} >= set(catalogue.kinds), trade.slug
+        placed = {name for page in trade.pages for name in page.sections}
+        assert placed == set(trade.words), trade.slug
+
+
+@pytest.mark.parametrize("aim", AIMS)
+def test_each_trade_makes_a_site_for_each_aim(catalogue: Catalogue, aim: str) -> None:
+    for slug, trade in catalogue.trades.items():
+        for town in ("Hythe", ""):
+            document = begin(catalogue, slug, aim, town=town)
+            assert len(document.pages) == len(trade.pages_for([aim]))
+            for stored in document.stored():
+                assert plain(stored.value).strip(), (slug, stored)
+                assert not re.search(r"[{}\[\]]", stored.value), (slug, stored.value)
+
+
+def test_every_section_is_marked_until_its_words_are_the_owners(catalogue: Catalogue) -> None:
+    for slug in catalogue.trades:
+        look = Look(begin(catalogue, slug, *AIMS), catalogue)
+        assert starter_sections(look) == {standing.key for standing in look.document.standing()}, slug
+
+
+def test_words_stay_marked_when_the_site_is_renamed_and_not_when_they_are_written_anew(catalogue: Catalogue) -> None:
+    document = begin(catalogue, "beekeeper")
+    opening = document.pages[document.order[0]].order[0]
+    renamed = document.model_copy(update={"name": "Hedge Honey"})
+    assert opening in starter_sections(Look(renamed, catalogue))
+    for field in ("heading", "lead"):
+        step = read_command("set-words", {"section": opening, "field": field, "words": "Honey from the old line"})
+        document = apply(document, step.plan(Look(document, catalogue), new_id))
+    assert opening not in starter_sections(Look(document, catalogue))
+
+
+def test_starter_hours_and_addresses_are_not_told_to_search_engines(catalogue: Catalogue) -> None:
+    told = business(Look(begin(catalogue, "bookbinder"), catalogue), "https://example.example/")
+    assert told["@type"] == "ProfessionalService"
+    assert not told.keys() & {"address", "openingHoursSpecification"}
+
+
+def test_a_section_and_an_entry_that_are_added_have_the_words_of_the_trade(catalogue: Catalogue) -> None:
+    document = begin(catalogue, "potter")
+    command = read_command("add-section", {"page": document.order[0], "kind": "price-list"})
+    after = apply(document, command.plan(Look(document, catalogue), new_id))
+    new = next(one for one in after.standing() if one.key not in {two.key for two in document.standing()})
+    assert [item.fields["title"] for item in new.section.items.values()] == ["Cup", "Breakfast bowl", "Serving dish"]
+    emptied = after
+    for item in new.section.order:
+        step = read_command("remove-item", {"section": new.key, "item": item})
+        emptied = apply(emptied, step.plan(Look(emptied, catalogue), new_id))
+    for name in ("Cup", "Breakfast bowl"):
+        step = read_command("add-item", {"section": new.key})
+        emptied = apply(emptied, step.plan(Look(emptied, catalogue), new_id))
+        section = emptied.section(new.key).section
+        assert section.items[section.order[-1]].fields["title"] == name
+
+
+@pytest.mark.parametrize(
+    ("words", "trade"),
+    [
+        ("chimney sweep", "chimney-sweep"),
+        ("I mend old books", "bookbinder"),
+        ("beekeeping", "beekeeper"),
+        ("weaving and knitting", "weaver"),
+        ("goat farm", "cheesemaker"),
+        ("swimming teacher", "swim-coach"),
+        ("Piano Teacher", "piano-teacher"),
+        ("tax advice", "bookkeeper"),
+        ("bike repair shop", "bicycle-workshop"),
+        ("space rockets", "something-else"),
+        ("", "something-else"),
+    ],
+)
+def test_the_nearest_trade(catalogue: Catalogue, words: str, trade: str) -> None:
+    assert nearest_trade(words, catalogue.trades.values()) == trade
+
+
+def test_a_trade_is_found_by_its_own_name_and_words(catalogue: Catalogue) -> None:
+    for trade in catalogue.trades.values():
+        assert nearest_trade(trade.name, catalogue.trades.values()) == trade.slug
+        for words in trade.also:
+            assert nearest_trade(words, catalogue.trades.values()) == trade.slug, words
+
+
+@given(NAMES, st.one_of(st.just(""), NAMES))
+def test_words_that_were_filled_are_known_again(catalogue: Catalogue, name: str, town: str) -> None:
+    for trade in catalogue.trades.values():
+        for text in texts(trade):
+            filled = fill(text, name, town)
+            if text != "{name}" and filled and text.strip("[]").replace("{town}", "").strip():
+                assert is_filled(text, filled), (text, filled)
+
+
+def test_a_name_alone_is_no_starter_word() -> None:
+    assert not is_filled("{name}", "Anything that somebody wrote")
+    assert not is_filled("Honey[ from {town}]", "Honey from")
+    assert is_filled("Honey[ from {town}]", "Honey")
+
+
+def test_pages_move_and_the_first_stays_first(catalogue: Catalogue) -> None:
+    plan = proposed(catalogue.trade("baker"), ["work"])
+    first, second, third = plan[:3]
+    assert moved(plan, third.key, -1)[:3] == [first, third, second]
+    assert moved(plan, second.key, -5)[:2] == [first, second]
+    assert moved(plan, first.key, 3) == plan
+    assert moved(plan, plan[-1].key, 9) == plan
+    longer = with_page(with_page(plan, "Vouchers"), "Team")
+    assert [page.key for page in longer[-2:]] == ["own-1", "own-2"]
+
+
+def test_pages_that_serve_no_aim_are_left_out_but_offered(catalogue: Catalogue) -> None:
+    plan = proposed(catalogue.trade("baker"), ["found"])
+    assert [page.name for page in plan if not page.kept] == ["Cakes we made", "Baking days", "Order ahead"]
