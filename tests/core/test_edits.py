@@ -121,6 +121,12 @@ COMMANDS: dict[str, Callable[[Hands], dict[str, Any]]] = {
     "return-one-offs": lambda h: {"ones": f"{h.section()}/one_offs/heading/{h.one_of(*ONE_OFFS)}", "all": h.one_of("", "yes")},
     "apply-own-sheet": lambda h: {"title": "Tide", "values": {"type.base": h.number(16, 24), "type.heading": "fraunces"}},
     "return-sheet": lambda _: {},
+    "take-look": lambda h: {
+        "title": "Bolder",
+        "template": h.one_of(*sorted(CATALOGUE.templates)),
+        "values": {"type.base": h.number(16, 24), "type.heading": "fraunces"},
+        "parts": {"header.ground": h.one_of("light", "strong")},
+    },
     "choose-template": lambda h: {"template": h.one_of(*sorted(CATALOGUE.templates))},
     "apply-sheet": lambda h: {"sheet": h.one_of("slipway/lamplight", "handbill/press-night")},
     "bring-back-sheet": lambda _: {},

@@ -138,7 +138,7 @@ def test_what_was_given_is_followed_and_said(catalogue: Catalogue) -> None:
     assert [look.sheet["palette"][0]["hex"] for look in (close, bold)] == [red.hex, red.hex]
     assert quiet.sheet["palette"][0]["hex"] != red.hex
     assert close.sheet["shape.corner"] > 0
-    assert "#b03a2e leads, as it is" in close.reason
+    assert "#b03a2e, leads as it is" in close.reason
     assert "thin strokes and round corners" in close.reason
     assert (close.name, quiet.name, bold.name) == ("Closest", "Quieter", "Bolder")
 

@@ -14,7 +14,7 @@ PALETTE_COLOURS = 500
 SHEET_BYTES = 20 * MB
 NAME_LETTERS = 60
 """Of a site, a page, a brand sheet, an edition."""
-TOWN_LETTERS = 40
+TOWN_LETTERS, TRADE_LETTERS = 40, 80
 
 COLOUR_NAME_LETTERS = 30
 """Of a brand colour, and of a ground."""

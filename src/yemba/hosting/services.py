@@ -2,7 +2,7 @@
 
 from yemba.hosting.flows.ahead import make_fonts_ahead
 from yemba.hosting.flows.bring_back import bring_back, draft_from
-from yemba.hosting.flows.draft_link import DRAFT_PREFIX, DRAFT_SECONDS, draft_token, site_for
+from yemba.hosting.flows.draft_link import DRAFT_PREFIX, DRAFT_SECONDS, draft_token, site_for, start_for, start_token
 from yemba.hosting.flows.export import write_out
 from yemba.hosting.flows.publish import publish
 from yemba.hosting.live import edition, editions, live_document, live_edition, live_state
@@ -28,6 +28,8 @@ __all__ = [
     "publish",
     "rendering",
     "site_for",
+    "start_for",
+    "start_token",
     "thumb",
     "weigh",
     "weigh_fonts",

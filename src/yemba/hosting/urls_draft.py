@@ -4,6 +4,8 @@ from yemba.hosting import views
 
 urlpatterns = [
     path("-/window.js", views.window_script),
+    path("look/<str:token>/<int:number>/", views.first_look, {"path": ""}),
+    path("look/<str:token>/<int:number>/<path:path>", views.first_look),
     path("~<str:token>/", views.draft, {"path": ""}),
     path("~<str:token>/<path:path>", views.draft),
     path("", views.no_draft),

@@ -25,13 +25,13 @@ from django.views.decorators.csrf import csrf_exempt
 from django.views.decorators.http import require_safe
 
 from yemba.core.errors import Fault
-from yemba.core.site.document import read
+from yemba.core.site.document import Document, read
 from yemba.core.untrusted import whole
 from yemba.hosting import inbox, services, serving
 from yemba.hosting.models import Edition
 from yemba.render.files import File, site_files
 from yemba.sites import services as sites
-from yemba.sites import store
+from yemba.sites import starts, store
 from yemba.sites.models import Site
 
 _BEFORE, _EDITION = "@live/", "@edition/"
@@ -140,6 +140,27 @@ def draft(request: HttpRequest, token: str, path: str) -> HttpResponse:
         return _edition_file(site, path.removeprefix(_EDITION))
     if path.startswith(_BEFORE):  # the proof shows what is live beside what would be
         document, path = services.live_document(site) or document, path.removeprefix(_BEFORE)
+    return _drawn(request, document, path)
+
+
+@csrf_exempt
+@require_safe
+@_policy(_DRAFT)
+@xframe_options_exempt
+def first_look(request: HttpRequest, token: str, number: int, path: str) -> HttpResponse:
+    """A file of a new site in one of its first looks."""
+    start = services.start_for(token)
+    if start is None:
+        return _page(request, "hosting/no_draft.html", 403)
+    try:
+        document = starts.dressed_in(start, number)
+    except Fault:
+        return _page(request, "hosting/missing.html", 404, name=str(start))
+    return _drawn(request, document, path)
+
+
+def _drawn(request: HttpRequest, document: Document, path: str) -> HttpResponse:
+    """A file of a document that nobody published."""
     files = _draft_files(document.text(), timezone.now().date())
     name = f"{path}index.html" if path == "" or path.endswith("/") else path
     file = files.get(name) or next((f for known, f in files.items() if _same_sheet(known, name)), None)
@@ -181,7 +202,7 @@ def window_script(request: HttpRequest) -> HttpResponse:
     return response
 
 
-@lru_cache(maxsize=16)
+@lru_cache(maxsize=32)
 def _draft_files(text: str, day: date) -> dict[str, File]:
     """The files of a draft, planned once for the dozen requests that one page makes."""
     return site_files(services.rendering(read(text), draft=True))

@@ -23,6 +23,24 @@ class Site(models.Model):
         return self.slug
 
 
+class Start(models.Model):
+    """A new site in the making: `answers` is what its owner gave, `plan` its pages, `document` the site as it would be
+    made, "" until the plan stands. `site` is there once a look was chosen."""
+
+    owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="starts")
+    answers = models.JSONField(default=dict)
+    plan = models.JSONField(default=list)
+    document = models.TextField(blank=True)
+    site = models.OneToOneField(Site, on_delete=models.CASCADE, null=True, related_name="start")
+    made_at = models.DateTimeField(auto_now_add=True)
+
+    class Meta:
+        ordering = ("-pk",)
+
+    def __str__(self) -> str:
+        return str(self.answers.get("title", ""))
+
+
 class Edit(models.Model):
     """One edit, in the order made. Those with `undone` are the ones redo would bring back; `window` is where it was
     made."""

@@ -1,17 +1,33 @@
 from django.urls import path
 
-from yemba.studio.views import editions, fonts, front, inbox, palette, pictures, proof, sheets, templates, workbench
+from yemba.studio.views import (
+    editions,
+    fonts,
+    front,
+    inbox,
+    palette,
+    pictures,
+    proof,
+    sheets,
+    start,
+    templates,
+    workbench,
+)
 
 urlpatterns = [
     path("", front.front, name="front"),
     path("templates/<slug:slug>/picture/", templates.picture, name="template-picture"),
     path("sites/", front.site_list, name="sites"),
-    path("sites/new/", front.new_site, name="new-site"),
+    path("sites/new/", start.new_site, name="new-site"),
+    path("sites/new/<int:number>/", start.new_site, name="start"),
+    path("sites/new/<int:number>/pages/", start.plan, name="start-plan"),
+    path("sites/new/<int:number>/looks/", start.looks, name="start-looks"),
     path("brand-sheets/", sheets.listed, name="sheets"),
     path("brand-sheets/save/", sheets.save, name="save-sheet"),
     path("brand-sheets/import/", sheets.import_file, name="import-sheet"),
     path("brand-sheets/<int:number>/", sheets.change, name="change-sheet"),
     path("brand-sheets/<int:number>/file/", sheets.export, name="export-sheet"),
+    path("sites/<slug:slug>/look/", start.take, name="take-look"),
     path("sites/<slug:slug>/edit/", workbench.edit, name="edit"),
     path("sites/<slug:slug>/undo/", workbench.undo, name="undo"),
     path("sites/<slug:slug>/redo/", workbench.redo, name="redo"),

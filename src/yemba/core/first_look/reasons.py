@@ -33,14 +33,14 @@ def reason(given: Given, voice: Voice, template: Template, ready: str, pairing: 
 def _of_colour(given: Given, voice: Voice, ready: str) -> str:
     if ready:
         return f"no colour was given, so the ready palette {ready}"
-    source = {CODES: "your colour", LOGO: "your logo’s colour", PHOTO: "the strongest colour of your photo"}[
+    source = {CODES: "your colour", LOGO: "the main colour of your logo", PHOTO: "the strongest colour of your photo"}[
         given.source
     ]
     lead = leading(given.colours).hex
     return {
-        Voice.CLOSE: f"{source} {lead} leads, as it is",
-        Voice.QUIET: f"{source} {lead} dimmed, among greys that lean to it",
-        Voice.BOLD: f"{source} {lead} in full, on paper and in ink of its hue",
+        Voice.CLOSE: f"{source}, {lead}, leads as it is",
+        Voice.QUIET: f"{source}, {lead}, dimmed, among greys that lean to it",
+        Voice.BOLD: f"{source}, {lead}, in full, on paper and in ink of its hue",
     }[voice]
 
 

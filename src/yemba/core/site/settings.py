@@ -70,7 +70,7 @@ _ALL: Sequence[Setting] = (
     Setting("site.time_zone", "Time zone", "site", SITE, TimeZone(), "UTC"),
     Setting("site.trade", "Trade", "site", SITE, TradeChoice(), ""),
     Setting("site.town", "Town", "site", SITE, Line(TOWN_LETTERS), ""),
-    Setting("site.aims", "What the site is for", "site", SITE, Several(AIMS), []),
+    Setting("site.aims", "What the site is for", "site", SITE, Several(AIMS), ""),
     Setting("palette", "Palette", "palette", SHEET, Palette(), _SLATE),
     Setting("grounds.own", "Grounds of your own", "palette", SHEET, OwnGrounds(), []),
     Setting("roles.by_hand", "Roles set by hand", "palette", SHEET, RolesByHand(), []),

@@ -14,24 +14,21 @@ if TYPE_CHECKING:
 
 @dataclass(frozen=True)
 class Several(Kind):
-    """`offered` maps values to their names; a value is a list of them in that order. Typed as a list, or as one line
-    with blanks between."""
+    """`offered` maps values to their names. What is chosen is kept as one line, in that order, with blanks between."""
 
     offered: Mapping[str, str]
 
     control: ClassVar[str] = "several"
 
-    def read(self, typed: Any, name: str, key: str) -> list[str]:
-        chosen = typed.split() if isinstance(typed, str) else typed
-        if not isinstance(chosen, list) or not all(isinstance(one, str) for one in chosen):
-            raise refuse_choice(typed, name, key, list(self.offered))
+    def read(self, typed: Any, name: str, key: str) -> str:
+        chosen = str(typed).split()
         for one in chosen:
             if one not in self.offered:
                 raise refuse_choice(one, name, key, list(self.offered))
-        return [value for value in self.offered if value in chosen]
+        return " ".join(value for value in self.offered if value in chosen)
 
     def say(self, value: Any, look: Look | None = None) -> str:
-        return ", ".join(self.offered.get(one, str(one)) for one in value) or "none"
+        return ", ".join(self.offered.get(one, one) for one in str(value).split()) or "none"
 
     def choices(self, look: Look) -> list[tuple[str, str]]:
         return list(self.offered.items())

@@ -8,7 +8,7 @@ from yemba.core.site.one_offs import one_offs
 from yemba.core.site.resolve import Look
 from yemba.core.site.settings import SETTINGS
 from yemba.core.template.change import plan, set_aside
-from yemba.sites import brand_sheets
+from yemba.sites import brand_sheets, starts
 from yemba.sites.models import Site
 from yemba.studio.desks import specimen
 from yemba.studio.desks.setting import Context
@@ -19,6 +19,18 @@ def _drawn(look: Look, template: str) -> list[specimen.Beside]:
     """The look in the present and in the wanted template, and the first page in both."""
     then = Look(look.document.model_copy(update={"template": template}), look.catalogue)
     return specimen.beside(look, then)
+
+
+def _first_looks(site: Site, look: Look) -> list[Context]:
+    """Those worked out when the site was begun, but for the one that it stands in."""
+    start = starts.of_site(site)
+    every = [first for three in starts.looks(start) for first in three] if start else []
+    now = look.value("palette")
+    return [
+        {"number": number, "look": first, "template": look.catalogue.template(first.template).name}
+        for number, first in enumerate(every)
+        if first.template != look.template.slug or first.sheet["palette"] != now
+    ]
 
 
 def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiting]) -> Context:
@@ -45,6 +57,7 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
             }
             for template in look.catalogue.templates.values()
         ],
+        "first_looks": _first_looks(site, look),
         "now": look.template,
         "wanted": wanted,
         "plan": plan(look, wanted.slug) if wanted else None,

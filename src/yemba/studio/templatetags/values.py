@@ -1,7 +1,12 @@
 """Small sums that markup needs."""
 
+from functools import cache
+
 from django import template
 from django.utils.html import format_html
+from django.utils.safestring import SafeString, mark_safe
+
+from yemba.catalogue import kind_folders
 
 register = template.Library()
 
@@ -24,10 +29,28 @@ def share(percent: float, factor: float) -> str:
     return f"{percent * float(factor):.1f}"
 
 
+@register.simple_tag
+def drawing(kind: str) -> SafeString:
+    """A section kind as a small drawing; lines of text for one that brings none."""
+    return mark_safe(_drawing(kind))
+
+
+@cache
+def _drawing(kind: str) -> str:
+    file = kind_folders() / kind / "drawing.svg"
+    return (file if file.exists() else kind_folders() / "words" / "drawing.svg").read_text()
+
+
 @register.filter
-def toggled(chosen: list[str], one: str) -> str:
-    """A selection with one put in or taken out, as one line."""
-    return " ".join(set(chosen) ^ {one})
+def toggled(chosen: str, one: str) -> str:
+    """A selection, as one line, with one put in or taken out."""
+    return " ".join(set(chosen.split()) ^ {one})
+
+
+@register.filter
+def chooses(chosen: str, one: str) -> bool:
+    """Whether a selection, as one line, holds one."""
+    return one in chosen.split()
 
 
 MEANINGS = {

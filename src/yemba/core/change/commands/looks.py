@@ -1,0 +1,41 @@
+"""A first look, taken later."""
+
+from __future__ import annotations
+
+from typing import Any, ClassVar
+
+from yemba.core.brand.sheet import read_values
+from yemba.core.change.command import Command
+from yemba.core.change.operation import Operation, put, remove
+from yemba.core.site.ids import Ids
+from yemba.core.site.resolve import Look
+
+
+class TakeLook(Command):
+    """Template and values of a first look, as one edit. Values of the brand that it covers are set aside."""
+
+    name: ClassVar[str] = "take-look"
+    by_hand: ClassVar[bool] = False
+    title: str
+    template: str
+    values: dict[str, Any]
+    parts: dict[str, Any] = {}
+
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        look.catalogue.template(self.template)
+        values = read_values(self.values, look.catalogue, look.document.fonts.keys())
+        plain = look.document.plain()
+        now = plain.get("sheet", {})
+        covered = {key: now[key] for key in values if key in now and now[key] != values[key]}
+        aside = {**plain.get("set_aside", {}), **covered}
+        return [
+            put(look.document, ("template",), self.template),
+            put(look.document, ("sheet",), {**now, **values}),
+            put(look.document, ("parts",), {**plain.get("parts", {}), **self.parts}),
+            remove(look.document, ("ready_sheet",)),
+            remove(look.document, ("own_sheet",)),
+            *([put(look.document, ("set_aside",), aside)] if covered else []),
+        ]
+
+    def say(self, look: Look) -> str:
+        return f"First look {self.title}, {look.catalogue.template(self.template).name}"

@@ -1,0 +1,277 @@
+"""The start of a site: what its owner gives, the plan of its pages, the looks worked out from both, and the choice."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Mapping, Sequence
+from functools import partial
+from typing import Any
+
+from django.db import transaction
+
+from yemba.catalogue import palettes
+from yemba.core.cache import Cache
+from yemba.core.change.command import read_command
+from yemba.core.change.operation import apply
+from yemba.core.colour.files import read_palette
+from yemba.core.colour.from_picture import from_picture
+from yemba.core.colour.oklch import to_oklch
+from yemba.core.colour.srgb import Colour
+from yemba.core.errors import Fault, Faults
+from yemba.core.first_look.given import Given
+from yemba.core.first_look.looks import FirstLook, dressed, rounds
+from yemba.core.first_look.shape import shape_of
+from yemba.core.limits import NAME_LETTERS, TOWN_LETTERS, TRADE_LETTERS
+from yemba.core.picture.drawing import raster
+from yemba.core.picture.intake import clean_picture
+from yemba.core.site.document import Document
+from yemba.core.site.ids import new_id
+from yemba.core.site.resolve import Look
+from yemba.core.site.settings import setting
+from yemba.core.trade.begin import Beginning
+from yemba.core.trade.finding import nearest_trade
+from yemba.core.trade.plan import PlannedPage, proposed
+from yemba.core.trade.trade import Trade, kind_of
+from yemba.core.value.line import Line
+from yemba.people.models import Person
+from yemba.sites import services, store, uploads
+from yemba.sites.addresses import check_address, free_address
+from yemba.sites.catalogue import catalogue
+from yemba.sites.models import Site, Start
+
+SETTINGS = ("site.language", "site.currency", "site.time_zone")
+PICTURES = {"logo": "The logo", "photo": "The photo"}
+_OPEN = 5  # starts that one person may have unfinished; the oldest falls away
+_SIDE = 512  # px that drawings are looked at in
+_CODES = 6  # colours that are designed with
+
+
+def begin(owner: Person) -> Start:
+    """A new one; the oldest of those that lead to no site yet fall away."""
+    old = Start.objects.filter(owner=owner, site=None).values_list("pk", flat=True)[_OPEN - 1 :]
+    Start.objects.filter(pk__in=list(old)).delete()
+    return Start.objects.create(owner=owner)
+
+
+def unfinished(owner: Person) -> Start | None:
+    """The last that has a name and leads to no site yet."""
+    return next((start for start in Start.objects.filter(owner=owner, site=None) if start.answers.get("title")), None)
+
+
+def answer(start: Start, typed: Mapping[str, Any], files: Mapping[str, tuple[bytes, str]]) -> None:
+    """Keep what was given: `typed` by field, `files` with their names by use. What is right is kept even where
+    something else is wrong, and that as it was typed. Raises Faults, each beside its field."""
+    before, wrong = start.answers, list[Fault]()
+    readings: dict[str, Callable[[], Any]] = {field: partial(_READERS[field], typed[field]) for field in typed}
+    readings |= {use: partial(_taken_in, start.owner, *file) for use, file in files.items()}
+    answers = {**before, **typed}
+    for field, read in readings.items():
+        try:
+            answers[field] = read()
+        except Fault as fault:
+            wrong.append(Fault(fault.code, fault.sentence, field))
+    start.answers = answers
+    if not wrong:
+        start.document = ""
+        if not start.plan or any(answers.get(field) != before.get(field) for field in _PLANNED_BY):
+            start.plan = _stored(proposed(trade_of(start), answers["aims"].split()))
+    start.save()
+    if wrong:
+        raise Faults(wrong)
+
+
+def _readable(typed: str) -> str:
+    """As typed, if there is any colour in it or nothing at all."""
+    if typed.strip():
+        try:
+            read_palette(typed)
+        except Fault as fault:
+            sentence = f"No colour was found in “{typed.strip()[:40]}”. Write codes such as #8c3b2a, one after another."
+            raise Fault(fault.code, sentence, "colours") from fault
+    return typed
+
+
+def _of_setting(key: str, typed: str) -> Any:
+    return setting(key).kind.read_on(Look(services.empty(), catalogue()), typed, setting(key).name, key)
+
+
+_READERS: dict[str, Callable[[Any], Any]] = {
+    "title": lambda typed: Line(NAME_LETTERS, empty=False).read(typed, "The site’s name", "title"),
+    "trade": lambda typed: Line(TRADE_LETTERS).read(typed, "What you do", "trade"),
+    "town": lambda typed: Line(TOWN_LETTERS).read(typed, "Town", "town"),
+    "aims": lambda typed: setting("site.aims").read(typed),
+    "colours": _readable,
+    "slug": lambda typed: check_address(typed) if typed else "",
+    **{key: partial(_of_setting, key) for key in SETTINGS},
+}
+_PLANNED_BY = ("trade", "aims")
+"""Answers by which the plan is proposed anew."""
+
+
+def _taken_in(owner: Person, data: bytes, name: str) -> dict[str, Any]:
+    clean = clean_picture(data, name)
+    about = {"format": clean.format, "width": clean.width, "height": clean.height, "name": name[:80]}
+    return {"file": uploads.keep(owner, clean.data), **about}
+
+
+def take_out(start: Start, use: str) -> None:
+    """Take the logo or the photo out of what was given."""
+    start.answers = {key: value for key, value in start.answers.items() if key != use}
+    start.save()
+
+
+def trade_of(start: Start) -> Trade:
+    """The nearest to the words it was named by."""
+    trades = catalogue().trades
+    named = str(start.answers.get("trade", ""))
+    exact = next((trade for trade in trades.values() if trade.name.casefold() == named.strip().casefold()), None)
+    return exact or trades[nearest_trade(named, trades.values())]
+
+
+def plan_of(start: Start) -> list[PlannedPage]:
+    return [
+        PlannedPage(page["key"], page["name"], tuple(page["sections"]), page["kept"], tuple(page["without"]))
+        for page in start.plan
+    ]
+
+
+def replan(start: Start, pages: Sequence[PlannedPage]) -> None:
+    """Keep a plan; the site is made anew from it. Raises Fault beside a page's name."""
+    start.plan = _stored(pages)
+    start.document = ""
+    start.save()
+
+
+def _stored(pages: Sequence[PlannedPage]) -> list[dict[str, Any]]:
+    return [page._asdict() for page in pages]
+
+
+def document(start: Start) -> Document:
+    """The site as it would be made, in the first template there is; the same until the plan changes."""
+    if not start.document:
+        start.document = _made(start).text()
+        start.save(update_fields=["document"])
+    return services.read_again(start.document)
+
+
+def _made(start: Start) -> Document:
+    answers, trade = start.answers, trade_of(start)
+    values = {"site.trade": trade.slug, "site.town": answers.get("town", ""), "site.aims": answers["aims"]}
+    values |= {key: answers[key] for key in SETTINGS if key in answers}
+    values = {key: value for key, value in values.items() if value != setting(key).default}
+    beginning = Beginning(answers["title"], answers.get("town", ""), trade, catalogue(), new_id)
+    made = beginning.document(next(iter(catalogue().templates)), plan_of(start), values)
+    for use in PICTURES:
+        if use in answers:
+            made = _with_picture(made, use, answers[use])
+    return made
+
+
+def _with_picture(document: Document, use: str, about: Mapping[str, Any]) -> Document:
+    """The logo in the header, or the photo in the opening."""
+    stored = {key: about[key] for key in ("file", "format", "width", "height")} | {"file_name": about["name"]}
+    place: dict[str, str] = {"use": "logo"}
+    if use == "photo":
+        opening = next((one for one in document.standing() if one.section.kind == "opening"), None)
+        place = {"use": "picture", "section": opening.key} if opening else {}
+    command = read_command("add-picture", {"picture": new_id(), **stored, **place})
+    return apply(document, command.plan(Look(document, catalogue()), new_id))
+
+
+def given(start: Start) -> Given:
+    """What looks are worked out from."""
+    answers, site = start.answers, document(start)
+    logo = answers.get("logo")
+    return Given(
+        trade_of(start),
+        tuple(answers["aims"].split()),
+        tuple(kind_of(name) for page in plan_of(start) if page.kept for name in page.sections),
+        _letters(site),
+        codes=_codes(str(answers.get("colours", ""))),
+        logo=_logo_colours(logo),
+        shape=shape_of(_pixels(logo)) if logo else None,
+        photo=_photo_colours(answers.get("photo")),
+    )
+
+
+def _letters(site: Document) -> str:
+    """Those of the name and of the town, which an owner wrote, and of the language."""
+    look = Look(site, catalogue())
+    return "".join(sorted({*site.name, *str(look.value("site.town")), *look.language.letters}))
+
+
+def _codes(typed: str) -> tuple[Colour, ...]:
+    if not typed.strip():
+        return ()
+    return tuple(colour for _, colour in read_palette(typed).colours[:_CODES])
+
+
+def _logo_colours(about: Mapping[str, Any] | None) -> tuple[Colour, ...]:
+    """Those of a logo, what covers most of it first."""
+    found = from_picture(_pixels(about)) if about else []
+    return tuple(one.colour for one in sorted(found, key=lambda one: -one.share))
+
+
+def _photo_colours(about: Mapping[str, Any] | None) -> tuple[Colour, ...]:
+    """Those of a photo, the strongest first."""
+    found = from_picture(_pixels(about)) if about else []
+    return tuple(sorted((one.colour for one in found), key=lambda colour: -to_oklch(colour).chroma))
+
+
+def _pixels(about: Mapping[str, Any]) -> bytes:
+    return raster(store.load(about["file"]), about["format"], _SIDE)
+
+
+_LOOKS: Cache[str, list[list[FirstLook]]] = Cache(
+    "first looks of new sites", most=2_000_000, weigh=lambda rounds: 6_000 * len(rounds)
+)
+
+
+def looks(start: Start) -> list[list[FirstLook]]:
+    """All rounds of three, worked out once for what was given."""
+    key = f"{start.pk} {start.answers} {start.plan}"
+    return _LOOKS.get_or_make(key, lambda: rounds(given(start), catalogue(), palettes()))
+
+
+def look(start: Start, number: int) -> FirstLook:
+    """By its number through all rounds, from 0. Raises Fault ``no-such-look``."""
+    every = [one for three in looks(start) for one in three]
+    if not 0 <= number < len(every):
+        raise Fault("no-such-look", f"There is no look number {number}.", "look")
+    return every[number]
+
+
+def dressed_in(start: Start, number: int) -> Document:
+    """The site in one of its looks."""
+    return Document.model_validate(dressed(document(start).plain(), look(start, number)))
+
+
+@transaction.atomic
+def choose(start: Start, number: int) -> Site:
+    """Make the site in a look; once only, however often it is asked for.
+
+    Raises Fault ``too-many`` or ``address-in-use``.
+    """
+    start = Start.objects.select_for_update().get(pk=start.pk)
+    if start.site:
+        return start.site
+    services.room(start.owner).check(start.owner.sites.count(), "title")
+    title = str(start.answers["title"])
+    slug = check_address(str(start.answers.get("slug") or free_address(title)))
+    start.site = Site.objects.create(owner=start.owner, slug=slug, document=dressed_in(start, number).text())
+    start.save(update_fields=["site"])
+    return start.site
+
+
+def of_site(site: Site) -> Start | None:
+    """The start that a site came from; None for one that was made otherwise."""
+    return Start.objects.filter(site=site).first()
+
+
+def take(site: Site, number: int) -> services.Done:
+    """Put the site into another of its first looks, as one edit. Raises Fault ``no-such-look``."""
+    start = of_site(site)
+    if start is None:
+        raise Fault("no-such-look", "This site has no first looks: it was not begun with any.", "look")
+    taken = look(start, number)
+    arguments = {"title": taken.name, "template": taken.template, "values": taken.sheet, "parts": taken.parts}
+    return services.edit(site, "take-look", arguments)
