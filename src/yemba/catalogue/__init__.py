@@ -6,19 +6,22 @@ Each is found by its place, read once, and validated as it is read.
 from __future__ import annotations
 
 import json
+import re
 from functools import cache
 from pathlib import Path
 from typing import Any
 
 from babel.messages.pofile import read_po
 
-from yemba.catalogue.shipped import built, text_of, toml_of
+from yemba.catalogue.shipped import CatalogueError, built, model_of, text_of, toml_of
 from yemba.catalogue.validate import validate
 from yemba.core.colour.ready import ReadyPalette, ready
 from yemba.core.language import Language
 from yemba.core.layout.arrangement import Arrangement
+from yemba.core.picture.collection import Drawing
 from yemba.core.site.catalogue import Catalogue, Family, FontFile, Pairing
 from yemba.core.site.kinds import SHARED, SectionKind
+from yemba.core.strict import Strict
 from yemba.core.template.manifest import ReadySheet, Template
 from yemba.core.trade.trade import Trade
 from yemba.core.type.facts import Face, Facts
@@ -46,6 +49,7 @@ def catalogue(folder: Path = FOLDER) -> Catalogue:
         arrangements={arrangement.slug: arrangement for arrangement in arrangements},
         languages={file.stem: _language(file) for file in sorted((folder / "languages").glob("*.toml"))},
         trades={file.stem: built(Trade, file, slug=file.stem) for file in sorted((folder / "trades").glob("*.toml"))},
+        collection=_collection(folder / "collection"),
     )
     validate(made, folder)
     return made
@@ -97,6 +101,31 @@ def _arrangement(folder: Path) -> Arrangement:
     css = folder / "arrangement.css"
     styles = css.read_text() if css.exists() else ""
     return built(Arrangement, folder / "arrangement.toml", slug=folder.name, css=styles)
+
+
+class _About(Strict):
+    """What collection.toml says of a drawing."""
+
+    name: str
+    alt: str
+    tags: list[str]
+    focal: tuple[int, int] = (50, 50)
+
+
+def _collection(folder: Path) -> dict[str, Drawing]:
+    """The drawings, in the order of collection.toml."""
+    file = folder / "collection.toml"
+    return {slug: _drawing(folder / f"{slug}.svg", slug, file, about) for slug, about in toml_of(file).items()}
+
+
+def _drawing(svg: Path, slug: str, file: Path, about: Any) -> Drawing:
+    text = text_of(svg)
+    size = re.search(r'viewBox="0 0 (\d+) (\d+)"', text)
+    if size is None:
+        raise CatalogueError(svg, "viewBox", "a drawing begins at 0 0 and says its width and height")
+    known = model_of(_About, about, file, slug)
+    shape = int(size[1]), int(size[2])
+    return Drawing(slug, known.name, known.alt, tuple(known.tags), text, *shape, known.focal)
 
 
 def _language(file: Path) -> Language:

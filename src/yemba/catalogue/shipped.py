@@ -42,13 +42,18 @@ def toml_of(file: Path) -> dict[str, Any]:
 
 def built(model: type[Model], file: Path, **more: Any) -> Model:
     """A model from a TOML file and what its place says. Raises CatalogueError."""
-    values = toml_of(file)
+    return model_of(model, more | toml_of(file), file)
+
+
+def model_of(model: type[Model], values: Any, file: Path, key: str = "") -> Model:
+    """A model from what stands in a file, at a key of it. Raises CatalogueError."""
     try:
-        return model.model_validate(more | values)
+        return model.model_validate(values)
     except ValidationError as error:
         first = error.errors()[0]
         steps = [str(step) for step in first["loc"]]
-        raise CatalogueError(file, ".".join(steps), _reason(model, steps, dict(first))) from error
+        where = ".".join([key, *steps] if key else steps)
+        raise CatalogueError(file, where, _reason(model, steps, dict(first))) from error
 
 
 def _reason(model: type[BaseModel], steps: list[str], error: dict[str, Any]) -> str:

@@ -10,6 +10,7 @@ from typing import Any, NamedTuple
 from yemba.catalogue.shipped import CatalogueError
 from yemba.core.colour.grounds import GROUND_NAMES
 from yemba.core.errors import Fault, nearest
+from yemba.core.picture.collection import ROLES, roles_in
 from yemba.core.picture.signature import SIGNATURES
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
@@ -47,6 +48,9 @@ def problems(catalogue: Catalogue, folder: Path) -> Iterator[Wrong]:
         yield from _of_kind(kind, folder / "kinds" / kind.slug)
     for arrangement in catalogue.arrangements.values():
         yield from _levels(folder / "arrangements" / arrangement.slug / "arrangement.css", arrangement.css)
+    for drawing in catalogue.collection.values():
+        file = folder / "collection" / f"{drawing.slug}.svg"
+        yield from _named_all(file, "var", sorted(roles_in(drawing.svg)), ROLES)
     for trade in catalogue.trades.values():
         yield from _of_trade(trade, catalogue, folder / "trades" / f"{trade.slug}.toml")
 
@@ -144,6 +148,7 @@ def _of_kind(kind: SectionKind, folder: Path) -> Iterator[Wrong]:
 
 def _of_trade(trade: Trade, catalogue: Catalogue, file: Path) -> Iterator[Wrong]:
     yield from _named_all(file, "leads", trade.leads, catalogue.kinds)
+    yield from _named_all(file, "tags", trade.tags, {tag for one in catalogue.collection.values() for tag in one.tags})
     if not trade.pages or trade.pages[0].slug or trade.pages[0].aims:
         yield Wrong(file, "pages", "the first page has no slug and serves every aim")
         return

@@ -3,9 +3,8 @@
 from __future__ import annotations
 
 import json
-from collections.abc import Iterable, Mapping
+from collections.abc import Callable, Iterable, Mapping
 from concurrent.futures import ThreadPoolExecutor
-from functools import partial
 from hashlib import sha256
 from typing import Any, NamedTuple
 
@@ -20,6 +19,7 @@ from yemba.render.recorder import from_plain, known, to_plain
 from yemba.sites import store
 
 _MAKERS = 4
+Load = Callable[[str], bytes]
 _THUMB = 640
 _AT_ONCE = 500  # names in one question to the database
 
@@ -108,22 +108,21 @@ def recorded(manifest: Mapping[str, str]) -> dict[str, PageReads]:
     return {row.digest: reads for row in rows if row.base and (reads := reads_of(row)) is not None}
 
 
-def thumb(picture: Picture) -> bytes:
-    """A picture small enough for a desk, WebP or the SVG itself."""
-    load = partial(store.load, picture.file)
+def thumb(picture: Picture, load: Load = store.load) -> bytes:
+    """A picture small enough for a desk, WebP or the SVG itself; `load` gives its bytes by their hash."""
     if picture.format == "svg":
-        return load()
+        return load(picture.file)
     width = min(_THUMB, picture.width)
-    return made(File(lambda: resized(load(), width, "webp"), f"picture:{picture.file[:16]}-thumb-{width}"))
+    return made(File(lambda: resized(load(picture.file), width, "webp"), f"picture:{picture.file[:16]}-thumb-{width}"))
 
 
-def weigh(picture: Picture, width: int) -> int:
+def weigh(picture: Picture, width: int, load: Load = store.load) -> int:
     """How many bytes a browser loads of a picture drawn `width` px wide: of AVIF the next larger size there is."""
     if picture.format == "svg":
-        return len(store.load(picture.file))
+        return len(load(picture.file))
     at_hand = widths(picture_size(picture)[0])
     chosen = next((w for w in at_hand if w >= width), at_hand[-1])
-    return len(made(picture_file(picture, chosen, FORMATS[0], store.load)))
+    return len(made(picture_file(picture, chosen, FORMATS[0], load)))
 
 
 def weigh_fonts(look: Look) -> list[tuple[str, str, int]]:

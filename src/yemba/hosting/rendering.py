@@ -11,14 +11,14 @@ from django.utils import timezone
 from yemba.core.site.document import Document
 from yemba.core.site.resolve import Look
 from yemba.render.site import Site as Rendering
-from yemba.sites import store
 from yemba.sites.catalogue import catalogue
 from yemba.sites.models import Site
 
 
 def rendering(document: Document, *, draft: bool = False, on: datetime | None = None, address: str = "") -> Rendering:
     """A document with the pictures of the store, on a day."""
-    return Rendering(Look(document, catalogue()), (on or timezone.now()).date(), store.load, draft, address)
+    look = Look(document, catalogue())
+    return Rendering(look, (on or timezone.now()).date(), look.load, draft, address)
 
 
 def live_address(site: Site) -> str:

@@ -62,7 +62,7 @@ def site_files(site: Site) -> dict[str, File]:
         files[f"{old}/index.html"] = File(partial(_moved, site, new))
     files["404.html"] = File(partial(_missing, answers, links))
     files |= _fonts(look, site.draft)
-    for picture in look.document.pictures.values():
+    for picture in look.pictures.values():
         files |= _picture_files(site, picture)
     files |= _icon_files(site)
     files["manifest.webmanifest"] = File(partial(_manifest, look))
@@ -159,7 +159,7 @@ def sharing_card(site: Site) -> bytes:
     look = site.look
     template, standing = look.template, look.value("header.ground")
     ground = look.grounds["light" if standing == template.page else standing]
-    picture = look.document.pictures.get(look.value("logo.picture"))
+    picture = look.pictures.get(look.value("logo.picture"))
     logo = None
     if picture and look.value("logo.form") == "picture":
         logo = (site.load(picture.file), picture.format, picture.width, picture.height)
@@ -237,7 +237,7 @@ def icon_paths() -> list[str]:
 def icon_tiles(site: Site) -> tuple[bytes, bytes]:
     """The plain and the maskable tile, as SVG."""
     look = site.look
-    logo = look.document.pictures.get(look.value("logo.picture"))
+    logo = look.pictures.get(look.value("logo.picture"))
     ground = look.grounds[look.value("header.ground")]
     if logo and look.value("logo.form") == "picture":
         data = site.load(logo.file)

@@ -58,7 +58,7 @@ def slug(site: Site, page: str) -> str | None:
 
 @question
 def picture(site: Site, key: str) -> Picture | None:
-    return site.look.document.pictures.get(key)
+    return site.look.pictures.get(key)
 
 
 @question

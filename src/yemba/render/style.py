@@ -53,7 +53,7 @@ def values(look: Look) -> str:
     blocks += [_block(".has-backdrop", _OVER_PICTURES)]
     blocks += [f".tint-{tint} {{ --tint: {tint / 100:g}; }}" for tint in sorted(_tints(look))]
     blocks += sorted(set(one_off_rules(look)))
-    blocks += sorted({rule for p in look.document.pictures.values() if (rule := position_rule(p))})
+    blocks += sorted({rule for p in look.pictures.values() if (rule := position_rule(p))})
     unfolded = f"@media (min-width: {header_fit(look).fold}px) {{\n{unfolded_css()}}}"
     return "@layer values {\n" + "\n".join([*blocks, unfolded]) + "\n}\n"
 
@@ -117,7 +117,7 @@ def header_fit(look: Look) -> Fit:
     document, navigation = look.document, look.document.navigation
     visible = [page for page in menu(document) if page not in navigation.hidden]
     entries = [navigation.names.get(page, document.pages[page].name) for page in visible]
-    logo = document.pictures.get(look.value("logo.picture"))
+    logo = look.pictures.get(look.value("logo.picture"))
     width = None
     if logo and look.value("logo.form") == "picture":
         width = look.value("header.height_wide") * LOGO_SHARE * logo.width / logo.height

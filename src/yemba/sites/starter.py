@@ -12,6 +12,6 @@ _TRADE = "something-else"
 
 
 def document(name: str, template: str, catalogue: Catalogue, ids: Ids) -> Document:
-    """The pages of no trade in particular; the opening says the site's name."""
-    trade = catalogue.trade(_TRADE)
-    return Beginning(name, "", trade, catalogue, ids).document(template, proposed(trade, ()), {"site.trade": _TRADE})
+    """The pages of no trade in particular, without pictures; the opening says the site's name."""
+    trade, values = catalogue.trade(_TRADE), {"site.trade": _TRADE}
+    return Beginning(name, "", trade, catalogue, ids).document(template, proposed(trade, ()), values, pictures=False)

@@ -25,6 +25,7 @@ from yemba.core.picture.drawing import raster
 from yemba.core.picture.intake import clean_picture
 from yemba.core.site.document import Document
 from yemba.core.site.ids import new_id
+from yemba.core.site.pictures import uses
 from yemba.core.site.resolve import Look
 from yemba.core.site.settings import setting
 from yemba.core.trade.begin import Beginning
@@ -163,7 +164,8 @@ def _made(start: Start) -> Document:
     for use in PICTURES:
         if use in answers:
             made = _with_picture(made, use, answers[use])
-    return made
+    needed = {picture for picture, places in uses(made).items() if places}
+    return made.model_copy(update={"pictures": {key: one for key, one in made.pictures.items() if key in needed}})
 
 
 def _with_picture(document: Document, use: str, about: Mapping[str, Any]) -> Document:
@@ -257,7 +259,9 @@ def choose(start: Start, number: int) -> Site:
     services.room(start.owner).check(start.owner.sites.count(), "title")
     title = str(start.answers["title"])
     slug = check_address(str(start.answers.get("slug") or free_address(title)))
-    start.site = Site.objects.create(owner=start.owner, slug=slug, document=dressed_in(start, number).text())
+    made = dressed_in(start, number)
+    services.keep_drawings(made)
+    start.site = Site.objects.create(owner=start.owner, slug=slug, document=made.text())
     start.save(update_fields=["site"])
     return start.site
 

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
+from functools import partial
 from typing import Any, NamedTuple
 
 from yemba.core.check.finding import Cure, Finding, Inspected, Measured, Result, Target, inspect
@@ -11,7 +12,6 @@ from yemba.core.site.resolve import Look
 from yemba.core.untrusted import read_json
 from yemba.hosting import services as hosting
 from yemba.sites import services as sites
-from yemba.sites import store
 from yemba.sites.models import Site
 from yemba.studio.controls import control
 
@@ -30,7 +30,12 @@ class Listed(NamedTuple):
 
 def checks(site: Site, measured: Mapping[str, Measured] | None = None) -> list[Result]:
     """Every check's result on the draft, those that found something first."""
-    return inspect(Inspected(sites.look(site), store.load, hosting.weigh, measured or {}))
+    return inspect(inspected(sites.look(site), measured))
+
+
+def inspected(look: Look, measured: Mapping[str, Measured] | None = None) -> Inspected:
+    """A site to be looked at, with the bytes of its pictures as they are shown."""
+    return Inspected(look, look.load, partial(hosting.weigh, load=look.load), measured)
 
 
 def listed_checks(site: Site, look: Look, results: Sequence[Result]) -> list[dict[str, Any]]:

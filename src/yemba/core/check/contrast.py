@@ -128,7 +128,7 @@ def _over(behind: Backdrop, least: int) -> str:
 def _logo(inspected: Inspected) -> Iterator[Finding]:
     """A logo whose marks do not stand out from the ground of the header; cured by the ground where they do."""
     look = inspected.look
-    logo = look.document.pictures.get(look.value("logo.picture"))
+    logo = look.pictures.get(look.value("logo.picture"))
     if logo is None or look.value("logo.form") != "picture":
         return
     data, here = inspected.load(logo.file), look.value("header.ground")

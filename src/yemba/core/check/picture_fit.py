@@ -26,7 +26,7 @@ def find(inspected: Inspected) -> Iterator[Finding]:
 def _too_small(inspected: Inspected) -> Iterator[Finding]:
     look = inspected.look
     for key, places in uses(look.document).items():
-        picture = look.document.pictures[key]
+        picture = look.pictures[key]
         if picture.format == "svg":
             continue
         for use in places:
@@ -71,7 +71,7 @@ def _by_page(inspected: Inspected) -> dict[str, dict[str, list[Use]]]:
 def _weight(inspected: Inspected, key: str, places: list[Use]) -> int:
     """Bytes that a phone loads of a picture: of the widest it is drawn."""
     widths = (round(_drawn(inspected, use, PHONE) * DENSITY) for use in places)
-    return max(inspected.weigh(inspected.look.document.pictures[key], width) for width in widths)
+    return max(inspected.weigh(inspected.look.pictures[key], width) for width in widths)
 
 
 def _section_of(use: Use) -> Place:

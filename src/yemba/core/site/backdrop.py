@@ -33,7 +33,7 @@ class Backdrop(NamedTuple):
 
 def of_section(look: Look, section: Section) -> Backdrop | None:
     """None where no picture is behind it."""
-    picture = look.document.pictures.get(section.fields.get("backdrop", ""))
+    picture = look.pictures.get(section.fields.get("backdrop", ""))
     if picture is None:
         return None
     large = look.sizes["h2"].low >= LARGE_FROM
@@ -47,7 +47,7 @@ def tint_of(section: Section) -> int:
 
 def of_header(look: Look) -> Backdrop | None:
     """None where no picture is behind it."""
-    picture = look.document.pictures.get(look.value("header.backdrop"))
+    picture = look.pictures.get(look.value("header.backdrop"))
     if picture is None:
         return None
     heights = sorted({int(look.value(f"header.height_{at}")) for at in ("phone", "wide")})

@@ -10,6 +10,7 @@ from typing import NamedTuple
 from yemba.core.errors import Fault
 from yemba.core.language import Language, unknown
 from yemba.core.layout.arrangement import Arrangement
+from yemba.core.picture.collection import Drawing
 from yemba.core.site.kinds import SectionKind
 from yemba.core.template.manifest import ReadySheet, Template
 from yemba.core.trade.trade import Trade
@@ -136,6 +137,7 @@ class Catalogue(NamedTuple):
     arrangements: dict[str, Arrangement]
     languages: dict[str, Language]
     trades: dict[str, Trade] = {}
+    collection: dict[str, Drawing] = {}
     stored: Callable[[str], bytes] = _no_store
 
     def open_stored(self, digest: str) -> Face:

@@ -117,7 +117,8 @@ class Picture(Strict):
     """A picture the site uses: `file` is the SHA-256 of its bytes in the store, sizes in px.
 
     `focal_x` and `focal_y` are the spot that no crop may lose, in % of the picture. `shape` is
-    "width:height" where the picture is shown cropped to another proportion than its own.
+    "width:height" where the picture is shown cropped to another proportion than its own. One of the `collection` takes
+    the colours of the site, unless it keeps its `own_colours`; `file` then has it in those.
     """
 
     file: str
@@ -129,6 +130,8 @@ class Picture(Strict):
     focal_x: int = Field(default=50, ge=0, le=100)
     focal_y: int = Field(default=50, ge=0, le=100)
     shape: str = ""
+    collection: str = ""
+    own_colours: bool = False
 
 
 class OwnFont(Strict):

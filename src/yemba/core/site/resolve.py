@@ -8,6 +8,7 @@ from __future__ import annotations
 
 from enum import StrEnum
 from functools import cached_property
+from hashlib import sha256
 from typing import Any, NamedTuple
 
 from yemba.core.colour.grounds import GROUND_NAMES, ByHand, Ground, work_out
@@ -16,8 +17,9 @@ from yemba.core.language import Language
 from yemba.core.layout.arrangement import Arrangement
 from yemba.core.layout.tiles import TileSizes
 from yemba.core.part.part import parts
+from yemba.core.picture.collection import RoleColours, coloured, role_colours
 from yemba.core.site.catalogue import Catalogue, Family
-from yemba.core.site.document import Document, Section, Standing
+from yemba.core.site.document import Document, Picture, Section, Standing
 from yemba.core.site.lettering import Lettering
 from yemba.core.site.own_fonts import own_families
 from yemba.core.site.setting import PARTS, SHEET, SITE
@@ -96,6 +98,39 @@ class Look:
     def trade(self) -> Trade | None:
         """The trade of the site; None where its owner named none, or one that no longer ships."""
         return self.catalogue.trades.get(self.value("site.trade"))
+
+    @cached_property
+    def pictures(self) -> dict[str, Picture]:
+        """The pictures of the site, by id, as they are shown: those of the collection in the site's colours."""
+        shown = dict(self.document.pictures)
+        for key, (picture, _) in self._coloured.items():
+            shown[key] = picture
+        return shown
+
+    def load(self, digest: str) -> bytes:
+        """The bytes of a file by its SHA-256: of a picture as it is shown, or whatever is stored."""
+        drawn = next((data for picture, data in self._coloured.values() if picture.file == digest), None)
+        return drawn if drawn is not None else self.catalogue.stored(digest)
+
+    def in_colours(self, picture: Picture) -> tuple[Picture, bytes] | None:
+        """A picture of the collection in the site's colours, with its bytes; None for any other."""
+        drawing = self.catalogue.collection.get(picture.collection)
+        if drawing is None or picture.own_colours:
+            return None
+        data = coloured(drawing.svg, self.role_colours)
+        return picture.model_copy(update={"file": sha256(data).hexdigest()}), data
+
+    @cached_property
+    def role_colours(self) -> RoleColours:
+        """What the roles of the collection's drawings are here."""
+        return role_colours(self.grounds, [from_hex(entry["hex"]) for entry in self.value("palette")])
+
+    @cached_property
+    def _coloured(self) -> dict[str, tuple[Picture, bytes]]:
+        made = (
+            (key, self.in_colours(picture)) for key, picture in self.document.pictures.items() if picture.collection
+        )
+        return {key: pair for key, pair in made if pair}
 
     def layout(self, section: Section) -> Resolved:
         """A stored layout that the kind or the template does not have is kept, and its nearest twin shown."""

@@ -6,8 +6,10 @@ from collections.abc import Mapping, Sequence
 from typing import Any
 
 from yemba.core.change.commands.pages import free_slug
+from yemba.core.picture.collection import search
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document, Section
+from yemba.core.site.drawings import of_drawing
 from yemba.core.site.ids import Ids
 from yemba.core.site.kinds import Field, SectionKind
 from yemba.core.site.resolve import Look
@@ -27,8 +29,11 @@ class Beginning:
         self.name, self.town, self.trade = name, town, trade
         self._catalogue, self._ids = catalogue, ids
 
-    def document(self, template: str, plan: Sequence[PlannedPage], values: Mapping[str, Any]) -> Document:
-        """The kept pages of a plan, of which the first is the first of the site; `values` are those of settings."""
+    def document(
+        self, template: str, plan: Sequence[PlannedPage], values: Mapping[str, Any], *, pictures: bool = True
+    ) -> Document:
+        """The kept pages of a plan, of which the first is the first of the site; `values` are those of settings. With
+        `pictures` of the collection where sections want one."""
         kept = [page for page in plan if page.kept]
         ids = {page.key: self._ids() for page in kept}
         pages: dict[str, Any] = {}
@@ -41,7 +46,32 @@ class Beginning:
             page = {"name": planned.name, "slug": slug, "sections": sections, "order": list(sections)}
             pages[ids[planned.key]] = page
         plain = {"name": self.name, "template": template, "pages": pages, "order": list(pages)}
+        plain["pictures"] = self._illustrate(pages) if pictures else {}
         return Document.model_validate(plain | stored_values(values))
+
+    def _illustrate(self, pages: Mapping[str, Any]) -> dict[str, Any]:
+        """Pictures of the collection for the places of the pages that want one, each another: those of the trade first.
+        They are put into the sections, and given by id."""
+        drawings = iter(search(self._catalogue.collection.values(), "", self.trade.tags))
+        pictures: dict[str, Any] = {}
+        for page in pages.values():
+            for section in page["sections"].values():
+                for fields in self._wanting(section):
+                    drawing = next(drawings, None)
+                    if drawing:
+                        key = self._ids()
+                        pictures[key], fields["picture"] = of_drawing(drawing), key
+        return pictures
+
+    def _wanting(self, section: Mapping[str, Any]) -> list[dict[str, str]]:
+        """The fields of a section, or those of its entries where these are pictures before all else."""
+        kind = self._catalogue.kind(section["kind"])
+        if any(field.slug == "picture" for field in kind.fields):
+            return [section["fields"]]
+        entries = kind.items.fields if kind.items else []
+        if entries and entries[0].slug == "picture":
+            return [item["fields"] for item in section["items"].values()]
+        return []
 
     def section(self, name: str, pages: Mapping[str, str]) -> dict[str, Any]:
         """A section with the words of the trade, else as its kind begins; `pages` are ids by the slugs there."""

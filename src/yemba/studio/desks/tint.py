@@ -4,7 +4,6 @@ from __future__ import annotations
 
 from yemba.core.site.backdrop import Backdrop, reads_from
 from yemba.core.site.resolve import Look
-from yemba.sites import store
 from yemba.studio.desks.setting import Context
 
 
@@ -12,5 +11,5 @@ def tint_desk(look: Look, behind: Backdrop | None) -> Context | None:
     """The tint, and from how much on text reads there; None where no picture is."""
     if behind is None:
         return None
-    least = reads_from(look, behind, store.load)
+    least = reads_from(look, behind, look.load)
     return {"now": behind.tint, "least": least, "reads": least is None or behind.tint >= least}

@@ -47,12 +47,12 @@ def upload(request: HttpRequest, slug: str) -> HttpResponse:
 @require_GET
 def thumb(request: HttpRequest, slug: str, picture: str) -> HttpResponse:
     """A picture of the draft, small, for the desk."""
-    document = sites.document(site_of(request, slug))
-    stored = document.pictures.get(picture) or getattr(document.bin.get(picture), "picture", None)
+    look = sites.look(site_of(request, slug))
+    stored = look.pictures.get(picture) or getattr(look.document.bin.get(picture), "picture", None)
     if stored is None:
         raise Http404
     kind = "image/svg+xml" if stored.format == "svg" else "image/webp"
-    response = HttpResponse(hosting.thumb(stored), content_type=kind)
+    response = HttpResponse(hosting.thumb(stored, look.load), content_type=kind)
     response["Cache-Control"] = "private, max-age=3600"
     response["Content-Security-Policy"] = "default-src 'none'; style-src 'unsafe-inline'; sandbox"
     return response

@@ -11,12 +11,15 @@ from yemba.core.change.operation import ABSENT, Operation, put, remove, value_at
 from yemba.core.errors import Fault
 from yemba.core.picture.crop import ratio_of
 from yemba.core.site.document import Document, Picture
+from yemba.core.site.drawings import of_drawing
 from yemba.core.site.ids import Ids
 from yemba.core.site.pictures import uses
 from yemba.core.site.resolve import Look
+from yemba.core.value.kind import refuse_choice
 from yemba.core.value.line import Line
 from yemba.core.value.number import Number
 
+COLOURS = {"site": "in the colours of the site", "own": "in its own colours"}
 _SAME_SHAPE = 0.01  # proportions nearer than this need no crop
 
 
@@ -46,10 +49,12 @@ class AddPicture(_Stored):
     use: str = ""
     section: str = ""
     item: str = ""
+    collection: str = ""
 
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
         room.PICTURES.check(len(look.document.pictures.keys() - {self.picture}))
-        steps = [put(look.document, ("pictures", self.picture), _about(self))]
+        about = _about(self) | (_of_collection(look, self.collection) if self.collection else {})
+        steps = [put(look.document, ("pictures", self.picture), about)]
         if self.use == "logo":
             steps += [
                 put(look.document, ("sheet", "logo.picture"), self.picture),
@@ -66,6 +71,25 @@ class AddPicture(_Stored):
 
     def say(self, look: Look) -> str:
         return f"{'Logo' if self.use == 'logo' else 'Picture'} {self.file_name}"
+
+
+class ColourPicture(Command):
+    """A picture of the collection in the colours of the site, or in its own."""
+
+    name: ClassVar[str] = "colour-picture"
+    picture: str
+    colours: str = "site"
+
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        picture = _known(look.document, self.picture)
+        if not picture.collection:
+            raise Fault("not-of-the-collection", f"{picture.name} has no colours that could be others.", "picture")
+        if self.colours not in COLOURS:
+            raise refuse_choice(self.colours, "Its colours", "colours", list(COLOURS))
+        return [put(look.document, ("pictures", self.picture, "own_colours"), self.colours == "own" or ABSENT)]
+
+    def say(self, look: Look) -> str:
+        return f"{look.document.pictures[self.picture].name}: {COLOURS.get(self.colours, self.colours)}"
 
 
 class DescribePicture(Command):
@@ -196,6 +220,14 @@ def _free(document: Document, path: tuple[str, ...]) -> bool:
 def _about(stored: _Stored) -> dict[str, Any]:
     sizes = {"width": stored.width, "height": stored.height}
     return {"file": stored.file, "format": stored.format, **sizes, "name": stored.file_name}
+
+
+def _of_collection(look: Look, slug: str) -> dict[str, Any]:
+    """What a picture of the collection brings along. Raises Fault ``no-such-drawing``."""
+    drawing = look.catalogue.collection.get(slug)
+    if drawing is None:
+        raise Fault("no-such-drawing", f"The collection has no picture “{slug}”.", "collection")
+    return of_drawing(drawing)
 
 
 def _shape(width: int, height: int) -> str:

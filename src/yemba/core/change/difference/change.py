@@ -73,7 +73,7 @@ class Pair(NamedTuple):
         """Steps for places that are taken over as they are, with the pictures and fonts they show."""
         whole = (*paths, *self._files(paths))
         forth = (put(self.before, path, value_at(self.after, path)) for path in whole)
-        back = (put(self.after, path, value_at(self.before, path)) for path in whole if path[0] not in _FILES)
+        back = (put(self.after, path, value_at(self.before, path)) for path in paths)
         return Steps(tuple(forth), tuple(back))
 
     def put(self, path: Path, on_before: Any, on_after: Any) -> Steps:

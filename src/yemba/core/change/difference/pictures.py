@@ -9,7 +9,7 @@ from yemba.core.place import OfFont, OfPicture
 from yemba.core.site.document import OwnFamily, Picture
 from yemba.core.type.intake import LICENCES
 
-_FILE = ("file", "format", "width", "height", "name", "shape")
+_FILE = ("file", "format", "width", "height", "name", "shape", "collection")
 
 
 def changes(pair: Pair) -> Iterator[Change]:
@@ -32,6 +32,12 @@ def _picture(pair: Pair, key: str, old: Picture, new: Picture) -> Iterator[Chang
         states = _spot(old), _spot(new)
         place = OfPicture(key, "focal")
         yield change(f"picture.{key}.focal", VALUE, f"Focal point of {new.name}", states, place, steps)
+    if old.own_colours != new.own_colours:
+        steps = pair.moved(("pictures", key, "own_colours"))
+        states = _colours(old), _colours(new)
+        yield change(
+            f"picture.{key}.colours", VALUE, f"Colours of {new.name}", states, OfPicture(key, "colours"), steps
+        )
     if old.alt != new.alt:
         steps = pair.moved(("pictures", key, "alt"))
         place = OfPicture(key, "alt")
@@ -40,6 +46,10 @@ def _picture(pair: Pair, key: str, old: Picture, new: Picture) -> Iterator[Chang
 
 def _shape(picture: Picture) -> str:
     return f"{picture.name}, cropped to {picture.shape}" if picture.shape else picture.name
+
+
+def _colours(picture: Picture) -> str:
+    return "its own" if picture.own_colours else "the site’s"
 
 
 def _spot(picture: Picture) -> str:

@@ -5,15 +5,14 @@ from __future__ import annotations
 from collections.abc import Mapping
 
 from yemba.core.change.commands.fonts import KINDS
-from yemba.core.check.finding import Inspected
 from yemba.core.check.letters import lacking, lacks_of_language
 from yemba.core.site.resolve import Look
 from yemba.core.type.intake import LICENCES, UNLICENSED
-from yemba.hosting.services import weigh, weigh_fonts
+from yemba.hosting.services import weigh_fonts
 from yemba.render.fonts import used_families
-from yemba.sites import store
 from yemba.sites.models import Site
 from yemba.studio.desks.setting import Context
+from yemba.studio.inspecting import inspected
 
 _SHOWN, _OFFERED = 60, 4
 
@@ -44,7 +43,7 @@ def view(site: Site, look: Look, query: Mapping[str, str]) -> Context:
                 "texts": one.texts[:_OFFERED],
                 "having": [look.families[slug] for slug in one.having[:_OFFERED]],
             }
-            for one in lacking(Inspected(look, store.load, weigh))
+            for one in lacking(inspected(look))
         ],
         "languages": [
             (family.name, lacks)
