@@ -66,3 +66,23 @@ def test_taking_a_change_back_leaves_nothing_waiting(document: Document, catalog
     there = do(document, catalogue, "set-value", key="type.base", value=20)
     back = do(there, catalogue, "return-value", key="type.base")
     assert difference(document, back, catalogue) == []
+
+
+def test_every_waiting_change_of_a_picture_is_undone_when_it_is_taken_back(
+    document: Document, catalogue: Catalogue
+) -> None:
+    live = do(document, catalogue, "take-drawing", drawing="waves", section=document.pages[document.order[0]].order[0])
+    (picture,) = live.pictures
+    acts: dict[str, dict[str, Any]] = {
+        "describe-picture": {"alt": "The sea, quiet"},
+        "set-focal": {"x": "20", "y": "70"},
+        "colour-picture": {"colours": "own"},
+        "replace-picture": {"file": "a" * 64, "format": "png", "width": 40, "height": 40, "file_name": "a.png"},
+    }
+    for name, arguments in acts.items():
+        draft = do(live, catalogue, name, picture=picture, **arguments)
+        waits = difference(live, draft, catalogue)
+        assert waits, name
+        for change in waits:
+            draft = apply(draft, change.back)
+        assert draft == live, name

@@ -73,7 +73,7 @@ class OfLogo(Place):
 
 @dataclass(frozen=True)
 class OfPicture(Place):
-    """A picture, by its id: its file, its focal spot or its alt text."""
+    """A picture, by its id: its file, its focal spot, its alt text or its colours."""
 
     picture: str
     what: str = "file"

@@ -86,7 +86,7 @@ def apply_to(site: Site, row: BrandSheet) -> services.Done:
 
 
 def export(row: BrandSheet) -> bytes:
-    logo = (store.load(row.logo["file"]), row.logo.get("name", ""), row.logo.get("alt", "")) if row.logo else None
+    logo = (catalogue().load(row.logo["file"]), row.logo.get("name", ""), row.logo.get("alt", "")) if row.logo else None
     fonts = {key: [store.load(file["file"]) for file in font["files"]] for key, font in row.fonts.items()}
     return rules.write(row.name, row.values, logo, fonts)
 

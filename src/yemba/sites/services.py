@@ -22,12 +22,11 @@ from yemba.core.limits import NAME_LETTERS
 from yemba.core.place import Place
 from yemba.core.room import Room
 from yemba.core.site.document import Document, read
-from yemba.core.site.drawings import in_own_colours
 from yemba.core.site.ids import new_id
 from yemba.core.site.resolve import Look
 from yemba.core.value.line import Line
 from yemba.people.models import Person
-from yemba.sites import starter, store
+from yemba.sites import starter
 from yemba.sites.addresses import check_address
 from yemba.sites.catalogue import catalogue
 from yemba.sites.models import Edit, Site
@@ -94,15 +93,7 @@ def create(owner: Person, name: str, address: str, template: str, values: Mappin
     for key, typed in (values or {}).items():
         command = read_command("set-value", {"key": key, "value": typed})
         made = apply(made, command.plan(Look(made, catalogue()), new_id))
-    keep_drawings(made)
     return Site.objects.create(owner=owner, slug=slug, document=made.text())
-
-
-def keep_drawings(document: Document) -> None:
-    """Keep what pictures of the collection are in their own colours, so that the site stands by itself."""
-    for picture in document.pictures.values():
-        if drawing := catalogue().collection.get(picture.collection):
-            store.keep(in_own_colours(drawing))
 
 
 @transaction.atomic

@@ -260,7 +260,6 @@ def choose(start: Start, number: int) -> Site:
     title = str(start.answers["title"])
     slug = check_address(str(start.answers.get("slug") or free_address(title)))
     made = dressed_in(start, number)
-    services.keep_drawings(made)
     start.site = Site.objects.create(owner=start.owner, slug=slug, document=made.text())
     start.save(update_fields=["site"])
     return start.site

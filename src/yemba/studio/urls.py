@@ -42,6 +42,7 @@ urlpatterns = [
     path("sites/<slug:slug>/icon/<path:path>", workbench.icon, name="icon"),
     path("sites/<slug:slug>/upload/", pictures.upload, name="upload"),
     path("sites/<slug:slug>/picture/<slug:picture>/", pictures.thumb, name="thumb"),
+    path("sites/<slug:slug>/drawing/<slug:drawing>/", pictures.drawing, name="drawing"),
     path("sites/<slug:slug>/font-upload/", fonts.upload, name="font-upload"),
     path("sites/<slug:slug>/fonts.css", fonts.styles, name="font-styles"),
     path("sites/<slug:slug>/fonts/<slug:digest>/", fonts.file, name="font-file"),

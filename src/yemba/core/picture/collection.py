@@ -55,6 +55,10 @@ def coloured(svg: str, roles: RoleColours) -> bytes:
     return _ROLE.sub(lambda found: codes.get(found[1], found[2]), svg).encode()
 
 
+def in_own_colours(drawing: Drawing) -> bytes:
+    return coloured(drawing.svg, ())
+
+
 def roles_in(svg: str) -> set[str]:
     """The roles that a drawing has colours in."""
     return {found[1] for found in _ROLE.finditer(svg)}

@@ -4,13 +4,14 @@ from __future__ import annotations
 
 from collections.abc import Callable
 from functools import lru_cache
+from hashlib import sha256
 from itertools import groupby
 from typing import NamedTuple
 
 from yemba.core.errors import Fault
 from yemba.core.language import Language, unknown
 from yemba.core.layout.arrangement import Arrangement
-from yemba.core.picture.collection import Drawing
+from yemba.core.picture.collection import Drawing, in_own_colours
 from yemba.core.site.kinds import SectionKind
 from yemba.core.template.manifest import ReadySheet, Template
 from yemba.core.trade.trade import Trade
@@ -144,6 +145,11 @@ class Catalogue(NamedTuple):
         """The face of a font file of the owner's, read once."""
         return _opened(digest, self.stored)
 
+    def load(self, digest: str) -> bytes:
+        """A file by its SHA-256: a drawing of the collection in its own colours, or of the owner's."""
+        drawing = _by_digest(tuple(self.collection.values())).get(digest)
+        return in_own_colours(drawing) if drawing else self.stored(digest)
+
     def kind(self, slug: str) -> SectionKind:
         """Raises Fault ``no-such-kind``."""
         if slug not in self.kinds:
@@ -177,6 +183,11 @@ class Catalogue(NamedTuple):
         if sheet is None:
             raise Fault("no-such-sheet", f"There is no ready brand sheet “{path}”.", "sheet")
         return sheet
+
+
+@lru_cache(maxsize=4)
+def _by_digest(drawings: tuple[Drawing, ...]) -> dict[str, Drawing]:
+    return {sha256(in_own_colours(drawing)).hexdigest(): drawing for drawing in drawings}
 
 
 @lru_cache(maxsize=64)

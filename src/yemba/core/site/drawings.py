@@ -5,12 +5,7 @@ from __future__ import annotations
 from hashlib import sha256
 from typing import Any
 
-from yemba.core.picture.collection import Drawing, coloured
-
-
-def in_own_colours(drawing: Drawing) -> bytes:
-    """What the store keeps of it."""
-    return coloured(drawing.svg, ())
+from yemba.core.picture.collection import Drawing, in_own_colours
 
 
 def of_drawing(drawing: Drawing) -> dict[str, Any]:

@@ -110,7 +110,7 @@ class Look:
     def load(self, digest: str) -> bytes:
         """The bytes of a file by its SHA-256: of a picture as it is shown, or whatever is stored."""
         drawn = next((data for picture, data in self._coloured.values() if picture.file == digest), None)
-        return drawn if drawn is not None else self.catalogue.stored(digest)
+        return drawn if drawn is not None else self.catalogue.load(digest)
 
     def in_colours(self, picture: Picture) -> tuple[Picture, bytes] | None:
         """A picture of the collection in the site's colours, with its bytes; None for any other."""

@@ -3,8 +3,11 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
+from hashlib import sha256
 
 from yemba.core import room
+from yemba.core.picture.collection import search
+from yemba.core.place import OfField
 from yemba.core.site.pictures import Use, uses
 from yemba.core.site.resolve import Look
 from yemba.core.site.settings import SETTINGS
@@ -18,6 +21,8 @@ from yemba.studio.waiting import Waiting
 def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiting]) -> Context:
     document = look.document
     used = uses(document)
+    if query.get("show") == "collection":
+        return {"collection": _collection(site, look, query)}
     return {
         "pictures": [
             {
@@ -31,6 +36,32 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
         "room": room.PICTURES.warning(len(document.pictures)) or uploads.warning(site.owner),
         "binned": [(key, binned.picture) for key, binned in document.bin.items() if binned.picture],
     }
+
+
+def _collection(site: Site, look: Look, query: Mapping[str, str]) -> Context:
+    """The drawings found by `words`, those of the trade first; `section`, `item` and `field` say where one is to go."""
+    drawings = look.catalogue.collection.values()
+    words, place = query.get("words", ""), _wanted(look, query)
+    return {
+        "words": words,
+        "drawings": search(drawings, words, look.trade.tags if look.trade else ()),
+        "count": len(drawings),
+        "tags": sorted({tag for drawing in drawings for tag in drawing.tags}),
+        "place": place,
+        "where": look.where(look.document.section(place.section)) if place else "",
+        "back": control(place, look).address(site) if place else "",
+        "roles": sha256(repr(look.role_colours).encode()).hexdigest()[:8],
+    }
+
+
+def _wanted(look: Look, query: Mapping[str, str]) -> OfField | None:
+    """The field that a drawing is chosen for, None where it is for none that is there."""
+    section, item, field = (query.get(key, "") for key in ("section", "item", "field"))
+    standing = next((one for one in look.document.standing() if one.key == section), None)
+    if standing is None or (item and item not in standing.section.items):
+        return None
+    known = [one.slug for one in look.catalogue.kind(standing.section.kind).fields_of(item) if one.type == "picture"]
+    return OfField(section, field, item) if field in known else None
 
 
 def _use(site: Site, look: Look, use: Use) -> Context:

@@ -10,6 +10,7 @@ from django.http import Http404, HttpRequest, HttpResponse
 from django.views.decorators.http import require_GET, require_POST
 
 from yemba.core.limits import PICTURE_BYTES
+from yemba.core.picture.collection import coloured
 from yemba.core.picture.intake import clean_picture
 from yemba.core.site.ids import new_id
 from yemba.hosting import services as hosting
@@ -55,4 +56,18 @@ def thumb(request: HttpRequest, slug: str, picture: str) -> HttpResponse:
     response = HttpResponse(hosting.thumb(stored, look.load), content_type=kind)
     response["Cache-Control"] = "private, max-age=3600"
     response["Content-Security-Policy"] = "default-src 'none'; style-src 'unsafe-inline'; sandbox"
+    return response
+
+
+@login_required
+@require_GET
+def drawing(request: HttpRequest, slug: str, drawing: str) -> HttpResponse:
+    """A picture of the collection in the colours of a site."""
+    look = sites.look(site_of(request, slug))
+    found = look.catalogue.collection.get(drawing)
+    if found is None:
+        raise Http404
+    response = HttpResponse(coloured(found.svg, look.role_colours), content_type="image/svg+xml")
+    response["Cache-Control"] = "private, max-age=3600"
+    response["Content-Security-Policy"] = "default-src 'none'; sandbox"
     return response

@@ -49,28 +49,41 @@ class AddPicture(_Stored):
     use: str = ""
     section: str = ""
     item: str = ""
-    collection: str = ""
 
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
         room.PICTURES.check(len(look.document.pictures.keys() - {self.picture}))
-        about = _about(self) | (_of_collection(look, self.collection) if self.collection else {})
-        steps = [put(look.document, ("pictures", self.picture), about)]
+        steps = [put(look.document, ("pictures", self.picture), _about(self))]
         if self.use == "logo":
             steps += [
                 put(look.document, ("sheet", "logo.picture"), self.picture),
                 put(look.document, ("sheet", "logo.form"), "picture"),
             ]
         elif self.section:
-            standing = look.document.section(self.section)
-            field = look.catalogue.kind(standing.section.kind).field(self.use or "picture", self.item)
-            if field.kind.refers_to != "picture":
-                raise Fault("no-such-field", f"{field.name} takes no picture.", "use")
-            inner = ("items", self.item) if self.item else ()
-            steps.append(put(look.document, (*standing.path, *inner, "fields", field.slug), self.picture))
+            steps += _shown_in(look, self.picture, self.section, self.item, self.use or "picture")
         return steps
 
     def say(self, look: Look) -> str:
         return f"{'Logo' if self.use == 'logo' else 'Picture'} {self.file_name}"
+
+
+class TakeDrawing(Command):
+    """A picture of the collection for the field of a section or of an entry, or just to have it."""
+
+    name: ClassVar[str] = "take-drawing"
+    drawing: str
+    section: str = ""
+    item: str = ""
+    field: str = "picture"
+
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        room.PICTURES.check(len(look.document.pictures))
+        picture = ids()
+        steps = [put(look.document, ("pictures", picture), _of_collection(look, self.drawing))]
+        return steps + (_shown_in(look, picture, self.section, self.item, self.field) if self.section else [])
+
+    def say(self, look: Look) -> str:
+        drawing = look.catalogue.collection.get(self.drawing)
+        return f"Picture {drawing.name if drawing else self.drawing}, of the collection"
 
 
 class ColourPicture(Command):
@@ -222,11 +235,23 @@ def _about(stored: _Stored) -> dict[str, Any]:
     return {"file": stored.file, "format": stored.format, **sizes, "name": stored.file_name}
 
 
+def _shown_in(look: Look, picture: str, section: str, item: str, field: str) -> list[Operation]:
+    """A picture put into a field. Raises Fault ``gone`` or ``no-such-field``."""
+    standing = look.document.section(section)
+    known = look.catalogue.kind(standing.section.kind).field(field, item)
+    if known.kind.refers_to != "picture":
+        raise Fault("no-such-field", f"{known.name} takes no picture.", "use")
+    if item and item not in standing.section.items:
+        raise Fault("gone", "That entry is no longer there. Undo, or choose another.", "item")
+    inner = ("items", item) if item else ()
+    return [put(look.document, (*standing.path, *inner, "fields", known.slug), picture)]
+
+
 def _of_collection(look: Look, slug: str) -> dict[str, Any]:
     """What a picture of the collection brings along. Raises Fault ``no-such-drawing``."""
     drawing = look.catalogue.collection.get(slug)
     if drawing is None:
-        raise Fault("no-such-drawing", f"The collection has no picture “{slug}”.", "collection")
+        raise Fault("no-such-drawing", f"The collection has no picture “{slug}”.", "drawing")
     return of_drawing(drawing)
 
 

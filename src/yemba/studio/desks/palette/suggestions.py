@@ -14,7 +14,8 @@ from yemba.core.colour.srgb import Colour, from_hex
 from yemba.core.picture.drawing import raster
 from yemba.core.site.document import Picture
 from yemba.core.site.resolve import Look
-from yemba.sites import brand_sheets, store
+from yemba.sites import brand_sheets
+from yemba.sites.catalogue import catalogue
 from yemba.sites.models import Site
 from yemba.studio.desks.setting import Context
 
@@ -62,7 +63,7 @@ def _from_picture(picture: Picture, key: str) -> Context:
 @lru_cache(maxsize=64)
 def _from_file(file: str, form: str) -> list[Found]:
     """What a stored picture is made of; the file is named by its bytes, so that this holds for ever."""
-    return from_picture(raster(store.load(file), form, 240))
+    return from_picture(raster(catalogue().load(file), form, 240))
 
 
 def _back(site: Site, look: Look) -> list[Context]:
