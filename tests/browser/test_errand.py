@@ -46,10 +46,12 @@ def test_ines_makes_a_site_hers_and_publishes_it(page: Page, browser: Browser, l
     page.get_by_role("button", name="Sign up and start a site").click()
 
     page.get_by_label("What is it called?").fill("Saltmarsh Bindery")
-    page.get_by_label("Address").fill("saltmarsh")
-    page.get_by_label("Handbill").check()
-    page.get_by_role("button", name="Make the site").click()
-    expect(page.locator("#desk h1")).to_have_text("Palette")
+    page.get_by_text("Address, language, money and time").click()
+    page.get_by_label("Address", exact=True).fill("saltmarsh")
+    page.get_by_role("button", name="On to the pages").click()
+    page.get_by_role("button", name="See three looks").click()
+    page.get_by_role("button", name="Handbill").click()
+    expect(page.locator("#desk h1")).to_have_text("Pages")
 
     chapter(page, "Template")
     page.get_by_role("link", name="See the plan for Slipway").click()

@@ -272,6 +272,7 @@ def addresses() -> list[str]:
         "number": 1,
         "path": "favicon.ico",
         "picture": "xp1",
+        "drawing": "waves",
         "form": "gimp",
         "digest": "f" * 64,
     }
@@ -281,7 +282,16 @@ def addresses() -> list[str]:
     ]
 
 
-OPEN_TO_ALL = {"/", "/templates/saltmarsh/picture/", "/sign-up/", "/sign-in/", "/sign-out/", "/enter-the-demo/"}
+OPEN_TO_ALL = {
+    "/",
+    "/templates/",
+    "/templates/saltmarsh/",
+    "/templates/saltmarsh/picture/",
+    "/sign-up/",
+    "/sign-in/",
+    "/sign-out/",
+    "/enter-the-demo/",
+}
 OWN_TO_EACH = {"/sites/", "/sites/new/", "/brand-sheets/", "/brand-sheets/import/"}
 
 

@@ -3,7 +3,10 @@ from django.urls import path
 from yemba.hosting import views
 
 urlpatterns = [
-    path("-/window.js", views.window_script),
+    path("-/window.js", views.script, {"name": "window"}),
+    path("-/look.js", views.script, {"name": "look"}),
+    path("gallery/<slug:template>/<slug:sheet>/<slug:trade>/", views.gallery, {"path": ""}),
+    path("gallery/<slug:template>/<slug:sheet>/<slug:trade>/<path:path>", views.gallery),
     path("look/<str:token>/<int:number>/", views.first_look, {"path": ""}),
     path("look/<str:token>/<int:number>/<path:path>", views.first_look),
     path("~<str:token>/", views.draft, {"path": ""}),

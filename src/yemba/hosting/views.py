@@ -30,12 +30,14 @@ from yemba.core.untrusted import whole
 from yemba.hosting import inbox, services, serving
 from yemba.hosting.models import Edition
 from yemba.render.files import File, site_files
+from yemba.sites import samples, starts, store
 from yemba.sites import services as sites
-from yemba.sites import starts, store
+from yemba.sites.catalogue import catalogue
 from yemba.sites.models import Site
 
-_BEFORE, _EDITION = "@live/", "@edition/"
-_WINDOW = tuple(Path(__file__).parent / name for name in ("overflow.js", "window.js"))
+_BEFORE, _EDITION, _TRIED = "@live/", "@edition/", "@template/"
+_SCRIPTS = {"window": ("overflow.js", "window.js"), "look": ("look.js",)}
+_HERE = Path(__file__).parent
 _OWN = {
     "default-src": ["'none'"],
     "style-src": ["'self'"],
@@ -140,6 +142,12 @@ def draft(request: HttpRequest, token: str, path: str) -> HttpResponse:
         return _edition_file(site, path.removeprefix(_EDITION))
     if path.startswith(_BEFORE):  # the proof shows what is live beside what would be
         document, path = services.live_document(site) or document, path.removeprefix(_BEFORE)
+    if path.startswith(_TRIED):  # the same words and pictures in another template
+        template, _, path = path.removeprefix(_TRIED).partition("/")
+        if template not in catalogue().templates:
+            raise Http404
+        tried = document.model_copy(update={"template": template})
+        return _drawn(request, tried, path, looking=True)
     return _drawn(request, document, path)
 
 
@@ -156,17 +164,34 @@ def first_look(request: HttpRequest, token: str, number: int, path: str) -> Http
         document = starts.dressed_in(start, number)
     except Fault:
         return _page(request, "hosting/missing.html", 404, name=str(start))
-    return _drawn(request, document, path)
+    return _drawn(request, document, path, looking=True)
 
 
-def _drawn(request: HttpRequest, document: Document, path: str) -> HttpResponse:
-    """A file of a document that nobody published."""
+@csrf_exempt
+@require_safe
+@_policy(_DRAFT)
+@xframe_options_exempt
+def gallery(request: HttpRequest, template: str, sheet: str, trade: str, path: str) -> HttpResponse:
+    """A file of an invented site of a trade in a template; anybody may see it."""
+    try:
+        document = samples.sample(template, sheet, trade)
+    except Fault as fault:
+        raise Http404 from fault
+    return _drawn(request, document, path, looking=True)
+
+
+def _drawn(request: HttpRequest, document: Document, path: str, *, looking: bool = False) -> HttpResponse:
+    """A file of a document that nobody published; where it is only for `looking`, its links lead on and nothing is
+    edited."""
     files = _draft_files(document.text(), timezone.now().date())
     name = f"{path}index.html" if path == "" or path.endswith("/") else path
     file = files.get(name) or next((f for known, f in files.items() if _same_sheet(known, name)), None)
     if file is None:
         return _page(request, "hosting/missing.html", 404, name=document.name)
-    response = HttpResponse(services.made(file), content_type=serving.content_type(name))
+    data = services.made(file)
+    if looking and name.endswith(".html"):
+        data = data.replace(b'"/-/window.js"', b'"/-/look.js"')
+    response = HttpResponse(data, content_type=serving.content_type(name))
     response["Cache-Control"] = "private, max-age=31536000, immutable" if file.key else "no-store"
     response["Referrer-Policy"] = "no-referrer"
     response["X-Robots-Tag"] = "noindex"
@@ -193,10 +218,10 @@ def no_draft(request: HttpRequest) -> HttpResponse:
 
 @require_safe
 @_policy(_DRAFT)
-def window_script(request: HttpRequest) -> HttpResponse:
-    """What a draft page says to the workbench around it."""
+def script(request: HttpRequest, name: str) -> HttpResponse:
+    """What a draft page says to the workbench around it, or one that is only looked at."""
     script = f"const workbench = {json.dumps(services.origin(request))};\n"
-    script += "\n".join(file.read_text() for file in _WINDOW)
+    script += "\n".join((_HERE / file).read_text() for file in _SCRIPTS[name])
     response = HttpResponse(script, content_type="text/javascript; charset=utf-8")
     response["Cache-Control"] = "no-cache"
     return response

@@ -127,8 +127,15 @@ function stop(keep) {
   for (const name of ["contenteditable", "role", "aria-label"]) element.removeAttribute(name);
   if (!keep) element.innerHTML = before;
   else if (element.innerHTML !== before) {
-    say({ type: "words", ...placeOf(element), words: rich ? links(element) : element.innerText });
+    say({ type: "words", ...placeOf(element), words: rich ? links(element) : line(element) });
   }
+}
+
+// As it was typed: what styles make of its case is not in the text, a broken line is a blank.
+function line(element) {
+  const copy = element.cloneNode(true);
+  for (const end of copy.querySelectorAll("br")) end.replaceWith(" ");
+  return copy.textContent;
 }
 
 // Links between pages were written out for this page; they go back as they are stored.

@@ -16,6 +16,8 @@ from yemba.studio.views import (
 
 urlpatterns = [
     path("", front.front, name="front"),
+    path("templates/", templates.gallery, name="gallery"),
+    path("templates/<slug:slug>/", templates.template, name="template"),
     path("templates/<slug:slug>/picture/", templates.picture, name="template-picture"),
     path("sites/", front.site_list, name="sites"),
     path("sites/new/", start.new_site, name="new-site"),
@@ -27,6 +29,7 @@ urlpatterns = [
     path("brand-sheets/import/", sheets.import_file, name="import-sheet"),
     path("brand-sheets/<int:number>/", sheets.change, name="change-sheet"),
     path("brand-sheets/<int:number>/file/", sheets.export, name="export-sheet"),
+    path("sites/<slug:slug>/try-on/", templates.try_on, name="try-on"),
     path("sites/<slug:slug>/look/", start.take, name="take-look"),
     path("sites/<slug:slug>/edit/", workbench.edit, name="edit"),
     path("sites/<slug:slug>/undo/", workbench.undo, name="undo"),

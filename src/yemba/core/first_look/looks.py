@@ -88,6 +88,11 @@ def _apart(ranked: Sequence[Template], rows: Sequence[Sequence[Template]]) -> li
     return []
 
 
+def fitting(given: Given, catalogue: Catalogue) -> list[Template]:
+    """All templates, those that fit best first."""
+    return sorted(catalogue.templates.values(), key=lambda one: (-_score(given, Voice.CLOSE, one), one.slug))
+
+
 def _score(given: Given, voice: Voice, template: Template) -> float:
     """How well a template fits: moods and strengths that the trade asks for, aims, the shape of the logo, the voice."""
     moods = sum(2.0 / (place + 1) for place, mood in enumerate(given.trade.moods) if mood in template.moods)

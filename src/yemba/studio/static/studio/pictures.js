@@ -1,9 +1,12 @@
-// The sites list: shows each site's own pages, small.
+// Sites shown by their own pages, small.
 import { fit } from "./scale.js";
 
 for (const pictures of document.querySelectorAll(".site-pictures")) {
   const frames = [...pictures.children];
-  const room = Math.min(pictures.parentElement.clientWidth, Number(pictures.dataset.room) || 430) - 14;
+  const around = pictures.parentElement;
+  const { paddingLeft, paddingRight } = getComputedStyle(around);
+  const inside = around.clientWidth - Number.parseFloat(paddingLeft) - Number.parseFloat(paddingRight);
+  const room = Math.min(inside, Number(pictures.dataset.room) || 430) - 14;
   const scale = room / frames.reduce((sum, frame) => sum + Number(frame.dataset.width), 0);
   for (const frame of frames) {
     const [width, height] = [Number(frame.dataset.width), Number(frame.dataset.height)];
