@@ -16,7 +16,7 @@ pytestmark = [pytest.mark.browser, pytest.mark.django_db(transaction=True)]
 MOST = 20  # clicks and fields from the front page to the live one
 TEXTS = {
     ".kind-opening h1": "Warm stoves, clean hands",
-    ".kind-opening .lead": "We sweep between the river and the ridge.",
+    ".kind-words-with-picture h2": "Sheets down, soot out",
     ".kind-offers h2": "Three reasons to call",
 }
 
