@@ -10,7 +10,7 @@ from PIL import Image
 from playwright.sync_api import Page
 
 from yemba.demo import scenario
-from yemba.sites import brand_sheets
+from yemba.sites import brand_sheets, starts
 from yemba.studio.chapters import names
 
 pytestmark = pytest.mark.django_db(transaction=True)
@@ -31,19 +31,21 @@ def test_take_pictures(page: Page, live_server) -> None:
         if name:
             keep(page.screenshot(), name)
 
-    for slug, template in (("saltmarsh", "slipway"), ("nettle", "handbill"), ("dubrov", "lantern")):
-        take(f"http://{slug}.localhost:{port}/", f"live-{template}" if template != "handbill" else "")
-
+    take(f"http://saltmarsh.localhost:{port}/", "live-slipway")
+    take(f"{studio}/templates/?trade=potter", "gallery")
     take(f"{studio}/", "front")
     page.get_by_role("button", name="Enter the demo as Ines").click()
     brand_sheets.save(site, "Tide Row")
     take(f"{studio}/sites/", "sites")
+    start = starts.begin(site.owner)
+    answers = {"title": "Brush & Flue", "trade": "Chimney sweep", "town": "", "aims": "found", "colours": "#b0472e"}
+    starts.answer(start, answers, {})
+    take(f"{studio}/sites/new/{start.pk}/looks/", "first-looks", height=1000)
     for chapter in names():
         query = {"pages": "?section=opening", "type": "?show=sizes"}.get(chapter, "")
         take(f"{studio}/sites/saltmarsh/{chapter}/{query}", chapter)
     take(f"{studio}/sites/saltmarsh/palette/?ground=dark&role=link", "grounds")
     take(f"{studio}/sites/saltmarsh/template/?plan=handbill", "plan")
-    take(f"{studio}/sites/saltmarsh/history/", "history")
     take(f"{studio}/sites/saltmarsh/editions/?first=1&second=3", "editions")
     take(f"{studio}/sites/saltmarsh/inbox/", "inbox")
     take(f"{studio}/brand-sheets/?first=site:saltmarsh&second=ready:handbill/seed-packet", "sheets")

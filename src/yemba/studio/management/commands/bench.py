@@ -22,8 +22,9 @@ from django.db import connection
 from django.test import Client
 from django.test.utils import CaptureQueriesContext
 from django.urls import reverse
-from PIL import Image
+from PIL import Image, ImageDraw
 
+from yemba.catalogue import palettes
 from yemba.core.cache import caches
 from yemba.core.change.command import read_command
 from yemba.core.change.operation import apply
@@ -31,10 +32,15 @@ from yemba.core.colour.from_picture import from_picture
 from yemba.core.colour.grounds import work_out
 from yemba.core.colour.plane import plane
 from yemba.core.colour.srgb import Colour
+from yemba.core.first_look.given import Given
+from yemba.core.first_look.looks import dressed, rounds
+from yemba.core.first_look.shape import shape_of
 from yemba.core.site.document import Document
 from yemba.core.site.ids import new_id
 from yemba.core.site.resolve import Look
 from yemba.core.site.starter import starter as starter_section
+from yemba.core.trade.begin import Beginning
+from yemba.core.trade.plan import proposed
 from yemba.core.type.facts import Face
 from yemba.core.type.pairing import ranked
 from yemba.core.type.subset import cut
@@ -154,6 +160,9 @@ class Command(BaseCommand):
             Row("a face that is open cut anew, median and slowest", _cuts(opened=True), "300 ms"),
             Row("grounds of a new palette", f"{median(grounds, 60):.1f} ms", "20 ms"),
             Row("plane at a new hue", f"{median(hue):.1f} ms", "30 ms"),
+            Row(
+                "three first looks from a logo, worked out and rendered", f"{median(_first_looks, 5):.0f} ms", "2000 ms"
+            ),
         ]
 
     def edits(self) -> list[Row]:
@@ -211,6 +220,7 @@ class Command(BaseCommand):
                 f"{looked['proof cold']:.0f} and {looked['proof warm']:.0f} ms",
                 "300 ms again",
             ),
+            Row("gallery, its page and a window of each template", f"{looked['gallery']:.0f} ms", "500 ms"),
             Row(
                 f"queries of the history, few steps and {_MANY}",
                 f"{looked['queries of few']} and {looked['queries of many']}, {looked['history']:.0f} ms",
@@ -288,6 +298,7 @@ def look() -> dict[str, float]:
     edited = _edited(site, _MANY)
     held = caches()
     return {
+        "gallery": median(_gallery, 5),
         "proof cold": cold,
         "proof warm": warm,
         "queries of few": few,
@@ -313,6 +324,30 @@ def _edited(site: Site, times: int) -> float:
             done = sites.edit(site, "set-words", {"section": section, "field": "heading", "words": f"Words {n}"})
         patch(done.before, done.after, page)
     return (time.perf_counter() - begun) * 1000 / times
+
+
+def _first_looks() -> None:
+    """A new site's first page in each of three looks, for a logo that nobody saw before."""
+    chance = random.Random()  # noqa: S311
+    picture, out = Image.new("RGBA", (400, 400)), BytesIO()
+    colour = tuple(chance.randrange(30, 200) for _ in range(3))
+    ImageDraw.Draw(picture).ellipse((40, 40, 360, 360), outline=(*colour, 255), width=30)
+    picture.save(out, "PNG")
+    logo, trade = out.getvalue(), catalogue().trade("potter")
+    plan = proposed(trade, ["found"])
+    made = Beginning("Bench", "Lower Marsh", trade, catalogue(), new_id).document("slipway", plan, {})
+    colours = tuple(found.colour for found in from_picture(logo))
+    given = Given(trade, ("found",), ("opening",), "Bench", logo=colours, shape=shape_of(logo))
+    for look in rounds(given, catalogue(), palettes())[0]:
+        document = Document.model_validate(dressed(made.plain(), look))
+        site_files(rendering(document, draft=True))["index.html"].make()
+
+
+def _gallery() -> None:
+    Client(SERVER_NAME="localhost").get(reverse("gallery"))
+    for template in catalogue().templates.values():
+        address = f"/gallery/{template.slug}/{template.sheets[0].slug}/potter/"
+        Client().get(address, headers={"host": f"draft--gallery.{settings.SITES_DOMAIN}"})
 
 
 def _p95s(painted: dict[int, dict[str, list[Stroke]]], what: str) -> str:
