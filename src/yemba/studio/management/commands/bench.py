@@ -298,7 +298,7 @@ def look() -> dict[str, float]:
     edited = _edited(site, _MANY)
     held = caches()
     return {
-        "gallery": median(_gallery, 5),
+        "gallery": median(partial(_gallery, client), 5),
         "proof cold": cold,
         "proof warm": warm,
         "queries of few": few,
@@ -343,11 +343,11 @@ def _first_looks() -> None:
         site_files(rendering(document, draft=True))["index.html"].make()
 
 
-def _gallery() -> None:
-    Client(SERVER_NAME="localhost").get(reverse("gallery"))
+def _gallery(client: Client) -> None:
+    client.get(reverse("gallery"))
     for template in catalogue().templates.values():
         address = f"/gallery/{template.slug}/{template.sheets[0].slug}/potter/"
-        Client().get(address, headers={"host": f"draft--gallery.{settings.SITES_DOMAIN}"})
+        client.get(address, headers={"host": f"draft--gallery.{settings.SITES_DOMAIN}"})
 
 
 def _p95s(painted: dict[int, dict[str, list[Stroke]]], what: str) -> str:
