@@ -107,7 +107,7 @@ def publish_due(now: datetime | None = None) -> list[Edition]:
     now = now or timezone.now()
     free = Q(begun_at=None) | Q(begun_at__lt=now - _GIVEN_UP)
     done = []
-    for found in Planned.objects.filter(free, at__lte=now, failed="").select_related("site"):
+    for found in Planned.objects.filter(free, at__lte=now, failed="", site__binned_at=None).select_related("site"):
         if not Planned.objects.filter(free, pk=found.pk).update(begun_at=now):
             continue
         try:

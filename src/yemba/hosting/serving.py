@@ -56,7 +56,9 @@ _PUBLISHED: Cache[tuple[int, datetime], Published] = Cache(
 
 def published(slug: str) -> Published | None:
     """What is live at an address, None where nothing is; editions never change, so that each is read once."""
-    pointer = Live.objects.filter(site__slug=slug).values_list("edition_id", "edition__made_at").first()
+    pointer = (
+        Live.objects.filter(site__slug=slug, site__binned_at=None).values_list("edition_id", "edition__made_at").first()
+    )
     return None if pointer is None else _PUBLISHED.get_or_make(pointer, lambda: _read(pointer[0]))
 
 
@@ -77,7 +79,11 @@ def earlier_asset(slug: str, path: str) -> Resource | None:
     still. Its name is that of its content, so that nothing of it can be out of date."""
     if not path.startswith("assets/"):
         return None
-    rows = Edition.objects.filter(site__slug=slug).order_by("-number").values_list("pk", "made_at")[:_EARLIER]
+    rows = (
+        Edition.objects.filter(site__slug=slug, site__binned_at=None)
+        .order_by("-number")
+        .values_list("pk", "made_at")[:_EARLIER]
+    )
     for row in rows:
         manifest = _PUBLISHED.get_or_make(row, lambda pk=row[0]: _read(pk)).manifest  # type: ignore[misc]
         if path in manifest:

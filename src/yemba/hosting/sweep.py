@@ -11,7 +11,7 @@ from django.utils import timezone
 
 from yemba.hosting.models import Edition, Made, Planned
 from yemba.sites import store
-from yemba.sites.models import BrandSheet, Edit, Site
+from yemba.sites.models import BrandSheet, Edit, Site, Start
 
 _HASH = re.compile(r"[0-9a-f]{64}")
 _FRESH = timedelta(hours=1)  # in which an upload may not have its edit yet
@@ -43,12 +43,14 @@ def _names(folder: str = "") -> Iterator[str]:
 
 
 def _pointed_at() -> set[str]:
-    """Every hash that a draft, an edit, an edition, a plan or a brand sheet names."""
+    """Every hash that a draft, an edit, a new site in the making, an edition, a plan or a brand sheet names."""
     texts = [
         Site.objects.values_list("document", flat=True),
         Edition.objects.values_list("document", flat=True),
         Planned.objects.values_list("document", flat=True),
         Edit.objects.values_list("operations", flat=True),
+        Start.objects.values_list("answers", flat=True),
+        Start.objects.values_list("document", flat=True),
         BrandSheet.objects.values_list("logo", flat=True),
         BrandSheet.objects.values_list("fonts", flat=True),
         Edition.objects.values_list("manifest", flat=True),

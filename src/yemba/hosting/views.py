@@ -88,7 +88,7 @@ def _not_live(request: HttpRequest, slug: str) -> HttpResponse:
 
 
 def _site_name(slug: str) -> str:
-    site = Site.objects.filter(slug=slug).first()
+    site = Site.objects.filter(slug=slug, binned_at=None).first()
     return sites.document(site).name if site else ""
 
 
@@ -96,7 +96,7 @@ def _site_name(slug: str) -> str:
 @_policy(_LIVE)
 def form(request: HttpRequest, section: str) -> HttpResponse:
     """Take what a visitor wrote in a contact form, and say so in the site's own design."""
-    site = Site.objects.filter(slug=_slug(request)).first()
+    site = Site.objects.filter(slug=_slug(request), binned_at=None).first()
     answer = inbox.form_of(site, section) if site else None
     if (
         site
@@ -123,7 +123,7 @@ def form(request: HttpRequest, section: str) -> HttpResponse:
 @_policy(_LIVE)
 def sent(request: HttpRequest, section: str) -> HttpResponse:
     """That a message has arrived, in the site's own design."""
-    site = Site.objects.filter(slug=_slug(request)).first()
+    site = Site.objects.filter(slug=_slug(request), binned_at=None).first()
     form = inbox.form_of(site, section) if site else None
     return HttpResponse(form.thanks()) if form else live(request, f"-/form/{section}/sent/")
 

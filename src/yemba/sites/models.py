@@ -7,7 +7,8 @@ from django.db import models
 
 
 class Site(models.Model):
-    """`document` is the draft's canonical text; `revision` grows with every edit, undo and redo."""
+    """`document` is the draft's canonical text; `revision` grows with every edit, undo and redo. One that is binned is
+    served to nobody, and deleted after a while."""
 
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="sites")
     slug = models.SlugField("Address", max_length=40, unique=True)
@@ -15,6 +16,7 @@ class Site(models.Model):
     revision = models.PositiveIntegerField(default=0)
     made_at = models.DateTimeField(auto_now_add=True)
     changed_at = models.DateTimeField(auto_now=True)
+    binned_at = models.DateTimeField(null=True)
 
     class Meta:
         ordering = ("made_at",)

@@ -75,7 +75,8 @@ def empty() -> Document:
 
 
 def sites_of(person: Person) -> list[Site]:
-    return list(Site.objects.filter(owner=person))
+    """Those that are not in the bin."""
+    return list(Site.objects.filter(owner=person, binned_at=None))
 
 
 def room(owner: Person) -> Room:

@@ -10,7 +10,7 @@ from django.conf import settings
 from yemba.core.room import Room
 from yemba.people.models import Person
 from yemba.sites import store
-from yemba.sites.models import BrandSheet, Site
+from yemba.sites.models import BrandSheet, Site, Start
 
 _HASH = re.compile(r"[0-9a-f]{64}")
 _MEGABYTE = 1_000_000
@@ -28,8 +28,9 @@ def warning(person: Person) -> str:
 
 
 def kept(person: Person) -> int:
-    """Bytes of the files on this person's sites, bins included, and in brand sheets; each file counts once."""
+    """Bytes of the files on this person's sites, also begun ones and bins, and in brand sheets; each counts once."""
     texts = list(Site.objects.filter(owner=person).values_list("document", flat=True))
+    texts += [str(answers) for answers in Start.objects.filter(owner=person).values_list("answers", flat=True)]
     for sheet in BrandSheet.objects.filter(owner=person):
         texts.append(f"{sheet.logo} {sheet.fonts}")
     digests = {digest for text in texts for digest in _HASH.findall(text)}

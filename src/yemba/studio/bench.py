@@ -41,8 +41,8 @@ from yemba.studio.waiting import waiting
 
 
 def site_of(request: HttpRequest, slug: str) -> Site:
-    """The site, if it is this person's; a stranger's does not exist for them."""
-    return get_object_or_404(Site, slug=slug, owner=request.user)
+    """The site, if it is this person's and not in the bin; a stranger's does not exist for them."""
+    return get_object_or_404(Site, slug=slug, owner=request.user, binned_at=None)
 
 
 def error(fault: Fault) -> dict[str, str]:

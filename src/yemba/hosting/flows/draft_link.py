@@ -25,7 +25,7 @@ def site_for(token: str, slug: str) -> Site | None:
     except signing.BadSignature:
         return None
     owner = {"owner_id": opened["person"], "owner__sign_outs": opened.get("sign_outs", 0)}
-    return Site.objects.filter(pk=opened["site"], slug=slug, **owner).first()
+    return Site.objects.filter(pk=opened["site"], slug=slug, binned_at=None, **owner).first()
 
 
 def start_token(start: Start) -> str:
