@@ -51,7 +51,7 @@ class Beginning:
 
     def _illustrate(self, pages: Mapping[str, Any]) -> dict[str, Any]:
         """Pictures of the collection for the places of the pages that want one, each another: those of the trade first.
-        They are put into the sections, and given by id."""
+        They are put into the sections, with captions that belong to them, and given by id."""
         drawings = iter(search(self._catalogue.collection.values(), "", self.trade.tags))
         pictures: dict[str, Any] = {}
         for page in pages.values():
@@ -61,6 +61,8 @@ class Beginning:
                     if drawing:
                         key = self._ids()
                         pictures[key], fields["picture"] = of_drawing(drawing), key
+                        if "caption" in fields:
+                            fields["caption"] = drawing.name
         return pictures
 
     def _wanting(self, section: Mapping[str, Any]) -> list[dict[str, str]]:
