@@ -113,12 +113,12 @@ def test_with_nothing_given_and_without_script_a_site_is_begun(browser: Browser,
     page.locator("#trade").select_option("Cheesemaker")
     hands.click(page.get_by_role("button", name="Take this trade"))
     page.locator("#name-cheeses").fill("Our cheeses")
-    hands.click(page.get_by_role("button", name="Put Markets in"))
+    hands.click(page.get_by_role("button", name="Put in: Markets"))
     expect(page.locator("#name-cheeses")).to_have_value("Our cheeses")
     hands.click(page.get_by_role("button", name="See three looks"))
     assert page.get_by_role("button", name="Begin with").count() == 3
     hands.click(page.get_by_role("link", name="Three others"))
-    hands.click(page.get_by_role("button", name="Begin with bolder"))
+    hands.click(page.get_by_role("button", name="Begin with this one: bolder"))
     expect(page.locator("#desk h1")).to_have_text("Pages")
     names = [made.name for _, made in sites.document(Site.objects.get(slug="nine-goats")).ordered_pages()]
     assert names == ["Home", "Our cheeses", "Markets", "Herd and hands"]

@@ -22,6 +22,7 @@ from yemba.core.site.ids import new_id
 from yemba.core.site.starter import starter as starter_section
 from yemba.demo import scenario
 from yemba.hosting import services as hosting
+from yemba.sites import listed, starts
 from yemba.sites import services as sites
 from yemba.sites.models import Site
 from yemba.studio.chapters import desks
@@ -293,14 +294,28 @@ def test_every_screen_of_the_studio_is_accessible(page: Page, live_server, demo:
         if page.evaluate("document.documentElement.scrollWidth > innerWidth"):
             wrong.append(f"{address} at {width} scrolls sideways")
 
-    for address in ("/", "/sign-in/", "/sign-up/"):
+    for address in ("/", "/sign-in/", "/sign-up/", "/templates/", "/templates/lantern/?trade=baker"):
         look(address)
         look(address, 390)
     page.goto(studio)
     page.get_by_role("button", name="Enter the demo as Ines").click()
     plain = ("/sites/", "/sites/new/", "/sites/saltmarsh/proof/", "/sites/saltmarsh/inbox/", "/brand-sheets/")
-    compared = ("/sites/saltmarsh/editions/?first=1&second=3", "/brand-sheets/?first=site:nettle&second=site:dubrov")
-    for address in (*plain, *compared, "/sites/saltmarsh/editions/?look=2", "/sites/saltmarsh/inbox/?folder=held"):
+    compared = (
+        "/sites/saltmarsh/editions/?first=1&second=3",
+        "/brand-sheets/?first=site:nettle&second=ready:handbill/press-night",
+    )
+    start = starts.begin(demo.owner)
+    starts.answer(start, {"title": "Brush & Flue", "trade": "sweep", "town": "", "aims": "found", "colours": ""}, {})
+    begun = tuple(f"/sites/new/{start.pk}/{step}" for step in ("", "pages/", "looks/"))
+    begun = (*begun, "/sites/saltmarsh/try-on/", "/sites/saltmarsh/pictures/?show=collection")
+    listed.to_bin(Site.objects.get(slug="dubrov"))
+    for address in (
+        *plain,
+        *begun,
+        *compared,
+        "/sites/saltmarsh/editions/?look=2",
+        "/sites/saltmarsh/inbox/?folder=held",
+    ):
         look(address)
         for width in WIDTHS if EVERY_WIDTH else (390,):
             look(address, width)
