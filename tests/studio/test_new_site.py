@@ -62,7 +62,7 @@ def test_what_the_browser_speaks_is_chosen_already(hers: Client) -> None:
 def test_a_site_is_begun_with_a_name_alone(hers: Client) -> None:
     start = give(hers, trade="", town="", aims=[])
     page = hers.get(f"/sites/new/{start.pk}/looks/").content.decode()
-    assert page.count("Begin with this one") == 3
+    assert page.count(">Begin with this one</button>") == 3
     hers.post(f"/sites/new/{start.pk}/looks/", {"look": "1"})
     site = Site.objects.get()
     assert site.slug == "brush-flue"
