@@ -30,7 +30,7 @@ from yemba.core.site.resolve import Look
 from yemba.core.site.settings import setting
 from yemba.core.trade.begin import Beginning
 from yemba.core.trade.finding import nearest_trade
-from yemba.core.trade.plan import PlannedPage, proposed
+from yemba.core.trade.plan import PlannedPage, merged, proposed
 from yemba.core.trade.trade import Trade, kind_of
 from yemba.core.value.line import Line
 from yemba.people.models import Person
@@ -60,11 +60,11 @@ def unfinished(owner: Person) -> Start | None:
 
 def answer(start: Start, typed: Mapping[str, Any], files: Mapping[str, tuple[bytes, str]]) -> None:
     """Keep what was given: `typed` by field, `files` with their names by use. What is right is kept even where
-    something else is wrong, and that as it was typed. Raises Faults, each beside its field."""
+    something else is wrong. Raises Faults, each beside its field."""
     before, wrong = start.answers, list[Fault]()
     readings: dict[str, Callable[[], Any]] = {field: partial(_READERS[field], typed[field]) for field in typed}
     readings |= {use: partial(_taken_in, start.owner, *file) for use, file in files.items()}
-    answers = {**before, **typed}
+    answers = dict(before)
     for field, read in readings.items():
         try:
             answers[field] = read()
@@ -74,7 +74,7 @@ def answer(start: Start, typed: Mapping[str, Any], files: Mapping[str, tuple[byt
     if not wrong:
         start.document = ""
         if not start.plan or any(answers.get(field) != before.get(field) for field in _PLANNED_BY):
-            start.plan = _stored(proposed(trade_of(start), answers["aims"].split()))
+            start.plan = _stored(merged(plan_of(start), proposed(trade_of(start), answers["aims"].split())))
     start.save()
     if wrong:
         raise Faults(wrong)
@@ -186,7 +186,7 @@ def given(start: Start) -> Given:
     return Given(
         trade_of(start),
         tuple(answers["aims"].split()),
-        tuple(kind_of(name) for page in plan_of(start) if page.kept for name in page.sections),
+        tuple(kind_of(name) for page in plan_of(start) if page.kept for name in page.chosen),
         _letters(site),
         codes=_codes(str(answers.get("colours", ""))),
         logo=_logo_colours(logo),

@@ -8,8 +8,6 @@ from yemba.core.colour.srgb import Colour
 from yemba.core.first_look.shape import Shape
 from yemba.core.trade.trade import Trade
 
-LOGO, CODES, PHOTO, NOTHING = "logo", "codes", "photo", "nothing"
-
 
 class Given(NamedTuple):
     """`sections` are the kinds of the sections of the plan, each as often as it stands in it; `letters` are all that
@@ -28,10 +26,3 @@ class Given(NamedTuple):
     def colours(self) -> tuple[Colour, ...]:
         """Those to design with: codes, then the logo's; a photo's where there is neither."""
         return (*self.codes, *self.logo) or self.photo
-
-    @property
-    def source(self) -> str:
-        """Where the leading colours come from."""
-        if self.codes:
-            return CODES
-        return LOGO if self.logo else PHOTO if self.photo else NOTHING

@@ -9,7 +9,7 @@ from zlib import crc32
 from yemba.core.colour.ready import ReadyPalette
 from yemba.core.colour.srgb import Colour
 from yemba.core.first_look.given import Given
-from yemba.core.first_look.palettes import Voice, palette
+from yemba.core.first_look.palettes import Voice, leading, palette
 from yemba.core.first_look.reasons import reason
 from yemba.core.site.catalogue import Catalogue, Family, Pairing
 from yemba.core.template.manifest import Template
@@ -121,13 +121,14 @@ def _look(
         sheet["shape.corner"] = _ROUND_CORNER if given.shape.is_round else _SHARP_CORNER
     ground = {Voice.QUIET: "light", Voice.BOLD: "strong"}.get(voice)
     parts = {"header.ground": ground} if ground else {}
-    why = reason(given, voice, template, colours.name, type_.pairing if type_ else None)
+    why = reason(given, voice, template, colours.lead, colours.name, type_.pairing if type_ else None)
     return FirstLook(voice, template.slug, sheet, parts, why)
 
 
 class _Palette(NamedTuple):
-    """`name` is "" where it was worked out from what was given."""
+    """`lead` is the colour it begins from; `name` is "" where it was worked out from what was given."""
 
+    lead: Colour
     name: str
     colours: tuple[tuple[str, Colour], ...]
 
@@ -137,14 +138,15 @@ def _palette(given: Given, voice: Voice, number: int, palettes: Sequence[ReadyPa
     the trade, or of the voice."""
     if given.colours:
         by = number % len(given.colours)
-        return _Palette("", palette((*given.colours[by:], *given.colours[:by]), voice))
+        colours = (*given.colours[by:], *given.colours[:by])
+        return _Palette(leading(colours), "", palette(colours, voice))
     of_trade = given.trade.moods[number % len(given.trade.moods)]
     wanted = {Voice.CLOSE: of_trade, Voice.QUIET: "quiet", Voice.BOLD: "bold"}[voice]
     mood = _MOOD_OF_PALETTE.get(wanted, wanted)
     fitting = [one for one in palettes if one.mood == mood]
     start = crc32(f"{given.trade.slug} {voice}".encode())  # another trade begins with another
     chosen = fitting[(start + number) % len(fitting)]
-    return _Palette(chosen.name, chosen.colours)
+    return _Palette(chosen.colours[0][1], chosen.name, chosen.colours)
 
 
 def _entries(colours: Sequence[tuple[str, Colour]]) -> list[dict[str, str]]:

@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from yemba.core.first_look.given import CODES, LOGO, PHOTO, Given
+from yemba.core.colour.srgb import Colour
+from yemba.core.first_look.given import Given
 from yemba.core.first_look.palettes import Voice, leading
 from yemba.core.site.catalogue import Pairing
 from yemba.core.template.manifest import Template
@@ -22,26 +23,32 @@ _KINDS = {
 }
 
 
-def reason(given: Given, voice: Voice, template: Template, ready: str, pairing: Pairing | None) -> str:
-    """`ready` names the ready palette, "" for one worked out from what was given; `pairing` is None for the
-    template's own typefaces."""
-    told = [_of_colour(given, voice, ready), _of_type(given, voice, pairing), _of_template(given, template)]
+def reason(given: Given, voice: Voice, template: Template, lead: Colour, ready: str, pairing: Pairing | None) -> str:
+    """`lead` is the given colour that the look begins from, `ready` the name of the ready palette where none was given;
+    `pairing` is None for the template's own typefaces."""
+    told = [_of_colour(given, voice, lead, ready), _of_type(given, voice, pairing), _of_template(given, template)]
     first, *others = [piece for piece in told if piece]
     return "; ".join([first[0].upper() + first[1:], *others]) + "."
 
 
-def _of_colour(given: Given, voice: Voice, ready: str) -> str:
+def _of_colour(given: Given, voice: Voice, lead: Colour, ready: str) -> str:
     if ready:
         return f"no colour was given, so the ready palette {ready}"
-    source = {CODES: "your colour", LOGO: "the main colour of your logo", PHOTO: "the strongest colour of your photo"}[
-        given.source
-    ]
-    lead = leading(given.colours).hex
+    source = _source(given, lead)
     return {
-        Voice.CLOSE: f"{source}, {lead}, leads as it is",
-        Voice.QUIET: f"{source}, {lead}, dimmed, among greys that lean to it",
-        Voice.BOLD: f"{source}, {lead}, in full, on paper and in ink of its hue",
+        Voice.CLOSE: f"{source}, {lead.hex}, leads as it is",
+        Voice.QUIET: f"{source}, {lead.hex}, dimmed, among greys that lean to it",
+        Voice.BOLD: f"{source}, {lead.hex}, in full, on paper and in ink of its hue",
     }[voice]
+
+
+def _source(given: Given, lead: Colour) -> str:
+    """What a colour is to who gave it."""
+    if lead in given.codes:
+        return "your colour"
+    if lead in given.logo:
+        return "the main colour of your logo" if lead == leading(given.logo) else "another colour of your logo"
+    return "the strongest colour of your photo" if lead == leading(given.photo) else "another colour of your photo"
 
 
 def _of_type(given: Given, voice: Voice, pairing: Pairing | None) -> str:

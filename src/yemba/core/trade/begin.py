@@ -41,8 +41,7 @@ class Beginning:
         for planned in kept:
             slug = free_slug(planned.name, slugs) if slugs else ""
             slugs.append(slug or "-")
-            names = [name for name in planned.sections if name not in planned.without]
-            sections = {self._ids(): self.section(name, ids) for name in names}
+            sections = {self._ids(): self.section(name, ids) for name in planned.chosen}
             page = {"name": planned.name, "slug": slug, "sections": sections, "order": list(sections)}
             pages[ids[planned.key]] = page
         plain = {"name": self.name, "template": template, "pages": pages, "order": list(pages)}

@@ -7,6 +7,8 @@ from typing import NamedTuple
 
 from yemba.core.trade.trade import Trade
 
+_OWN = "own-"
+
 
 class PlannedPage(NamedTuple):
     """A page of a plan: `key` is the slug of a page of the trade, or "own-N" for one that was added; `sections` are
@@ -18,11 +20,25 @@ class PlannedPage(NamedTuple):
     kept: bool = True
     without: tuple[str, ...] = ()
 
+    @property
+    def chosen(self) -> tuple[str, ...]:
+        """The sections that are not left out."""
+        return tuple(name for name in self.sections if name not in self.without)
+
 
 def proposed(trade: Trade, aims: Collection[str]) -> list[PlannedPage]:
     """All pages of a trade in its order; those that serve none of the aims are left out, and can be put in."""
     wanted = trade.pages_for(aims)
     return [PlannedPage(page.slug, page.name, tuple(page.sections), page in wanted) for page in trade.pages]
+
+
+def merged(plan: Sequence[PlannedPage], fresh: Sequence[PlannedPage]) -> list[PlannedPage]:
+    """A plan brought to what is proposed anew: of the same trade with its names, its order and what was left out, of
+    another trade with the pages that were added. Which pages are kept follows the proposal."""
+    known = {page.key: page for page in fresh}
+    if {page.key for page in plan if page.key in known and page.sections == known[page.key].sections} != known.keys():
+        return [*fresh, *(page for page in plan if page.key.startswith(_OWN))]
+    return [page._replace(kept=known[page.key].kept) if page.key in known else page for page in plan]
 
 
 def moved(pages: Sequence[PlannedPage], key: str, by: int) -> list[PlannedPage]:
@@ -39,5 +55,5 @@ def moved(pages: Sequence[PlannedPage], key: str, by: int) -> list[PlannedPage]:
 def with_page(pages: Sequence[PlannedPage], name: str) -> list[PlannedPage]:
     """With one more page of one's own at the end, with a heading and words."""
     taken = {page.key for page in pages}
-    key = next(f"own-{n}" for n in range(1, len(pages) + 2) if f"own-{n}" not in taken)
+    key = next(f"{_OWN}{n}" for n in range(1, len(pages) + 2) if f"{_OWN}{n}" not in taken)
     return [*pages, PlannedPage(key, name, ("words",))]

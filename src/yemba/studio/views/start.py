@@ -67,7 +67,7 @@ def new_site(request: HttpRequest, number: int | None = None) -> HttpResponse:
     try:
         starts.answer(start, typed, files)
     except Faults as faults:
-        return _form(request, start, start.answers, faults.each, status=422)
+        return _form(request, start, start.answers | typed, faults.each, status=422)
     if request.POST.get("take_out"):
         return redirect("start", start.pk)
     return redirect("start-plan", start.pk)
@@ -173,7 +173,7 @@ def looks(request: HttpRequest, number: int) -> HttpResponse:
     fault = None
     if request.method == "POST":
         try:
-            site = starts.choose(start, whole(request.POST.get("look", "")) or 0)
+            site = starts.choose(start, _number(request))
             return redirect("workbench", site.slug, "pages")
         except Fault as refused:
             fault = refused
@@ -210,12 +210,18 @@ def take(request: HttpRequest, slug: str) -> HttpResponse:
     """Another of its first looks, for a site that was begun with one."""
     site = site_of(request, slug)
     try:
-        done = starts.take(site, whole(request.POST.get("look", "")) or 0)
+        done = starts.take(site, _number(request))
     except Fault as fault:
         messages.error(request, fault.sentence)
     else:
         messages.success(request, f"Kept: {done.label}")
     return redirect("workbench", site.slug, "template")
+
+
+def _number(request: HttpRequest) -> int:
+    """That of the look that was sent; -1, which none has, where it is no number."""
+    number = whole(request.POST.get("look", ""))
+    return -1 if number is None else number
 
 
 def _start(request: HttpRequest, number: int) -> Start:
