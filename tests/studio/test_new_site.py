@@ -238,3 +238,32 @@ def test_starts_that_lead_nowhere_fall_away(hers: Client, ines: Person) -> None:
     for _ in range(8):
         give(hers)
     assert Start.objects.filter(owner=ines).count() == 5
+
+
+def test_what_was_refused_later_breaks_no_page_of_the_start(hers: Client) -> None:
+    start = give(hers, colours="#b03a2e")
+    assert hers.post(f"/sites/new/{start.pk}/", {**GIVEN, "colours": "our red"}).status_code == 422
+    assert hers.get(f"/sites/new/{start.pk}/looks/").status_code == 200
+
+
+def test_another_aim_keeps_what_was_done_to_the_plan(hers: Client) -> None:
+    start = give(hers)
+    on_plan(hers, start, "add", page_name="Vouchers", **{"name-prices": "Our prices"})
+    hers.post(f"/sites/new/{start.pk}/", {**GIVEN, "aims": ["found", "work"]})
+    start.refresh_from_db()
+    kept = [page.name for page in starts.plan_of(start) if page.kept]
+    assert kept == ["Home", "Our prices", "Stoves and fireplaces", "The sweep", "Vouchers"]
+
+
+@pytest.mark.parametrize("look", ["", "one", "-1"])
+def test_what_is_no_look_makes_no_site(hers: Client, look: str) -> None:
+    start = give(hers)
+    assert hers.post(f"/sites/new/{start.pk}/looks/", {"look": look}).status_code == 422
+    assert not Site.objects.exists()
+
+
+def test_each_reason_names_the_colour_that_leads(hers: Client) -> None:
+    start = give(hers, colours="#b03a2e #1f5e5a #e3a650")
+    for three in starts.looks(start):
+        for look in (three[0], three[2]):
+            assert look.sheet["palette"][0]["hex"] in look.reason
