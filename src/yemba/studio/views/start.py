@@ -115,7 +115,10 @@ def plan(request: HttpRequest, number: int) -> HttpResponse:
     if act == "add":
         if not added:
             return _plan(request, start, pages, Fault("empty", "Give the new page a name first.", "page_name"), 422)
-        pages = with_page(pages, Line(NAME_LETTERS).read(added[:NAME_LETTERS], "The page’s name", "page_name"))
+        try:
+            pages = with_page(pages, Line(NAME_LETTERS).read(added, "The page’s name", "page_name"))
+        except Fault as fault:
+            return _plan(request, start, pages, fault, 422)
     elif act in ("up", "down"):
         pages = moved(pages, key, -1 if act == "up" else 1)
     elif act in ("out", "in"):
@@ -157,6 +160,7 @@ def _plan(
         "trade": starts.trade_of(start),
         "groups": [(GROUPS[slug], trades) for slug, trades in groups.items()],
         "fault": fault,
+        "typed": request.POST.get("page_name", ""),
     }
     return render(request, "studio/start/plan.html", context, status=status)
 

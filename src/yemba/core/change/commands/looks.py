@@ -10,6 +10,10 @@ from yemba.core.change.operation import Operation, put, remove
 from yemba.core.site.ids import Ids
 from yemba.core.site.resolve import Look
 
+_GOVERNED = ("palette", "type.heading", "type.body", "type.heading_weight", "shape.corner")
+_GOVERNED_PARTS = ("header.ground",)
+"""What a look decides: where it sets none of these, they are as its template has them."""
+
 
 class TakeLook(Command):
     """Template and values of a first look, as one edit. Values of the brand that it covers are set aside."""
@@ -26,12 +30,14 @@ class TakeLook(Command):
         values = read_values(self.values, look.catalogue, look.document.fonts.keys())
         plain = look.document.plain()
         now = plain.get("sheet", {})
-        covered = {key: now[key] for key in values if key in now and now[key] != values[key]}
+        covered = {key: now[key] for key in _GOVERNED if key in now and now[key] != values.get(key)}
+        kept = {key: value for key, value in now.items() if key not in _GOVERNED}
+        parts = {key: value for key, value in plain.get("parts", {}).items() if key not in _GOVERNED_PARTS}
         aside = {**plain.get("set_aside", {}), **covered}
         return [
             put(look.document, ("template",), self.template),
-            put(look.document, ("sheet",), {**now, **values}),
-            put(look.document, ("parts",), {**plain.get("parts", {}), **self.parts}),
+            put(look.document, ("sheet",), {**kept, **values}),
+            put(look.document, ("parts",), {**parts, **self.parts}),
             remove(look.document, ("ready_sheet",)),
             remove(look.document, ("own_sheet",)),
             *([put(look.document, ("set_aside",), aside)] if covered else []),
