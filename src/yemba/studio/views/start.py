@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from typing import Any, NamedTuple
 
 from django.contrib import messages
@@ -137,6 +137,12 @@ def _named(request: HttpRequest, page: PlannedPage) -> PlannedPage:
     return page._replace(name=name, without=tuple(one for one in page.sections if one not in kept))
 
 
+def _ticked(request: HttpRequest, page: PlannedPage) -> Sequence[str]:
+    """The sections of a page as they were sent, else as they stand in the plan."""
+    field = page.key or "home"
+    return request.POST.getlist(f"sections-{field}") if f"name-{field}" in request.POST else page.chosen
+
+
 def _plan(
     request: HttpRequest, start: Start, pages: list[PlannedPage], fault: Fault | None = None, status: int = 200
 ) -> HttpResponse:
@@ -148,7 +154,7 @@ def _plan(
             "name": request.POST.get(f"name-{page.key or 'home'}", page.name) if fault else page.name,
             "kept": page.kept,
             "first": number == 0,
-            "sections": [(name, kinds[kind_of(name)], name not in page.without) for name in page.sections],
+            "sections": [(name, kinds[kind_of(name)], name in _ticked(request, page)) for name in page.sections],
         }
         for number, page in enumerate(pages)
     ]
