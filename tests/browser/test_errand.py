@@ -50,7 +50,7 @@ def test_ines_makes_a_site_hers_and_publishes_it(page: Page, browser: Browser, l
     page.get_by_label("Address", exact=True).fill("saltmarsh")
     page.get_by_role("button", name="On to the pages").click()
     page.get_by_role("button", name="See three looks").click()
-    page.get_by_role("button", name="Handbill").click()
+    page.get_by_role("button", name="Gazette").click()
     expect(page.locator("#desk h1")).to_have_text("Pages")
 
     chapter(page, "Template")

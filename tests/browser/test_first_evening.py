@@ -136,7 +136,7 @@ def test_templates_that_are_tried_on_are_scrolled_together(bench: Page, demo: Si
     until(bench, "scrollY > 60", *tried)
     tried[2].evaluate("scrollTo(0, 0)")
     until(bench, "scrollY === 0", *tried)
-    tried[1].locator("h1").click()
+    tried[1].locator("h1").evaluate("heading => heading.click()")  # a pointer misses in what is drawn small
     expect(bench).to_have_url(bench.url)
     assert Site.objects.values().get(pk=demo.pk) == before
 

@@ -20,7 +20,12 @@ from yemba.studio.where import colour_roles
 pytestmark = [pytest.mark.browser, pytest.mark.django_db(transaction=True)]
 _PAINTED = """() => [...document.querySelectorAll("[data-field]")].filter((e) => e.innerText?.trim() && e.checkVisibility()).map((e) => {
   const place = e.closest("[data-place]").dataset.place, item = e.closest("[data-item]")?.dataset.item || "";
-  const rgb = getComputedStyle(e)[e.matches(".button") ? "backgroundColor" : "color"].match(/[0-9.]+/g).slice(0, 3).map(Number);
+  const probe = document.createElement("i");
+  probe.style.background = "var(--button)";
+  e.append(probe);
+  const filled = getComputedStyle(e).backgroundColor === getComputedStyle(probe).backgroundColor; // as a button is
+  probe.remove();
+  const rgb = getComputedStyle(e)[filled ? "backgroundColor" : "color"].match(/[0-9.]+/g).slice(0, 3).map(Number);
   return [place, e.dataset.field, item, "#" + rgb.map((n) => Math.round(n).toString(16).padStart(2, "0")).join("")];
 })"""
 

@@ -98,3 +98,22 @@ def test_the_header_folds_later_the_longer_its_names(document: Document, catalog
         for tagline in ("", "Books mended", "Books mended and made in Tide Row")
     ]
     assert row == sorted(set(row)), "the tagline counts"
+
+
+def test_a_menu_in_lines_or_columns_unfolds_sooner(document: Document, catalogue: Catalogue) -> None:
+    look = Look(document, catalogue)
+    shown = [Setting(look.face(level), look.texts[level]) for level in ("title", "navigation")]
+    row = catalogue.arrangements["row"].model_copy(update={"rows": [["navigation"]]})
+    ways = {
+        "line": row,
+        "two lines": row.model_copy(update={"menu_lines": 2}),
+        "columns": row.model_copy(update={"menu_rows": 4}),
+    }
+
+    def width(way: str, count: int) -> float:
+        return fit(ways[way], "S", ["Repairs"] * count, *shown, look.template.measures).navigation
+
+    assert width("line", 12) > width("two lines", 12) > width("columns", 12)
+    assert width("columns", 4) == width("line", 1), "one column is as wide as its widest entry"
+    assert width("columns", 5) == width("line", 2), "a fifth entry begins another"
+    assert width("two lines", 1) == width("line", 1), "two lines need no more than one"

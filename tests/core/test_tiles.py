@@ -37,3 +37,10 @@ def test_of_an_odd_number_the_first_fills_the_phone() -> None:
 def test_where_nothing_is_said_of_halves_all_are_alike() -> None:
     assert tile_sizes(TileSizes("40vw"), 3) == ["40vw"] * 3
     assert tile_sizes(TileSizes("40vw", first="80vw"), 3) == ["80vw", "40vw", "40vw"]
+
+
+def test_where_two_are_abreast_the_first_of_an_odd_number_stands_alone() -> None:
+    two = TileSizes("33vw", whole="100vw", two="50vw")
+    assert tile_sizes(two, 5) == ["100vw", *["50vw"] * 4]
+    assert tile_sizes(two, 4) == ["50vw"] * 4
+    assert tile_sizes(two, 0) == []

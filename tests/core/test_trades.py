@@ -12,16 +12,19 @@ from hypothesis import strategies as st
 from yemba.core.change.command import read_command
 from yemba.core.change.operation import apply
 from yemba.core.check.starter_words import starter_sections
+from yemba.core.errors import Fault
+from yemba.core.limits import NAME_LETTERS
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
 from yemba.core.site.ids import new_id
+from yemba.core.site.kinds import begun
 from yemba.core.site.resolve import Look
 from yemba.core.site.structured import business
 from yemba.core.site.words import plain
 from yemba.core.trade.begin import Beginning
 from yemba.core.trade.filling import fill, is_filled
 from yemba.core.trade.finding import nearest_trade
-from yemba.core.trade.plan import moved, proposed, with_page
+from yemba.core.trade.plan import changed, moved, named, proposed, with_page
 from yemba.core.trade.trade import AIMS, GROUPS, Trade, kind_of
 
 _SENTENCE_FROM = 4  # words; what is shorter is a label, such as a weekday
@@ -176,8 +179,38 @@ def test_pages_move_and_the_first_stays_first(catalogue: Catalogue) -> None:
     assert moved(plan, plan[-1].key, 9) == plan
     longer = with_page(with_page(plan, "Vouchers"), "Team")
     assert [page.key for page in longer[-2:]] == ["own-1", "own-2"]
+    for name in ("", "  ", "V" * (NAME_LETTERS + 1)):
+        with pytest.raises(Fault) as caught:
+            with_page(plan, name)
+        assert caught.value.field == "page_name"
+
+
+def test_a_page_of_the_plan_is_named_left_out_and_put_in(catalogue: Catalogue) -> None:
+    plan = proposed(catalogue.trade("chimney-sweep"), ["found"])
+    first, second, *_ = plan
+    page = named(first, " Start ", "name-home", ["opening"])
+    assert (page.name, page.chosen, page.sections) == ("Start", ("opening",), first.sections)
+    with pytest.raises(Fault) as caught:
+        named(first, "", "name-home", [])
+    assert caught.value.field == "name-home"
+    assert [page.kept for page in changed(plan, "out", second.key)][:2] == [True, False]
+    assert changed(changed(plan, "out", second.key), "in", second.key) == plan
+    assert changed(plan, "down", second.key) == moved(plan, second.key, 1)
+    assert changed(plan, "stay", second.key) == plan
 
 
 def test_pages_that_serve_no_aim_are_left_out_but_offered(catalogue: Catalogue) -> None:
     plan = proposed(catalogue.trade("baker"), ["found"])
     assert [page.name for page in plan if not page.kept] == ["Cakes we made", "Baking days", "Order ahead"]
+
+
+def test_the_name_of_an_entry_alone_is_no_starter_word(catalogue: Catalogue) -> None:
+    trade, kind = catalogue.trade("bookbinder"), catalogue.kind("questions")
+    fields, words = kind.fields_of("item"), trade.starters_of("questions", "item")
+    as_begun = trade.items["questions"][0]
+    own = as_begun | {"answer": "Ten days for a hinge; a family Bible takes a month."}
+    assert begun(fields, own, words, among=[own, own]) == []
+    assert {field.slug for field in begun(fields, as_begun, words, among=[as_begun, as_begun])} >= {
+        "question",
+        "answer",
+    }

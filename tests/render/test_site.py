@@ -9,6 +9,7 @@ from typing import Any
 
 import pytest
 
+from yemba.catalogue import catalogue as shipped
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
 from yemba.core.site.resolve import Look
@@ -46,7 +47,7 @@ def test_the_same_document_gives_the_same_bytes(document: Document, catalogue: C
     assert first == second
 
 
-@pytest.mark.parametrize("template", ["slipway", "handbill", "lantern"])
+@pytest.mark.parametrize("template", sorted(shipped().templates))
 def test_every_link_and_file_a_page_names_is_there(document: Document, catalogue: Catalogue, template: str) -> None:
     files = site_files(site(document, catalogue, template=template))
     for path in files:
@@ -167,7 +168,7 @@ def test_dates_and_prices_are_said_in_the_sites_language(document: Document, cat
     assert "4,50" in german
 
 
-@pytest.mark.parametrize("template", ["slipway", "handbill", "lantern"])
+@pytest.mark.parametrize("template", sorted(shipped().templates))
 def test_a_stylesheet_stays_small_and_asks_nobody_else(document: Document, catalogue: Catalogue, template: str) -> None:
     made = style(site(document, catalogue, template=template).look)
     whole = made.rules + made.values

@@ -45,7 +45,7 @@ def test_those_that_fit_the_trade_and_the_aim_come_first(visitor: Client) -> Non
     assert first == {
         ("photographer", "work"): "lantern",
         ("chimney-sweep", "dates"): "handbill",
-        ("translator", ""): "slipway",
+        ("translator", ""): "quire",
     }
 
 

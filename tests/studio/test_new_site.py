@@ -163,12 +163,24 @@ def test_a_page_without_a_name_is_refused_and_the_other_names_stay(hers: Client)
     assert hers.post(f"/sites/new/{start.pk}/pages/", {"do": "add"}).status_code == 422
 
 
+def test_the_name_of_one_more_page_stays_typed_or_makes_it(hers: Client) -> None:
+    start = give(hers)
+    answer = hers.post(f"/sites/new/{start.pk}/pages/", {"do": "out:about", "page_name": "Vou & chers"}, follow=True)
+    assert 'value="Vou &amp; chers"' in answer.content.decode()
+    assert "Vou & chers" not in [page.name for page in starts.plan_of(start)]
+    assert on_plan(hers, start, "stay", page_name="Team")[-1] == ("Team", True), "Enter adds it"
+    assert on_plan(hers, start, "on", page_name="Vouchers")[-1] == ("Vouchers", True)
+    sent = {"do": "on", "page_name": "V" * 90}
+    assert hers.post(f"/sites/new/{start.pk}/pages/", sent).status_code == 422
+
+
 def test_another_trade_is_taken_on_the_plan(hers: Client) -> None:
     start = give(hers)
-    hers.post(f"/sites/new/{start.pk}/pages/", {"trade": "Cheesemaker"})
-    start.refresh_from_db()
+    on_plan(hers, start, "add", page_name="Vouchers")
+    names = {"name-own-1": "Presents", "trade": "Cheesemaker", "page_name": "Half ty"}
+    on_plan(hers, start, "trade", **names)
     assert starts.trade_of(start).slug == "cheesemaker"
-    assert "The cheeses" in [page.name for page in starts.plan_of(start)]
+    assert {"The cheeses", "Presents"} <= {page.name for page in starts.plan_of(start)}, "what was typed just now too"
 
 
 def test_each_look_is_seen_on_a_host_of_its_own_and_three_others_after(hers: Client) -> None:

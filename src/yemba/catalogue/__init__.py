@@ -71,9 +71,9 @@ def kind_folders(folder: Path = FOLDER) -> Path:
     return folder / "kinds"
 
 
-def arrangement_css(made: Catalogue) -> str:
-    """The styles of all arrangements, where the menu is unfolded."""
-    return "".join(arrangement.css for arrangement in made.arrangements.values())
+def arrangement_css(made: Catalogue, slug: str = "") -> str:
+    """The styles of an arrangement, or of all of them, where the menu is unfolded."""
+    return "".join(one.css for one in made.arrangements.values() if slug in ("", one.slug))
 
 
 def _folders(place: Path) -> list[Path]:

@@ -80,7 +80,7 @@ def _of_template(catalogue: Catalogue, template: Template, folder: Path) -> Iter
     for path, level in template.levels.items():
         yield from _of_level(file, path, level, catalogue)
     for path in template.sizes:
-        slug, _, layout = re.sub(r"\.(first|half|whole)$", "", path).partition(".")
+        slug, _, layout = re.sub(r"\.(first|half|two|whole)$", "", path).partition(".")
         yield from _of_kinds(file, "sizes", {slug: layout}, catalogue)
     yield from _levels(folder / "template.css", template.css)
 

@@ -28,6 +28,14 @@ def nearest(named: str, known: Iterable[str]) -> str:
     return f"did you mean “{near[0]}”?" if near else f"there are: {', '.join(names)}"
 
 
+def known(named: str, offered: Iterable[str]) -> str:
+    """The name, if it is one of those offered. Raises ValueError with the nearest right one."""
+    names = list(offered)
+    if named not in names:
+        raise ValueError(f"“{named}” is none; {nearest(named, names)}")
+    return named
+
+
 class Faults(Fault):
     """Several at once, each beside its own input."""
 

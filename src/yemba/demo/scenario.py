@@ -28,7 +28,7 @@ SLUGS = (SLUG, "nettle", "dubrov")
 Pictures = dict[str, tuple[Callable[[], str], str]]
 _SALTMARSH: dict[str, Any] = {
     "name": "Saltmarsh Bindery",
-    "site": {"site.currency": "GBP", "site.time_zone": "Europe/London"},
+    "site": {"site.currency": "GBP", "site.time_zone": "Europe/London", "site.trade": "bookbinder"},
     "template": "slipway",
     "sheet": {
         "palette": [
@@ -45,7 +45,7 @@ _SALTMARSH: dict[str, Any] = {
 _NETTLE: dict[str, Any] = {
     "name": "Nettle & Rye Seeds",
     "tagline": "Open-pollinated seed from heavy clay",
-    "site": {"site.currency": "GBP", "site.time_zone": "Europe/London"},
+    "site": {"site.currency": "GBP", "site.time_zone": "Europe/London", "site.trade": "seed-nursery"},
     "template": "handbill",
     "ready_sheet": "handbill/seed-packet",
     "navigation": {"hidden": ["home"]},
@@ -53,6 +53,7 @@ _NETTLE: dict[str, Any] = {
 _DUBROV: dict[str, Any] = {
     "name": "Marek Dubrov, tuba",
     "tagline": "Evenings, lessons, low notes",
+    "site": {"site.trade": "musician"},
     "template": "lantern",
     "ready_sheet": "lantern/green-room",
     "parts": {"header.tagline": True},

@@ -16,8 +16,8 @@ function overflowing() {
     const box = element.getBoundingClientRect();
     if (!box.width) continue;
     if (out(box, page) > 1) add(element, out(box, page), "box");
-    else if (pushes(element) && out(box, element.parentElement.getBoundingClientRect()) > 1)
-      add(element, out(box, element.parentElement.getBoundingClientRect()), "box in its parent");
+    else if (pushes(element) && out(box, roomOf(element)) > 1)
+      add(element, out(box, roomOf(element)), "box in its parent");
     for (const node of element.childNodes) {
       if (node.nodeType !== Node.TEXT_NODE || !node.textContent.trim()) continue;
       const range = document.createRange();
@@ -37,6 +37,12 @@ function overflowing() {
     )
       block = block.parentElement;
     return block;
+  }
+
+  // The box of the nearest that has one: a parent may have none of its own.
+  function roomOf(element) {
+    const parent = element.parentElement;
+    return getComputedStyle(parent).display === "contents" ? roomOf(parent) : parent.getBoundingClientRect();
   }
 
   // Wider than its parent by its own size, not drawn out of it by margins on purpose.

@@ -11,6 +11,7 @@ from yemba.core.type.levels import LEVELS, SHADOW_BLUR, SHADOW_SHIFT, Level, Tex
 from yemba.render.fonts import stack
 
 _LINE = re.compile(r"\blevel:\s*([\w-]+);")
+_COMMENT = re.compile(r"/\*[^*]*\*+(?:[^/*][^*]*\*+)*/\n?")
 _SHORT = 6  # letters; shorter words fit everywhere
 WORD_WIDTHS = (*(n / 2 for n in range(8, 24)), *range(12, 24), *range(24, 41, 2))
 """Widths of words in em, to which they are rounded up."""
@@ -39,8 +40,8 @@ def longest_word(look: Look, level: str, words: str) -> str:
 
 
 def written_out(css: str) -> str:
-    """A stylesheet with every such line as the declarations it stands for."""
-    return _LINE.sub(lambda match: " ".join(_declarations(LEVELS[match[1]])), css)
+    """A stylesheet with every such line as the declarations it stands for, without its comments."""
+    return _LINE.sub(lambda match: " ".join(_declarations(LEVELS[match[1]])), _COMMENT.sub("", css))
 
 
 def _declarations(level: Level) -> list[str]:

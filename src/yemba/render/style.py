@@ -42,11 +42,12 @@ def style(look: Look, draft: bool = False) -> Style:
         f"{faces}\n@layer base {{\n{base_css()}}}\n@layer kinds {{\n{kinds_css()}}}\n"
         f"@layer template {{\n{written_out(look.template.css)}}}\n"
     )
-    return Style(rules, values(look))
+    return Style(rules, values(look, draft))
 
 
-def values(look: Look) -> str:
-    """Custom properties of the brand sheet and the parts, and the width at which the menu unfolds."""
+def values(look: Look, draft: bool = False) -> str:
+    """Custom properties of the brand sheet and the parts, and the width at which the menu unfolds. A draft has every
+    arrangement of the header, so that a change of it shows at once; a live page only its own."""
     root, grounds = custom_properties(look)
     blocks = [_block(":root", root)]
     blocks += [_block(f'[data-ground="{slug}"]', roles) for slug, roles in grounds.items()]
@@ -54,7 +55,8 @@ def values(look: Look) -> str:
     blocks += [f".tint-{tint} {{ --tint: {tint / 100:g}; }}" for tint in sorted(_tints(look))]
     blocks += sorted(set(one_off_rules(look)))
     blocks += sorted({rule for p in look.pictures.values() if (rule := position_rule(p))})
-    unfolded = f"@media (min-width: {header_fit(look).fold}px) {{\n{unfolded_css()}}}"
+    arrangement = "" if draft else look.arrangement.slug
+    unfolded = f"@media (min-width: {header_fit(look).fold}px) {{\n{unfolded_css(arrangement)}}}"
     return "@layer values {\n" + "\n".join([*blocks, unfolded]) + "\n}\n"
 
 
@@ -149,9 +151,9 @@ def base_css() -> str:
 
 
 @cache
-def unfolded_css() -> str:
-    """The styles in force where the menu is unfolded, those of every arrangement last."""
-    return skeleton("unfolded.css") + written_out(shipped.arrangement_css(shipped.catalogue()))
+def unfolded_css(arrangement: str = "") -> str:
+    """The styles in force where the menu is unfolded, those of an arrangement last, or of all of them."""
+    return skeleton("unfolded.css") + written_out(shipped.arrangement_css(shipped.catalogue(), arrangement))
 
 
 @cache

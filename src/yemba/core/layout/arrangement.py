@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from pydantic import field_validator
+from pydantic import Field, field_validator
 
 from yemba.core.errors import nearest
 from yemba.core.strict import Strict
@@ -13,13 +13,16 @@ PIECES = ("title", "tagline", "navigation")
 
 class Arrangement(Strict):
     """`rows` are the pieces that stand side by side, from the top; a `column` stands at the side of the page and has
-    its pieces one under the other. `css` is in force where the menu is unfolded. `order` is its place among others."""
+    its pieces one under the other. The menu stands in `menu_lines`, or in columns of `menu_rows` entries each (0: in
+    lines). `css` is in force where the menu is unfolded. `order` is its place among others."""
 
     slug: str
     name: str
     order: int = 99
     column: bool = False
     rows: list[list[str]]
+    menu_lines: int = Field(default=1, ge=1)
+    menu_rows: int = Field(default=0, ge=0)
     css: str = ""
 
     @field_validator("rows")

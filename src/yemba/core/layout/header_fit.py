@@ -66,7 +66,7 @@ def fit(
     """
     title_width = logo_width or title_as.width(title)
     widths = [entries_as.width(entry) + _LINK_PADDING for entry in entries]
-    navigation = sum(widths) + measures.nav_gap * max(0, len(widths) - 1)
+    navigation = _menu_width(arrangement, widths, measures.nav_gap)
     edges = 2 * measures.gutter
     if arrangement.column:
         column = min(_WIDEST_COLUMN, max(SIDE_COLUMN, ceil(entries_as.longest(entries) + _LINK_PADDING + edges)))
@@ -74,6 +74,18 @@ def fit(
     pieces = {"title": title_width, "tagline": tagline, "navigation": navigation}
     fold = ceil(_widest_row(arrangement, pieces) + edges)
     return Fit(title_width, navigation, max(_NARROWEST, fold))
+
+
+def _menu_width(arrangement: Arrangement, entries: Sequence[float], gap: float) -> float:
+    """In px, of entries of these widths: in columns, or in lines each of which may have an entry more."""
+    if arrangement.menu_rows:
+        rows = arrangement.menu_rows
+        columns = [max(entries[start : start + rows]) for start in range(0, len(entries), rows)]
+        return sum(columns) + gap * max(0, len(columns) - 1)
+    line = sum(entries) + gap * max(0, len(entries) - 1)
+    if arrangement.menu_lines == 1:
+        return line
+    return min(line, line / arrangement.menu_lines + max(entries, default=0.0))
 
 
 def _widest_row(arrangement: Arrangement, pieces: Mapping[str, float]) -> float:

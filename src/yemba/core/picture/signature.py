@@ -43,8 +43,69 @@ def _sheet(width: float, height: float, _: str, behind: str) -> str:
     )
 
 
+def _ornament(width: float, height: float, marked: str, _: str) -> str:
+    """Three lozenges in a row at the foot."""
+    half, middle = height * 0.022, height * 0.94
+    places = (width / 2 + number * half * 3.2 for number in (-1, 0, 1))
+    lozenges = (
+        f"M{x - half:.1f} {middle:.1f}l{half:.1f} {-half:.1f} {half:.1f} {half:.1f} {-half:.1f} {half:.1f}z"
+        for x in places
+    )
+    return f'<path fill="{marked}" d="{"".join(lozenges)}"/>'
+
+
+def _label(width: float, height: float, marked: str, behind: str) -> str:
+    """A label in the lowest corner, on a wall."""
+    across, down = width * 0.16, height * 0.1
+    x, y = width - across, height - down
+    return f'<rect x="{x:.1f}" y="{y:.1f}" width="{across:.1f}" height="{down:.1f}" fill="{behind}"/>'
+
+
+def _pieces(width: float, height: float, marked: str, behind: str) -> str:
+    """Unequal pieces along the foot."""
+    down, between = height * 0.08, height * 0.012
+    first, second = width * 0.5, width * 0.3
+    starts = (0.0, first + between, first + second + 2 * between)
+    widths = (first, second, width - starts[2])
+    fills = (marked, behind, marked)
+    pieces = zip(starts, widths, fills, strict=True)
+    return "".join(
+        f'<rect x="{x:.1f}" y="{height - down:.1f}" width="{across:.1f}" height="{down:.1f}" fill="{fill}"/>'
+        for x, across, fill in pieces
+    )
+
+
+def _rules(width: float, height: float, marked: str, _: str) -> str:
+    """A thick rule and a thin one across the head."""
+    thick, thin = height * 0.03, height * 0.008
+    return (
+        f'<rect width="{width}" height="{thick:.1f}" fill="{marked}"/>'
+        f'<rect y="{thick + 2 * thin:.1f}" width="{width}" height="{thin:.1f}" fill="{marked}"/>'
+    )
+
+
+def _tag(width: float, height: float, marked: str, _: str) -> str:
+    """A shelf along the foot, with a tag that hangs from it."""
+    shelf, across, down = height * 0.02, height * 0.12, height * 0.06
+    top, start = height * 0.9, width * 0.1
+    return (
+        f'<rect y="{top:.1f}" width="{width}" height="{shelf:.1f}" fill="{marked}"/>'
+        f'<rect x="{start:.1f}" y="{top:.1f}" width="{across:.1f}" height="{shelf + down:.1f}" fill="{marked}"/>'
+    )
+
+
 def _none(width: float, height: float, marked: str, behind: str) -> str:
     return ""
 
 
-SIGNATURES: dict[str, Drawing] = {"none": _none, "slope": _slope, "frame": _frame, "sheet": _sheet}
+SIGNATURES: dict[str, Drawing] = {
+    "none": _none,
+    "slope": _slope,
+    "frame": _frame,
+    "sheet": _sheet,
+    "ornament": _ornament,
+    "label": _label,
+    "pieces": _pieces,
+    "rules": _rules,
+    "tag": _tag,
+}

@@ -7,7 +7,7 @@ from functools import cached_property
 
 from pydantic import field_validator
 
-from yemba.core.errors import Fault, nearest
+from yemba.core.errors import Fault, known
 from yemba.core.layout.tiles import TileSizes
 from yemba.core.site.words import plain
 from yemba.core.strict import Strict
@@ -48,17 +48,17 @@ class Field(Strict):
     @field_validator("type")
     @classmethod
     def _known_type(cls, named: str) -> str:
-        return _known(named, field_types())
+        return known(named, field_types())
 
     @field_validator("level")
     @classmethod
     def _known_level(cls, named: str) -> str:
-        return _known(named, LEVELS)
+        return known(named, LEVELS)
 
     @field_validator("reaches")
     @classmethod
     def _known_reach(cls, named: str) -> str:
-        return _known(named, REACHES) if named else ""
+        return known(named, REACHES) if named else ""
 
     @cached_property
     def kind(self) -> Kind:
@@ -100,13 +100,15 @@ def begun(
     """The fields of a section or an item that still hold what they began with and may not stay so; `words` are those of
     the site's trade, by field.
 
-    A price or a time may be right by chance: it counts where all around it is as it began. Of items, `among` are those
-    of the section: where no other is as it began, its owner went through them, and meant this one.
+    A price, a time or the name of an entry ("Tuesday to Friday") may be right by chance: it counts where all around it
+    is as it began. Of items, `among` are those of the section: where no other is as it began, its owner went through
+    them, and meant this one.
     """
     same = [field for field in fields if field.begins(words) and field.is_starter(stored, words)]
     alike = sum(_is_as_begun(fields, other, words) for other in among)
     whole = _is_as_begun(fields, stored, words) and not (alike == 1 < len(among))
-    return [field for field in same if not field.will_do and (whole or field.type in ("line", "words"))]
+    alone = ("words",) if among else ("line", "words")
+    return [field for field in same if not field.will_do and (whole or field.type in alone)]
 
 
 def _is_as_begun(fields: Sequence[Field], stored: Mapping[str, str], words: Texts) -> bool:
@@ -117,14 +119,6 @@ def _is_as_begun(fields: Sequence[Field], stored: Mapping[str, str], words: Text
         for field in fields
         if field.begins(words)
     )
-
-
-def _known(named: str, known: object) -> str:
-    """Raises ValueError with the nearest right name."""
-    names = list(known)  # type: ignore[call-overload]
-    if named not in names:
-        raise ValueError(f"“{named}” is none; {nearest(named, names)}")
-    return named
 
 
 SHARED = (
@@ -170,7 +164,7 @@ class SectionKind(Strict):
     @field_validator("roles")
     @classmethod
     def _known_roles(cls, named: list[str]) -> list[str]:
-        return [_known(role, ROLES) for role in named]
+        return [known(role, ROLES) for role in named]
 
     @field_validator("layouts")
     @classmethod
@@ -188,8 +182,8 @@ class SectionKind(Strict):
         return _named(self.fields_of(item), slug, self.name)
 
     def sizes(self, layout: str) -> TileSizes:
-        known = next((known for known in self.layouts if known.slug == layout), None)
-        return TileSizes(known.sizes, known.half, known.whole, in_rows=known.in_rows) if known else TileSizes("")
+        one = next((one for one in self.layouts if one.slug == layout), None)
+        return TileSizes(one.sizes, one.half, one.whole, in_rows=one.in_rows) if one else TileSizes("")
 
     def layout_names(self) -> dict[str, str]:
         return {layout.slug: layout.name for layout in self.layouts}

@@ -152,7 +152,7 @@ class Look:
         own = self.template.sizes
         usual = self.catalogue.kind(kind).sizes(layout)
         path = f"{kind}.{layout}"
-        named = {name: own.get(f"{path}.{name}", getattr(usual, name)) for name in ("half", "whole", "first")}
+        named = {name: own.get(f"{path}.{name}", getattr(usual, name)) for name in ("half", "whole", "first", "two")}
         return TileSizes(
             own.get(path, usual.third), **named, abreast=self.template.measures.abreast, in_rows=usual.in_rows
         )

@@ -39,9 +39,9 @@ class Template(Strict):
     `lacks` names what it cannot show: values by setting key, layouts by section kind. What an owner
     has chosen of these is kept and set aside. `levels` names the level of text, by "KIND.FIELD", where
     it is another than the kind's, `sizes` how wide pictures are drawn, by "KIND.LAYOUT", where it is otherwise than
-    the kind's, and by "KIND.LAYOUT.half", ".whole" and ".first" in layouts of tiles. `page` is the ground behind
-    and between the sections, `moods` what it is like and `strengths` the kinds of section it does most for (first looks
-    are chosen by both), `signature` its mark on icon and link card. `sheets` are ordered; the first is the
+    the kind's, and by "KIND.LAYOUT.half", ".whole", ".first" and ".two" in layouts of tiles. `page` is the ground
+    behind and between the sections, `moods` what it is like and `strengths` the kinds of section it does most for
+    (first looks are chosen by both), `signature` its mark on icon and link card. `sheets` are ordered; the first is the
     template's own. `picture` says whether it brings one of itself.
     """
 

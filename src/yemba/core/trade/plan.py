@@ -5,7 +5,10 @@ from __future__ import annotations
 from collections.abc import Collection, Sequence
 from typing import NamedTuple
 
+from yemba.core.errors import Fault
+from yemba.core.limits import NAME_LETTERS
 from yemba.core.trade.trade import Trade
+from yemba.core.value.line import Line
 
 _OWN = "own-"
 
@@ -52,8 +55,28 @@ def moved(pages: Sequence[PlannedPage], key: str, by: int) -> list[PlannedPage]:
     return order
 
 
-def with_page(pages: Sequence[PlannedPage], name: str) -> list[PlannedPage]:
-    """With one more page of one's own at the end, with a heading and words."""
+def named(page: PlannedPage, typed: str, field: str, kept: Collection[str]) -> PlannedPage:
+    """The page with a name, and with those of its sections that are kept. Raises Fault beside the `field` that the name
+    was typed in."""
+    name = Line(NAME_LETTERS, empty=False).read(typed, f"The name of “{page.name}”", field)
+    return page._replace(name=name, without=tuple(one for one in page.sections if one not in kept))
+
+
+def changed(pages: Sequence[PlannedPage], act: str, key: str) -> list[PlannedPage]:
+    """After one of the acts of a page, "up", "down", "out" (left out) or "in"; any other changes nothing."""
+    if act in ("up", "down"):
+        return moved(pages, key, -1 if act == "up" else 1)
+    if act in ("out", "in"):
+        return [page._replace(kept=act == "in") if page.key == key else page for page in pages]
+    return list(pages)
+
+
+def with_page(pages: Sequence[PlannedPage], typed: str) -> list[PlannedPage]:
+    """With one more page of one's own at the end, with a heading and words. Raises Fault where it has no name, or one
+    that is too long."""
+    if not typed.strip():
+        raise Fault("empty", "Give the new page a name first.", "page_name")
+    name = Line(NAME_LETTERS).read(typed, "The page’s name", "page_name")
     taken = {page.key for page in pages}
     key = next(f"{_OWN}{n}" for n in range(1, len(pages) + 2) if f"{_OWN}{n}" not in taken)
     return [*pages, PlannedPage(key, name, ("words",))]

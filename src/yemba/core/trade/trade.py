@@ -4,10 +4,11 @@ from __future__ import annotations
 
 from collections.abc import Collection, Iterable, Mapping
 from functools import cached_property
+from typing import Literal
 
 from pydantic import field_validator
 
-from yemba.core.errors import nearest
+from yemba.core.errors import known
 from yemba.core.strict import Strict
 from yemba.core.trade.filling import NO_TEXTS, Texts
 
@@ -56,7 +57,19 @@ class TradePage(Strict):
     @field_validator("aims")
     @classmethod
     def _known_aims(cls, named: list[str]) -> list[str]:
-        return [_known(aim, AIMS) for aim in named]
+        return [known(aim, AIMS) for aim in named]
+
+
+class Phrases(Strict):
+    """What is said in a trade, to be put into sentences: `act` is what is done ("sweep chimneys"), `thing` what is
+    offered, `who` for whom (in the plural), `way` how, and `gain` what one has of it. `voice` is who speaks."""
+
+    voice: Literal["I", "we"]
+    act: list[str]
+    thing: list[str]
+    who: list[str]
+    way: list[str]
+    gain: list[str]
 
 
 class Trade(Strict):
@@ -66,7 +79,7 @@ class Trade(Strict):
 
     `words` are starter words of sections by name and field: a section's name is its kind, or "KIND/which" where there
     are several. `items` are those of its entries. {name} and {town} are put in; what stands in [brackets] is left out
-    where no town is given. "page:SLUG" is a link to a page of the trade.
+    where no town is given. "page:SLUG" is a link to a page of the trade. From `phrases` ideas for words are written.
     """
 
     slug: str
@@ -78,6 +91,7 @@ class Trade(Strict):
     tags: list[str]
     moods: list[str]
     leads: list[str]
+    phrases: Phrases | None = None
     pages: list[TradePage]
     words: dict[str, dict[str, str]]
     items: dict[str, list[dict[str, str]]] = {}
@@ -85,12 +99,12 @@ class Trade(Strict):
     @field_validator("group")
     @classmethod
     def _known_group(cls, named: str) -> str:
-        return _known(named, GROUPS)
+        return known(named, GROUPS)
 
     @field_validator("moods")
     @classmethod
     def _known_moods(cls, named: list[str]) -> list[str]:
-        return [_known(mood, MOODS) for mood in named]
+        return [known(mood, MOODS) for mood in named]
 
     def pages_for(self, aims: Collection[str]) -> list[TradePage]:
         """The pages proposed for these aims."""
@@ -128,10 +142,3 @@ def _by_field(stored: Iterable[Mapping[str, str]]) -> Texts:
 def kind_of(section: str) -> str:
     """The kind of a section of a trade, by its name."""
     return section.partition("/")[0]
-
-
-def _known(named: str, known: Collection[str]) -> str:
-    """Raises ValueError with the nearest right name."""
-    if named not in known:
-        raise ValueError(f"“{named}” is none; {nearest(named, known)}")
-    return named

@@ -16,7 +16,7 @@ from yemba.studio.waiting import Waiting
 
 def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiting]) -> Context:
     document = look.document
-    page_id, chosen = _page_of(document, query), query.get("section", "")
+    page_id = _page_of(document, query)
     drawings, drawing_of = _drawings(look)
     return {
         "pages": [
@@ -26,7 +26,7 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
         "drawings": drawings,
         "page_id": page_id,
         "page": document.pages[page_id],
-        "sections": entries(look, ("pages", page_id), chosen),
+        "sections": entries(look, ("pages", page_id), query),
         "kinds": kinds(look),
         "pictures_count": len(document.pictures),
         "room": room.PAGES.warning(len(document.pages)),

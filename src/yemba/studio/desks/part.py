@@ -16,6 +16,6 @@ def desk(part: Part, site: Site, look: Look, query: Mapping[str, str]) -> Contex
     return {
         "part": part,
         "settings": [setting(look, known.key) for known in part.settings],
-        "sections": entries(look, holder, query.get("section", "")) if part.holds_sections else [],
+        "sections": entries(look, holder, query) if part.holds_sections else [],
         "kinds": kinds(look),
     }

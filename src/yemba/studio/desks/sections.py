@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterable, Mapping
+
 from yemba.core.check.starter_words import starter_sections
 from yemba.core.site.backdrop import of_section
 from yemba.core.site.document import Section, ordered_items
@@ -10,20 +12,21 @@ from yemba.core.site.one_offs import ALIGNMENTS, field_of, level_of
 from yemba.core.site.resolve import Look
 from yemba.core.type.levels import LEVELS, STYLES
 from yemba.core.value.link import PAGE
+from yemba.studio.desks.ideas import ideas
 from yemba.studio.desks.setting import Context
 from yemba.studio.desks.tint import tint_desk
 
 
-def entries(look: Look, holder: tuple[str, str], chosen: str) -> list[Context]:
-    """The sections of a page or a part; `chosen` is the id of the open one."""
-    starters = starter_sections(look)
+def entries(look: Look, holder: tuple[str, str], query: Mapping[str, str]) -> list[Context]:
+    """The sections of a page or a part; the `query` of the address names the open one."""
+    starters, chosen = starter_sections(look), query.get("section", "")
     return [
         {
             "id": key,
             "kind": look.catalogue.kind(section.kind),
             "open": key == chosen,
             "starter": key in starters,
-            **(_desk(look, section) if key == chosen else {}),
+            **(_desk(look, key, section, query) if key == chosen else {}),
         }
         for key, section in look.document.holder(holder).ordered()
     ]
@@ -34,8 +37,17 @@ def kinds(look: Look) -> list[SectionKind]:
     return list(look.catalogue.kinds.values())
 
 
-def _desk(look: Look, section: Section) -> Context:
+def _desk(look: Look, key: str, section: Section, query: Mapping[str, str]) -> Context:
     kind = look.catalogue.kind(section.kind)
+    open_item = query.get("item", "") if "ideas" in query else ""
+
+    def controls(item: str, fields: Iterable[Field]) -> list[Context]:
+        """Those of the section's own fields, or of an item's, each with its ideas."""
+        return [
+            _field(look, section, item, field) | {"ideas": ideas(look, section, key, item, field, query)}
+            for field in fields
+        ]
+
     layouts = [(slug, name) for slug, name in kind.layout_names().items() if look.template.shows(kind.slug, slug)]
     return {
         "layout": look.layout(section),
@@ -44,7 +56,7 @@ def _desk(look: Look, section: Section) -> Context:
         "ground_mine": section.ground or "",
         "layouts": layouts,
         "grounds": list(look.ground_names.items()),
-        "fields": [_field(look, section, "", field) for field in kind.fields if field not in SHARED],
+        "fields": controls("", (field for field in kind.fields if field not in SHARED)),
         "faces": [(slug, family.name) for slug, family in look.families.items()],
         "colours": [(f"@{colour['id']}", colour["name"]) for colour in look.value("palette")],
         "styles": list(STYLES.items()),
@@ -55,8 +67,8 @@ def _desk(look: Look, section: Section) -> Context:
         "items_name": kind.items.plural if kind.items else "",
         "item_name": kind.items.name if kind.items else "",
         "items": [
-            {"id": key, "fields": [_field(look, section, key, field) for field in kind.fields_of(key)]}
-            for key, _ in ordered_items(section)
+            {"id": item, "open": item == open_item, "fields": controls(item, kind.fields_of(item))}
+            for item, _ in ordered_items(section)
         ],
     }
 

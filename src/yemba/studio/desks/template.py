@@ -55,7 +55,7 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
                     for sheet in template.sheets
                 ],
             }
-            for template in look.catalogue.templates.values()
+            for template in sorted(look.catalogue.templates.values(), key=lambda one: one.slug != look.template.slug)
         ],
         "first_looks": _first_looks(site, look),
         "now": look.template,

@@ -4,23 +4,24 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 from typing import Any, NamedTuple
+from urllib.parse import urlencode
 
 from django.contrib import messages
 from django.contrib.auth.decorators import login_required
 from django.http import HttpRequest, HttpResponse
 from django.shortcuts import get_object_or_404, redirect, render
+from django.urls import reverse
 from django.views.decorators.http import require_http_methods, require_POST
 
 from yemba.core.errors import Fault, Faults
-from yemba.core.limits import NAME_LETTERS, PICTURE_BYTES
+from yemba.core.limits import PICTURE_BYTES
 from yemba.core.site.resolve import Look
 from yemba.core.site.setting import Setting
 from yemba.core.site.settings import setting
-from yemba.core.trade.plan import PlannedPage, moved, with_page
+from yemba.core.trade.plan import PlannedPage, changed, named, with_page
 from yemba.core.trade.trade import AIMS, GROUPS, kind_of
 from yemba.core.untrusted import whole
 from yemba.core.value.likely import likely
-from yemba.core.value.line import Line
 from yemba.hosting import services as hosting
 from yemba.render.page import path_of
 from yemba.sites import services as sites
@@ -96,45 +97,38 @@ def _form(
 @login_required
 @require_http_methods(["GET", "HEAD", "POST"])
 def plan(request: HttpRequest, number: int) -> HttpResponse:
-    """The plan of pages. Each button sends all names along, so that none is lost."""
+    """The plan of pages. Each button sends all names along, so that none is lost; a name that was typed for one more
+    page stays where it was, or makes that page on Enter and on the way on."""
     start = _start(request, number)
     if start.site or not start.answers.get("title") or not start.plan:
         return redirect("start", start.pk)
     pages = starts.plan_of(start)
     if request.method != "POST":
         return _plan(request, start, pages)
-    if request.POST.get("trade"):
-        starts.answer(start, {"trade": request.POST["trade"], "aims": start.answers["aims"]}, {})
-        return redirect("start-plan", start.pk)
-    try:
-        pages = [_named(request, page) for page in pages]
-    except Fault as fault:
-        return _plan(request, start, pages, fault, 422)
     act, _, key = request.POST.get("do", "").partition(":")
     added = request.POST.get("page_name", "").strip()
-    if act == "add":
-        if not added:
-            return _plan(request, start, pages, Fault("empty", "Give the new page a name first.", "page_name"), 422)
-        try:
-            pages = with_page(pages, Line(NAME_LETTERS).read(added, "The page’s name", "page_name"))
-        except Fault as fault:
-            return _plan(request, start, pages, fault, 422)
-    elif act in ("up", "down"):
-        pages = moved(pages, key, -1 if act == "up" else 1)
-    elif act in ("out", "in"):
-        pages = [page._replace(kept=act == "in") if page.key == key else page for page in pages]
-    starts.replan(start, pages)
-    return redirect("start-looks", start.pk) if act == "on" else redirect("start-plan", start.pk)
+    try:
+        pages = [_sent(request, page) for page in pages]
+        if act == "add" or (added and act in ("on", "stay")):  # Enter is "stay"
+            pages, added = with_page(pages, added), ""
+    except Fault as fault:
+        return _plan(request, start, pages, fault, 422)
+    starts.replan(start, changed(pages, act, key))
+    if act == "trade":
+        starts.answer(start, {"trade": request.POST.get("trade", ""), "aims": start.answers["aims"]}, {})
+    if act == "on":
+        return redirect("start-looks", start.pk)
+    kept = f"?{urlencode({'page_name': added})}" if added else ""
+    return redirect(reverse("start-plan", args=(start.pk,)) + kept)
 
 
-def _named(request: HttpRequest, page: PlannedPage) -> PlannedPage:
-    """A page with the name and the sections that were sent. Raises Fault beside the name."""
-    field = f"name-{page.key or 'home'}"
+def _sent(request: HttpRequest, page: PlannedPage) -> PlannedPage:
+    """A page with the name and the sections that were sent, as it is where none were."""
+    slug = page.key or "home"
+    field = f"name-{slug}"
     if field not in request.POST:
         return page
-    name = Line(NAME_LETTERS, empty=False).read(request.POST[field], f"The name of “{page.name}”", field)
-    kept = request.POST.getlist(f"sections-{page.key or 'home'}")
-    return page._replace(name=name, without=tuple(one for one in page.sections if one not in kept))
+    return named(page, request.POST[field], field, request.POST.getlist(f"sections-{slug}"))
 
 
 def _ticked(request: HttpRequest, page: PlannedPage) -> Sequence[str]:
@@ -166,7 +160,7 @@ def _plan(
         "trade": starts.trade_of(start),
         "groups": [(GROUPS[slug], trades) for slug, trades in groups.items()],
         "fault": fault,
-        "typed": request.POST.get("page_name", ""),
+        "typed": request.POST.get("page_name", request.GET.get("page_name", "")),
     }
     return render(request, "studio/start/plan.html", context, status=status)
 

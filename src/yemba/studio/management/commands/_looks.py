@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Collection, Iterable, Iterator, Mapping
+from collections.abc import Callable, Collection, Iterable, Iterator, Mapping
 from datetime import date
 from functools import cache
 from io import BytesIO
@@ -161,10 +161,18 @@ def _tinted(site: Document, catalogue: Catalogue) -> Document:
 class Looks:
     """A site served to a browser out of memory, page after page."""
 
-    def __init__(self, browser: Any, site: Document, catalogue: Catalogue, kinds: Collection[str] = ()) -> None:
-        """With the pages of these kinds alone, where any are named."""
-        store = pictures()[1]
-        self.files = site_files(Site(Look(site, catalogue), _DAY, store.__getitem__, draft=False, address=_ADDRESS))
+    def __init__(
+        self,
+        browser: Any,
+        site: Document,
+        catalogue: Catalogue,
+        kinds: Collection[str] = (),
+        load: Callable[[str], bytes] | None = None,
+    ) -> None:
+        """With the pages of these kinds alone, where any are named. `load` gives the bytes of a picture by its file,
+        where they are others than `pictures` draws."""
+        load = load or pictures()[1].__getitem__
+        self.files = site_files(Site(Look(site, catalogue), _DAY, load, draft=False, address=_ADDRESS))
         self.kinds = kinds
         self.browser, self.site, self._kept = browser, site, dict[str, bytes]()
 

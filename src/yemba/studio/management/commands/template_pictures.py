@@ -6,12 +6,13 @@ from django.core.management.base import BaseCommand, CommandError, CommandParser
 from PIL import Image
 
 from yemba import catalogue as shipped
-from yemba.core.site.ids import new_id
+from yemba.core.template.manifest import Template
+from yemba.core.trade.trade import Trade
 from yemba.hosting import services as hosting
 from yemba.render.files import site_files
-from yemba.sites import starter
 from yemba.sites.catalogue import catalogue
 from yemba.sites.models import Site
+from yemba.sites.samples import sample
 from yemba.sites.services import document
 from yemba.studio.management.commands._house import FLAGS, lacking
 
@@ -21,7 +22,7 @@ _WINDOW, _PICTURE = (1200, 1500), (720, 900)  # px
 class Command(BaseCommand):
     help = (
         "Take the picture that a template brings of itself, from the site of the demo that stands in it, or from a "
-        "site with starter words. Wants Chromium and Playwright."
+        "sample of a trade. Wants Chromium and Playwright."
     )
 
     def add_arguments(self, parser: CommandParser) -> None:
@@ -65,7 +66,17 @@ def _shoot(playwright: Any, place: Path) -> None:
 
 
 def _document(slug: str) -> Any:
-    """A site of the demo that stands in the template, else one with starter words."""
+    """A site of the demo that stands in the template, else the sample of the trade that it suits best."""
     standing = (document(site) for site in Site.objects.filter(slug__in=("saltmarsh", "nettle", "dubrov")))
     of_demo = next((found for found in standing if found.template == slug), None)
-    return of_demo or starter.document(catalogue().templates[slug].name, slug, catalogue(), new_id)
+    template = catalogue().template(slug)
+    return of_demo or sample(slug, template.sheets[0].slug, _suited(template))
+
+
+def _suited(template: Template) -> str:
+    """The trade whose moods and leading sections are most of all those of the template."""
+
+    def score(trade: Trade) -> int:
+        return len(set(trade.moods) & set(template.moods)) + len(set(trade.leads) & set(template.strengths))
+
+    return max(catalogue().trades.values(), key=score).slug
