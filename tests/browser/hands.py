@@ -77,5 +77,5 @@ def write(page: Page, selector: str, words: str) -> None:
     page.mouse.dblclick(*point(page, selector))
     expect(frames(page)[0].locator(selector).first).to_have_attribute("contenteditable", "plaintext-only")
     page.keyboard.press("Control+A")
-    page.keyboard.type(words)
+    page.keyboard.insert_text(words)
     page.keyboard.press("Enter")

@@ -8,6 +8,8 @@ import { windows } from "./windows.js";
 
 let opened = 0; // counts the desks opened, so that a late answer knows it is late
 let chosen = null;
+let clicked = Number.NEGATIVE_INFINITY; // when a window was clicked
+const TWICE = 500; // ms within which a second click makes a double one
 
 // Opens a desk, in place of the one that stands only once it is there. `control` is the id of what is wanted on it.
 export async function open(address, { control, back = false } = {}) {
@@ -29,11 +31,18 @@ export async function open(address, { control, back = false } = {}) {
   if (control) reachFor(control);
 }
 
+// After a click in a window, the focus stays there until no second click can follow, by which words are written there.
 function reachFor(control) {
   const target = document.getElementById(control);
-  if (!target || state.writing) return;
-  land(target);
-  target.scrollIntoView({ block: "center" });
+  const { activeElement } = document;
+  const reach = () => {
+    if (!target || state.writing || document.activeElement !== activeElement) return;
+    land(target);
+    target.scrollIntoView({ block: "center" });
+  };
+  const wait = clicked + TWICE - performance.now();
+  if (wait > 0) setTimeout(reach, wait);
+  else reach();
 }
 
 // The page shown in both windows, in the chooser above them, in the address, and on a desk that is about a page.
@@ -52,6 +61,10 @@ export function showPage(page, { desk = true, anew = false, path } = {}) {
   here.searchParams.set("page", page);
   if (!about) here.searchParams.delete("section");
   history.replaceState({}, "", here.href);
+}
+
+export function clickedInWindow() {
+  clicked = performance.now();
 }
 
 // What is chosen is outlined in both windows.

@@ -20,7 +20,7 @@ import { apply, lookAgain, patched, recall, stream } from "./showing.js";
 import { at, bench, state, told, typing } from "./state.js";
 import { say, silence } from "./status.js";
 import { uploads } from "./uploads.js";
-import { back, choose, chooseAgain, open, showPage } from "./view.js";
+import { back, choose, chooseAgain, clickedInWindow, open, showPage } from "./view.js";
 import { waterfall } from "./waterfall.js";
 import { windows } from "./windows.js";
 
@@ -39,6 +39,7 @@ const heard = {
     if (message.place) pointing = setTimeout(() => tell(message, { follow: false }), DWELL);
   },
   choose(message) {
+    clickedInWindow();
     choose(message, false);
     tell(message, { follow: true });
   },
