@@ -23,8 +23,6 @@ from yemba.core.site.document import Document, Page
 from yemba.core.site.ids import new_id
 from yemba.core.site.resolve import Look
 
-MARK = '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 40 40"><path fill="{}" d="M0 0h40v40H0z"/></svg>'
-
 
 def look_at(document: Document, catalogue: Catalogue, **more: Any) -> Inspected:
     given = {"load": lambda _: b"", "weigh": lambda _, width: width * 100} | more
@@ -243,23 +241,6 @@ def test_a_picture_logo_without_a_picture_has_no_icon(document: Document, catalo
     assert found("site_icon", look_at(cured(wanting, catalogue, told), catalogue)) == []
     unnamed = changed(document, lambda plain: plain.update(name="· · ·"))
     assert len(found("site_icon", look_at(unnamed, catalogue))) == 1
-
-
-@pytest.mark.parametrize(("ink", "count"), [("#f0ead8", 1), ("#1c2226", 0)])
-def test_a_logo_that_cannot_be_seen_is_moved_to_a_ground_where_it_can(
-    document: Document, catalogue: Catalogue, ink: str, count: int
-) -> None:
-    def with_logo(plain: dict[str, Any]) -> None:
-        plain["pictures"] = {"p1": {"file": "f", "format": "svg", "width": 40, "height": 40, "name": "mark.svg"}}
-        plain["sheet"] = {"logo.form": "picture", "logo.picture": "p1"}
-
-    document = changed(document, with_logo)
-    inspected = look_at(document, catalogue, load=lambda _: MARK.format(ink).encode())
-    told = found("contrast", inspected)
-    assert len(told) == count
-    for finding in told:
-        mended = cured(document, catalogue, finding)
-        assert found("contrast", look_at(mended, catalogue, load=lambda _: MARK.format(ink).encode())) == []
 
 
 @pytest.mark.parametrize(

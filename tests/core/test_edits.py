@@ -164,8 +164,9 @@ COMMANDS: dict[str, Callable[[Hands], dict[str, Any]]] = {
     "remove-item": lambda h: {"section": h.section(), "item": h.item()},
     "bin-section": lambda h: {"section": h.section()},
     "restore-section": lambda h: {"section": h.binned()},
-    "add-picture": lambda h: {"picture": h.one_of("xp1", "xp2"), **h.file(), **h.one_of({"use": "logo"}, {"section": h.section()})},
+    "add-picture": lambda h: {"picture": h.one_of("xp1", "xp2"), **h.file(), **h.one_of({"use": "logo"}, {"use": "logo-light"}, {"section": h.section()})},
     "replace-picture": lambda h: {"picture": h.picture(), **h.file()},
+    "mend-logo": lambda h: {"picture": h.picture(), "mended": h.one_of("trim", "enclosed"), **h.file()},
     "set-focal": lambda h: {"picture": h.picture(), "x": str(h.number(0, 100)), "y": "50"},
     "take-drawing": lambda h: {"drawing": h.one_of("waves", "stove"), "section": h.one_of("", h.section())},
     "colour-picture": lambda h: {"picture": h.picture(), "colours": h.one_of("site", "own")},
@@ -374,7 +375,8 @@ def test_every_command_says_in_words_what_it_does() -> None:
     opening = START.pages[home].order[0]
     arguments = {
         "page": home, "section": opening, "colour": "c1", "hex": "#123456", "key": "type.base", "value": "@c1",
-        "template": "handbill", "sheet": "slipway/lamplight", "drawing": "waves", "pairing": "archivo-literata", "title": "New name",
+        "template": "handbill", "sheet": "slipway/lamplight", "drawing": "waves",
+        "mended": "trim", "pairing": "archivo-literata", "title": "New name",
         "page_name": "News", "colour_name": "Sea", "kind": "words", "by": 1, "field": "heading", "element": "heading",
         "words": "Hello", "what": "colour", "ones": "", "all": "yes", "item": "", "picture": "p", "file": "f", "format": "png", "width": 1,
         "height": 1, "file_name": "a.png", "of": "type", "values": {"type.base": 20},

@@ -23,6 +23,9 @@ TASKS = {
     "clean-picture": "yemba.core.picture.intake:clean_here",
     "clean-font": "yemba.core.type.intake:clean_here",
     "cut-font": "yemba.core.type.subset:cut_here",
+    "read-logo": "yemba.core.picture.logo:read_here",
+    "mend-logo": "yemba.core.picture.logo:mend_here",
+    "recolour-logo": "yemba.core.picture.logo:recolour_here",
     "draw": "yemba.core.picture.drawing:drawn_here",
 }
 WORKERS = 2

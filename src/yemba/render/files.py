@@ -17,6 +17,7 @@ from yemba.core.picture.crop import ratio_of
 from yemba.core.picture.signature import SIGNATURES
 from yemba.core.picture.sizes import FORMATS, resized, widths
 from yemba.core.site.document import Page, Picture
+from yemba.core.site.logo import logo_on
 from yemba.core.site.resolve import Look
 from yemba.render import fonts, pictures
 from yemba.render.fragment import rendered
@@ -159,9 +160,9 @@ def sharing_card(site: Site) -> bytes:
     look = site.look
     template, standing = look.template, look.value("header.ground")
     ground = look.grounds["light" if standing == template.page else standing]
-    picture = look.pictures.get(look.value("logo.picture"))
+    picture = logo_on(look, "light" if standing == template.page else standing)
     logo = None
-    if picture and look.value("logo.form") == "picture":
+    if picture:
         logo = (site.load(picture.file), picture.format, picture.width, picture.height)
     name, tagline = (look.document.name, look.lettering("title")), (look.document.tagline, look.lettering("body"))
     return sharing.card(name, tagline, ground, logo, template.signature, look.grounds[template.page])
@@ -237,9 +238,9 @@ def icon_paths() -> list[str]:
 def icon_tiles(site: Site) -> tuple[bytes, bytes]:
     """The plain and the maskable tile, as SVG."""
     look = site.look
-    logo = look.pictures.get(look.value("logo.picture"))
+    logo = logo_on(look, look.value("header.ground"))
     ground = look.grounds[look.value("header.ground")]
-    if logo and look.value("logo.form") == "picture":
+    if logo:
         data = site.load(logo.file)
         about = (data, logo.format, logo.width, logo.height, ground.fill)
         return icons.from_logo(*about), icons.from_logo(*about, icons.safe_share())

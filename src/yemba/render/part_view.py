@@ -72,10 +72,8 @@ class PartView:
 
     @property
     def logo(self) -> dict[str, Any] | None:
-        """The logo's picture, None where the name stands for it."""
-        if self._ask(questions.value, "logo.form") != "picture":
-            return None
-        picture = self._ask(questions.picture, self._ask(questions.value, "logo.picture"))
+        """The logo's picture on the ground of the part, None where the name stands for it."""
+        picture = self._ask(questions.logo, self.ground)
         return pictures.logo(picture, self._root, self.site_name) if picture else None
 
     @property

@@ -8,6 +8,7 @@ from yemba.core.change.commands.pages import menu
 from yemba.core.language import ENGLISH
 from yemba.core.layout.tiles import TileSizes
 from yemba.core.site.document import Picture
+from yemba.core.site.logo import logo_on
 from yemba.core.site.structured import business
 from yemba.core.type.levels import LEVELS
 from yemba.render.level import longest_word
@@ -59,6 +60,12 @@ def slug(site: Site, page: str) -> str | None:
 @question
 def picture(site: Site, key: str) -> Picture | None:
     return site.look.pictures.get(key)
+
+
+@question
+def logo(site: Site, ground: str) -> Picture | None:
+    """The logo for a ground, None where the name stands for it."""
+    return logo_on(site.look, ground)
 
 
 @question

@@ -12,6 +12,7 @@ from yemba.core.colour.grounds import ROLE_NAMES, Ground
 from yemba.core.layout.header_fit import Fit, Setting, fit
 from yemba.core.part.part import parts
 from yemba.core.site.backdrop import of_header, of_section
+from yemba.core.site.logo import logo_on
 from yemba.core.site.resolve import Look
 from yemba.core.site.settings import SETTINGS
 from yemba.render.fonts import all_faces, published, stack
@@ -25,7 +26,6 @@ PARTS_FOLDER = Path(__file__).parent / "parts"
 
 _OVER_PICTURES = {**dict.fromkeys(("quiet", "link", "link-hover", "visited"), "var(--text)"), "link-line": "underline"}
 """Over a picture these are set in the text's colour, for which the tint is worked out. They outrank a ground's own."""
-LOGO_SHARE = 0.62  # of the header's height; common practice, no source
 
 
 class Style(NamedTuple):
@@ -83,7 +83,7 @@ def custom_properties(look: Look) -> tuple[dict[str, str], dict[str, dict[str, s
         "nav-gap": f"{measures.nav_gap:g}px",
         "side-column": f"{header_fit(look).column}px",
         "unfolds": f"{header_fit(look).fold}px",
-        "logo-share": f"{LOGO_SHARE}",
+        "logo-share": f"{look.value('logo.height') / 100:g}",
     }
     return root, {slug: _roles(look, slug, ground) for slug, ground in look.grounds.items()}
 
@@ -119,10 +119,10 @@ def header_fit(look: Look) -> Fit:
     document, navigation = look.document, look.document.navigation
     visible = [page for page in menu(document) if page not in navigation.hidden]
     entries = [navigation.names.get(page, document.pages[page].name) for page in visible]
-    logo = look.pictures.get(look.value("logo.picture"))
+    logo = logo_on(look, look.value("header.ground"))
     width = None
-    if logo and look.value("logo.form") == "picture":
-        width = look.value("header.height_wide") * LOGO_SHARE * logo.width / logo.height
+    if logo:
+        width = look.value("header.height_wide") * look.value("logo.height") / 100 * logo.width / logo.height
     title, navigation_as = (Setting(look.face(level), look.texts[level]) for level in ("title", "navigation"))
     tagline = 0.0
     if document.tagline and look.value("header.tagline"):

@@ -8,6 +8,7 @@ from yemba.core.brand import sheet as rules
 from yemba.core.errors import Fault
 from yemba.core.limits import NAME_LETTERS
 from yemba.core.site.document import Document, OwnFamily, Picture
+from yemba.core.site.logo import logo as logo_of
 from yemba.core.site.own_fonts import grown, own_family
 from yemba.core.site.resolve import Look
 from yemba.core.untrusted import whole
@@ -54,7 +55,7 @@ def sheet(person: Person, number: int) -> BrandSheet:
 def save(site: Site, name: str) -> BrandSheet:
     """Keep the brand of a site as it stands under a name. Raises Fault beside ``sheet_name``."""
     look = services.look(site)
-    logo = look.document.pictures.get(look.value("logo.picture")) if look.value("logo.form") == "picture" else None
+    logo = logo_of(look)
     values = rules.values_of_look(look)
     stored = logo.model_dump(exclude_defaults=True) if logo else {}
     return _made(site.owner, name, values, stored, rules.fonts_of(values, look))
@@ -129,7 +130,7 @@ def referenced(person: Person, ref: str) -> Reference:
     if site is None:
         raise Fault("no-such-sheet", "That brand sheet is no longer there.")
     look = services.look(site)
-    logo = look.document.pictures.get(look.value("logo.picture")) if look.value("logo.form") == "picture" else None
+    logo = logo_of(look)
     return Reference(ref, f"{look.document.name}, as it stands", rules.values_of_look(look), logo)
 
 

@@ -46,8 +46,12 @@ class Done(NamedTuple):
 
 
 _LONGEST_LABEL = 240
-_READ: Cache[str, Document] = Cache("documents read", most=60_000_000, weigh=lambda _: 4_000)
-"""By stored text; what pages take is held by ``core.site.document``."""
+_READ: Cache[str, Document] = Cache(
+    "documents read",
+    most=60_000_000,
+    weigh=lambda document: 4_000 + 120 * (len(document.pages) + len(document.pictures)),
+)
+"""By stored text; what pages and pictures take is held by ``core.site.document``."""
 
 
 def document(site: Site) -> Document:

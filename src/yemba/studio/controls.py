@@ -12,6 +12,7 @@ from django.urls import reverse
 from yemba.core import place as places
 from yemba.core.part.part import parts
 from yemba.core.place import Place
+from yemba.core.site.logo import NAMES
 from yemba.core.site.resolve import Look
 from yemba.core.site.settings import SETTINGS
 from yemba.core.type.levels import LEVELS
@@ -76,7 +77,7 @@ def _(place: places.OfSetting, look: Look) -> Control:
     if level in LEVELS:
         return _of_level(look, level, name)
     if place.key.startswith("logo."):
-        return _of_logo(look)
+        return _of_logo(look, place.key)
     if place.key.startswith("type."):
         return Control("type", place.key, {"show": "sizes"})
     return Control(chapter_of(setting.subject), place.key)
@@ -111,9 +112,13 @@ def offered(look: Look, key: str) -> bool:
     return narrowest < widest
 
 
-def _of_logo(look: Look) -> Control:
-    has_one = look.document.pictures.get(look.value("logo.picture")) is not None
-    return Control("logo", "logo.form" if has_one else "logo-file-file")
+def _of_logo(look: Look, key: str) -> Control:
+    if look.document.pictures.get(look.value("logo.picture")) is None:
+        return Control("logo", "logo-file-file")
+    return Control("logo", key if key == "logo.height" else _OF_LOGO.get(key, "logo.form"))
+
+
+_OF_LOGO = {key: f"logo-{name}-file" for key, name in NAMES.items()}
 
 
 @control.register

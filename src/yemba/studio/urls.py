@@ -44,6 +44,7 @@ urlpatterns = [
     path("sites/<slug:slug>/measured/", workbench.measured, name="measured"),
     path("sites/<slug:slug>/icon/<path:path>", workbench.icon, name="icon"),
     path("sites/<slug:slug>/upload/", pictures.upload, name="upload"),
+    path("sites/<slug:slug>/mend-logo/", pictures.mend_logo, name="mend-logo"),
     path("sites/<slug:slug>/picture/<slug:picture>/", pictures.thumb, name="thumb"),
     path("sites/<slug:slug>/drawing/<slug:drawing>/", pictures.drawing, name="drawing"),
     path("sites/<slug:slug>/font-upload/", fonts.upload, name="font-upload"),

@@ -1,4 +1,4 @@
-"""What cannot be read: roles on the grounds in use, and the logo on the header (WCAG 2.2 SC 1.4.3, 1.4.11)."""
+"""What cannot be read: roles on the grounds in use, and text over pictures (WCAG 2.2 SC 1.4.3, 1.4.11)."""
 
 from __future__ import annotations
 
@@ -9,8 +9,7 @@ from yemba.core.colour.contrast import EDGE, LARGE, TEXT, nearest, ratio
 from yemba.core.colour.grounds import ROLE_NAMES, Asked, Ground, failures
 from yemba.core.colour.srgb import Colour
 from yemba.core.part.part import parts
-from yemba.core.picture.marks import contrast_of_marks
-from yemba.core.place import OfField, OfLogo, OfRole, OfSetting
+from yemba.core.place import OfField, OfRole, OfSetting
 from yemba.core.site.backdrop import LARGE_FROM, Backdrop, of_header, of_section, reads_from
 from yemba.core.site.document import Standing
 from yemba.core.site.one_offs import OneOff, apart, level_of
@@ -28,7 +27,6 @@ def find(inspected: Inspected) -> Iterator[Finding]:
             yield from _unreadable(look, slug, ground)
             yield from _links(look, slug, ground)
     yield from inspected.of_sections(_one_offs)
-    yield from _logo(inspected)
     yield from _over_pictures(inspected)
 
 
@@ -123,24 +121,3 @@ def _unread_over(inspected: Inspected, behind: Backdrop) -> int | None:
 
 def _over(behind: Backdrop, least: int) -> str:
     return f"over {behind.picture.name} text reads from a tint of {least} %; now {behind.tint} %."
-
-
-def _logo(inspected: Inspected) -> Iterator[Finding]:
-    """A logo whose marks do not stand out from the ground of the header; cured by the ground where they do."""
-    look = inspected.look
-    logo = look.pictures.get(look.value("logo.picture"))
-    if logo is None or look.value("logo.form") != "picture":
-        return
-    data, here = inspected.load(logo.file), look.value("header.ground")
-    got = contrast_of_marks(data, logo.format, look.grounds[here].fill)
-    if got >= EDGE:
-        return
-    on = {slug: contrast_of_marks(data, logo.format, ground.fill) for slug, ground in look.grounds.items()}
-    best = max(on, key=lambda slug: on[slug])
-    sentence = (
-        f"The logo’s marks have {got:.1f} : 1 against the header’s ground, {look.ground_names[here]}; "
-        f"{EDGE:g} : 1 is needed."
-    )
-    button = f"Header on {look.ground_names[best]}, {on[best]:.1f} : 1"
-    cure = Cure(button, "set-value", {"key": "header.ground", "value": best})
-    yield Finding(sentence, OfLogo(), cure=cure if on[best] >= EDGE else None)

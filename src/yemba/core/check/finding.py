@@ -95,11 +95,13 @@ class Inspected:
 
 
 class Cure(NamedTuple):
-    """One command that mends what was found, and what its button says."""
+    """One command that mends what was found, and what its button says. `action` is "edit", or "mend-logo" where a file
+    has to be made first."""
 
     words: str
     command: str
     arguments: dict[str, Any]
+    action: str = "edit"
 
 
 class Finding(NamedTuple):

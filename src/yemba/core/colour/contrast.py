@@ -31,6 +31,11 @@ def passes(colour: Colour, grounds: tuple[Colour, ...], asked: float) -> bool:
     return all(ratio(colour, ground) >= asked for ground in grounds)
 
 
+def reads_in_white(ground: Colour) -> bool:
+    """Whether white stands out from a ground better than black does: whether it is a dark one."""
+    return ratio(WHITE, ground) >= ratio(BLACK, ground)
+
+
 def carries(colour: Colour, ground: Colour) -> str:
     """What a colour may be used for on a ground, in words."""
     got = ratio(colour, ground)

@@ -17,6 +17,8 @@ if TYPE_CHECKING:
 
 
 def _texts(look: Look) -> Iterator[PartText]:
+    if look.value("footer.logo"):
+        yield PartText("logo", look.document.name)
     yield PartText("words", f"{look.value('footer.words')} {look.value('footer.copyright')}")
 
 
@@ -31,12 +33,14 @@ PART = Part(
     settings=(
         _setting("ground", "Footer ground", GroundChoice(), "dark"),
         _setting("copyright", "Copyright line", Line(160), "© {year} {name}"),
+        _setting("logo", "Logo in the footer", YesNo(), False),
         _setting("navigation", "Navigation in the footer", YesNo(), True),
         _setting("words", "Words in the footer", Line(240), ""),
     ),
     elements={
         "": Element("Footer", "footer", OfSetting("footer.ground")),
         "copyright": Element("Copyright line", "footer", OfSetting("footer.copyright")),
+        "logo": Element("Logo in the footer", "title", OfSetting("footer.logo")),
         "words": Element("Footer", "footer", OfSetting("footer.words")),
         "navigation": Element("Footer", "footer", OfSetting("footer.navigation")),
     },

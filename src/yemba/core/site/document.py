@@ -118,7 +118,8 @@ class Picture(Strict):
 
     `focal_x` and `focal_y` are the spot that no crop may lose, in % of the picture. `shape` is
     "width:height" where the picture is shown cropped to another proportion than its own. One of the `collection` takes
-    the colours of the site, unless it keeps its `own_colours`; `file` then has it in those.
+    the colours of the site, unless it keeps its `own_colours`; `file` then has it in those. `version_of` is the id of
+    the logo that it is a light or dark version of.
     """
 
     file: str
@@ -132,6 +133,7 @@ class Picture(Strict):
     shape: str = ""
     collection: str = ""
     own_colours: bool = False
+    version_of: str = ""
 
 
 class OwnFont(Strict):
@@ -221,15 +223,14 @@ class Document(Strict):
 
     def text(self) -> str:
         """The canonical text: two equal documents have the same."""
-        parts = {key: _canonical(value) for key, value in self._plain_but_pages().items()}
+        rest = self.model_dump(mode="json", exclude_defaults=True, exclude={"pages", "pictures"})
+        parts = {key: _canonical(value) for key, value in rest.items()}
         if self.pages:
-            pages = [f"{_canonical(key)}:{_page_text(self.pages[key])}" for key in sorted(self.pages)]
-            parts["pages"] = f"{{{','.join(pages)}}}"
+            parts["pages"] = _object({key: _page_text(page) for key, page in self.pages.items()})
+        if self.pictures:
+            parts["pictures"] = _object({key: _picture_text(picture) for key, picture in self.pictures.items()})
         parts["version"] = str(VERSION)
-        return f"{{{','.join(f'{_canonical(key)}:{parts[key]}' for key in sorted(parts))}}}"
-
-    def _plain_but_pages(self) -> dict[str, Any]:
-        return self.model_dump(mode="json", exclude_defaults=True, exclude={"pages"})
+        return _object(parts)
 
     def ordered_pages(self) -> list[tuple[str, Page]]:
         return [(key, self.pages[key]) for key in self.order]
@@ -285,6 +286,11 @@ def _canonical(value: Any) -> str:
     return json.dumps(value, sort_keys=True, ensure_ascii=False, separators=(",", ":"))
 
 
+def _object(texts: dict[str, str]) -> str:
+    """A JSON object of values that are JSON texts, keys in order."""
+    return f"{{{','.join(f'{_canonical(key)}:{texts[key]}' for key in sorted(texts))}}}"
+
+
 def _text(whole: Strict) -> str:
     return _canonical(whole.model_dump(mode="json", exclude_defaults=True))
 
@@ -297,6 +303,11 @@ def _each_a_pointer(listed: Collection[Any]) -> int:
 @by_identity("texts of pages", most=20_000_000, weigh=len)
 def _page_text(page: Page) -> str:
     return _text(page)
+
+
+@by_identity("texts of pictures", most=8_000_000, weigh=lambda text: 1_000 + len(text))
+def _picture_text(picture: Picture) -> str:
+    return _text(picture)
 
 
 @by_identity("one-offs of pages", most=1_000_000, weigh=_each_a_pointer)
@@ -324,6 +335,9 @@ _SECTIONS: Cache[str, Section] = Cache(
 )
 
 
+_PICTURES: Cache[str, Picture] = Cache("pictures read", most=8_000_000, weigh=lambda _: 1_000)
+
+
 def _page_of(plain: Any) -> Page:
     """The page read before of this very text; else a new one, with those of its sections that were read before."""
     return _PAGES.get_or_make(_canonical(plain), lambda: _new_page(plain))
@@ -336,6 +350,10 @@ def _new_page(plain: Any) -> Page:
 
 def _section_of(plain: Any) -> Section:
     return _SECTIONS.get_or_make(_canonical(plain), lambda: Section.model_validate(plain))
+
+
+def _picture_of(plain: Any) -> Picture:
+    return _PICTURES.get_or_make(_canonical(plain), lambda: Picture.model_validate(plain))
 
 
 def stored_of(standing: Standing) -> Iterator[Stored]:
@@ -357,14 +375,15 @@ _PRESENT = f'"version":{VERSION}}}'  # how the canonical text of a present docum
 def read(text: str) -> Document:
     """Read a stored document, of this version or an earlier one. Raises Fault ``document-unreadable`` with the reason.
 
-    A page or section that equals one read before is that same object, so that what is kept for it holds in every
-    document.
+    A page, section or picture that equals one read before is that same object, so that what is kept for it holds in
+    every document.
     """
     try:
         plain = json.loads(text) if text.endswith(_PRESENT) else migrated(json.loads(text))
         try:
             pages = {key: _page_of(page) for key, page in plain.get("pages", {}).items()}
-            return Document.model_validate(plain | {"pages": pages})
+            pictures = {key: _picture_of(picture) for key, picture in plain.get("pictures", {}).items()}
+            return Document.model_validate(plain | {"pages": pages, "pictures": pictures})
         except (ValidationError, TypeError, AttributeError):
             return Document.model_validate(plain)  # which knows the whole way to what is wrong
     except ValidationError as error:

@@ -15,7 +15,7 @@ class Setting(NamedTuple):
 
     `subject` is what it is about ("palette", "type", a part's slug …), `home` one of SITE, SHEET and PARTS. A `default`
     of None means that it is worked out from others where nobody sets it. `css` is the custom property that the
-    stylesheet has it as, "" for none.
+    stylesheet has it as, "" for none. One that shows nothing without another differs `along` with that, by its key.
     """
 
     key: str
@@ -25,6 +25,7 @@ class Setting(NamedTuple):
     kind: Kind
     default: Any
     css: str = ""
+    along: str = ""
 
     def read(self, typed: Any) -> Any:
         """What is stored for what was typed. Raises Fault beside the key."""

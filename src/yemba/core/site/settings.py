@@ -89,7 +89,10 @@ _ALL: Sequence[Setting] = (
     *(_of_level(level.slug, name) for level in LEVELS.values() for name in properties(level)),
     Setting("shape.corner", "Corner radius", "palette", SHEET, Number(0, 32, "px"), 2, "corner"),
     Setting("logo.form", "Logo", "logo", SHEET, _MARK, "wordmark"),
-    Setting("logo.picture", "Logo picture", "logo", SHEET, PictureChoice(), ""),
+    Setting("logo.picture", "Logo picture", "logo", SHEET, PictureChoice(), "", along="logo.form"),
+    Setting("logo.light", "Light version of the logo", "logo", PARTS, PictureChoice(), "", along="logo.form"),
+    Setting("logo.dark", "Dark version of the logo", "logo", PARTS, PictureChoice(), "", along="logo.form"),
+    Setting("logo.height", "Height of the logo", "logo", PARTS, Number(24, 100, "%"), 62),
     Setting("frame.width", "Page width", "pages", PARTS, Number(720, 1680, "px", 10), 1160, "frame-width"),
     *part_settings(),
 )

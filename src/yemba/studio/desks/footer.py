@@ -16,6 +16,7 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
         "ground": setting(look, "footer.ground"),
         "lines": [setting(look, key) for key in ("footer.words", "footer.copyright")],
         "navigation": setting(look, "footer.navigation"),
+        "logo": setting(look, "footer.logo"),
         "level": level_desk(look, "footer"),
         "shown": look.grounds[look.value("footer.ground")],
     }

@@ -1,22 +1,61 @@
-"""The Logo chapter: wordmark or picture, the icon set in its places; what is true of the whole site."""
+"""The Logo chapter: wordmark or picture, what would be better about it, how it stands on each ground; the icon set in
+its places; what is true of the whole site."""
 
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 
+from yemba.core.check import logo as check
+from yemba.core.colour.contrast import EDGE
+from yemba.core.picture.marks import contrast_of_marks
+from yemba.core.site.logo import NAMES, key_on, logo
 from yemba.core.site.resolve import Look
 from yemba.core.site.setting import SITE
 from yemba.core.site.settings import SETTINGS
 from yemba.sites.models import Site
 from yemba.studio.desks.setting import Context, setting
+from yemba.studio.inspecting import inspected
 from yemba.studio.waiting import Waiting
+
+_FOR = {"light": "dark", "dark": "light"}
 
 
 def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiting]) -> Context:
     key = look.value("logo.picture")
+    shown = logo(look) is not None
     return {
         "form": setting(look, "logo.form"),
         "picture": look.document.pictures.get(key),
         "picture_id": key,
+        "shown": shown,
+        "height": setting(look, "logo.height"),
+        "found": list(check.find(inspected(look))) if shown else [],
+        "on_grounds": [_on_ground(look, ground) for ground in look.grounds] if shown else [],
+        "versions": [_version(look, key) for key in NAMES] if shown else [],
         "site_settings": [setting(look, known.key) for known in SETTINGS.values() if known.home == SITE],
     }
+
+
+def _on_ground(look: Look, slug: str) -> Context:
+    """The logo as it stands on a ground, and whether its marks stand out there."""
+    key = key_on(look, slug)
+    picture, fill = look.pictures[key], look.grounds[slug].fill
+    data = look.load(picture.file)
+    ratio = contrast_of_marks(data, picture.format, fill)
+    return {
+        "name": look.ground_names[slug],
+        "fill": fill.hex,
+        "picture": picture,
+        "picture_id": key,
+        "ratio": ratio,
+        "boxed": check.boxed(picture, data, fill),
+        "stands_out": ratio >= EDGE,
+        "parts": [part for part, standing in check.stands_on(look).items() if standing == slug],
+    }
+
+
+def _version(look: Look, key: str) -> Context:
+    """A version of the logo: made, brought, or none."""
+    picture = look.pictures.get(look.value(key))
+    own = picture if picture and picture.version_of == look.value("logo.picture") else None
+    return {"key": key, "name": NAMES[key], "for": _FOR[NAMES[key]], "picture": own, "setting": setting(look, key)}

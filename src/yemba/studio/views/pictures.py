@@ -14,8 +14,8 @@ from yemba.core.picture.collection import coloured
 from yemba.core.picture.intake import clean_picture
 from yemba.core.site.ids import new_id
 from yemba.hosting import services as hosting
+from yemba.sites import logos, uploads
 from yemba.sites import services as sites
-from yemba.sites import uploads
 from yemba.studio.bench import answer, site_of
 from yemba.studio.intake import each
 
@@ -42,6 +42,14 @@ def upload(request: HttpRequest, slug: str) -> HttpResponse:
 
     none = "No file was chosen. Choose an SVG, PNG, JPEG or WebP file."
     return answer(request, site, lambda: each(request.FILES.getlist("file"), put, none))
+
+
+@login_required
+@require_POST
+def mend_logo(request: HttpRequest, slug: str) -> HttpResponse:
+    """Take the logo's background or the room round it away, or make a version of it for light or dark grounds."""
+    site = site_of(request, slug)
+    return answer(request, site, lambda: logos.mend(site, request.POST.get("act", "")))
 
 
 @login_required

@@ -10,16 +10,25 @@ from yemba.core.change.command import Command
 from yemba.core.change.operation import ABSENT, Operation, put, remove, value_at
 from yemba.core.errors import Fault
 from yemba.core.picture.crop import ratio_of
+from yemba.core.picture.logo import BACKGROUND, ENCLOSED, TRIM
 from yemba.core.site.document import Document, Picture
 from yemba.core.site.drawings import of_drawing
 from yemba.core.site.ids import Ids
+from yemba.core.site.logo import NAMES
 from yemba.core.site.pictures import uses
 from yemba.core.site.resolve import Look
 from yemba.core.value.kind import refuse_choice
 from yemba.core.value.line import Line
 from yemba.core.value.number import Number
 
+MENDED = {
+    BACKGROUND: "without its background",
+    ENCLOSED: "without its background, within its marks too",
+    TRIM: "trimmed to its marks",
+}
 COLOURS = {"site": "in the colours of the site", "own": "in its own colours"}
+_VERSIONS = {f"logo-{name}": key for key, name in NAMES.items()}
+_CALLED = {"logo": "Logo"} | {f"logo-{name}": f"{name.capitalize()} version of the logo:" for name in NAMES.values()}
 _SAME_SHAPE = 0.01  # proportions nearer than this need no crop
 
 
@@ -43,7 +52,8 @@ class _Stored(Command):
 
 
 class AddPicture(_Stored):
-    """Make a stored picture known to the document; `use` is "logo", or the field of a section it goes to at once."""
+    """Make a stored picture known to the document; `use` is "logo", "logo-light" or "logo-dark" for a version of it, or
+    the field of a section it goes to at once."""
 
     name: ClassVar[str] = "add-picture"
     use: str = ""
@@ -52,18 +62,24 @@ class AddPicture(_Stored):
 
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
         room.PICTURES.check(len(look.document.pictures.keys() - {self.picture}))
-        steps = [put(look.document, ("pictures", self.picture), _about(self))]
+        about = _about(self)
+        if self.use in _VERSIONS:
+            about["version_of"] = look.value("logo.picture")
+            _known(look.document, about["version_of"])
+        steps = [put(look.document, ("pictures", self.picture), about)]
         if self.use == "logo":
             steps += [
                 put(look.document, ("sheet", "logo.picture"), self.picture),
                 put(look.document, ("sheet", "logo.form"), "picture"),
             ]
+        elif self.use in _VERSIONS:
+            steps.append(put(look.document, ("parts", _VERSIONS[self.use]), self.picture))
         elif self.section:
             steps += _shown_in(look, self.picture, self.section, self.item, self.use or "picture")
         return steps
 
     def say(self, look: Look) -> str:
-        return f"{'Logo' if self.use == 'logo' else 'Picture'} {self.file_name}"
+        return f"{_CALLED.get(self.use, 'Picture')} {self.file_name}"
 
 
 class TakeDrawing(Command):
@@ -153,8 +169,7 @@ class ReplacePicture(_Stored):
         shape = old.shape or _shape(old.width, old.height)
         if not self._has(shape):
             about["shape"] = shape
-        if old.alt:
-            about["alt"] = old.alt
+        about |= {key: value for key in ("alt", "version_of") if (value := getattr(old, key))}
         return [put(look.document, ("pictures", self.picture), about)]
 
     def _has(self, shape: str) -> bool:
@@ -164,6 +179,25 @@ class ReplacePicture(_Stored):
 
     def say(self, look: Look) -> str:
         return f"{look.document.pictures[self.picture].name} replaced by {self.file_name}"
+
+
+class MendLogo(_Stored):
+    """The logo without its background, or without the room round it: in its place, words about it stay. Versions that
+    were made of it as it was are let go."""
+
+    name: ClassVar[str] = "mend-logo"
+    mended: str
+
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        old = _known(look.document, self.picture)
+        if self.mended not in MENDED:
+            raise refuse_choice(self.mended, "What is mended", "mended", list(MENDED))
+        about = _about(self) | ({"alt": old.alt} if old.alt else {})
+        versions = (remove(look.document, ("parts", key)) for key in NAMES if key in look.document.parts)
+        return [put(look.document, ("pictures", self.picture), about), *versions]
+
+    def say(self, look: Look) -> str:
+        return f"Logo {MENDED.get(self.mended, self.mended)}"
 
 
 class ShowWhole(Command):

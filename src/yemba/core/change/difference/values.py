@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 
 from yemba.core.change.difference.change import TEMPLATES, VALUE, Change, Pair, change
 from yemba.core.change.difference.site import covered
@@ -15,14 +15,21 @@ from yemba.core.site.settings import SETTINGS
 def changes(pair: Pair) -> Iterator[Change]:
     taken_over = covered(pair)
     for key, setting in SETTINGS.items():
-        path = (setting.home, key)
-        if setting.kind.by_id or key in taken_over or not pair.differ(path):
+        keys = [key, *(other.key for other in SETTINGS.values() if other.along == key)]
+        paths = [(SETTINGS[one].home, one) for one in keys if one not in taken_over]
+        if setting.kind.by_id or setting.along or key in taken_over or not any(map(pair.differ, paths)):
             continue
-        states = tuple(value_in_words(key, look.value(key), look) for look in (pair.was, pair.now))
+        states = tuple(_in_words(keys, look) for look in (pair.was, pair.now))
         if states[0] == states[1]:  # the same to see, but set by the owner on one side alone
             states = owned(states[0], pair.was, key), owned(states[1], pair.now, key)
         before, after = states
-        yield change(f"value.{key}", VALUE, setting.name, (before, after), OfSetting(key), pair.moved(path))
+        yield change(f"value.{key}", VALUE, setting.name, (before, after), OfSetting(key), pair.moved(*paths))
+
+
+def _in_words(keys: Sequence[str], look: Look) -> str:
+    """What is set, with what goes along with it and is set too."""
+    along = [value_in_words(key, look.value(key), look) for key in keys[1:] if look.value(key)]
+    return ", ".join([value_in_words(keys[0], look.value(keys[0]), look), *along])
 
 
 def owned(words: str, look: Look, key: str) -> str:

@@ -1,0 +1,124 @@
+"""A logo as it comes from a friend: a box behind it, room round it, too few pixels, marks that do not stand out."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from yemba.core.check.finding import Cure, Finding, Inspected
+from yemba.core.colour.contrast import EDGE
+from yemba.core.colour.naming import name_for
+from yemba.core.colour.oklch import difference
+from yemba.core.colour.srgb import Colour, from_hex
+from yemba.core.picture.logo import BACKGROUND, ENCLOSED, TRIM, LogoReading, read_logo
+from yemba.core.picture.marks import contrast_of_marks
+from yemba.core.place import OfLogo, OfSetting
+from yemba.core.site.document import Picture
+from yemba.core.site.logo import NAMES, logo_on, version_for
+from yemba.core.site.resolve import Look
+
+NAME = "Logo"
+DENSITY = 2
+"""Pixels of a dense screen to one of the page's."""
+_SEEN = 0.02  # OKLab distance from which a box is seen on a ground
+_STANDS_ON = {"header": "the header", "footer": "the footer"}
+
+
+def find(inspected: Inspected) -> Iterator[Finding]:
+    """What would be better about the logo, on the grounds it stands on; each with its cure."""
+    look = inspected.look
+    told: set[str] = set()
+    for part, ground in stands_on(look).items():
+        picture = logo_on(look, ground)
+        if picture is None:
+            continue
+        for finding in _on_ground(inspected, picture, part, ground):
+            if finding.sentence not in told:
+                told.add(finding.sentence)
+                yield finding
+
+
+def stands_on(look: Look) -> dict[str, str]:
+    """The ground of each part that shows the logo, by the part's slug."""
+    grounds = {"header": str(look.value("header.ground"))}
+    if look.value("footer.logo"):
+        grounds["footer"] = str(look.value("footer.ground"))
+    return grounds
+
+
+def _on_ground(inspected: Inspected, picture: Picture, part: str, ground: str) -> Iterator[Finding]:
+    look, data = inspected.look, inspected.load(picture.file)
+    reading = read_logo(data, picture.format)
+    if not picture.version_of:
+        yield from _box(look, reading, part, ground)
+        yield from _room(reading)
+    yield from _pixels(look, picture)
+    got = contrast_of_marks(data, picture.format, look.grounds[ground].fill)
+    if got < EDGE and not reading.background:
+        yield _faint(inspected, picture, part, ground, got)
+
+
+def boxed(picture: Picture, data: bytes, fill: Colour) -> bool:
+    """Whether a logo shows as a box on a ground of this colour."""
+    return _boxed(read_logo(data, picture.format), fill)
+
+
+def _boxed(reading: LogoReading, fill: Colour) -> bool:
+    return bool(reading.background) and difference(from_hex(reading.background), fill) >= _SEEN
+
+
+def _box(look: Look, reading: LogoReading, part: str, ground: str) -> Iterator[Finding]:
+    if not _boxed(reading, look.grounds[ground].fill):
+        return
+    behind = from_hex(reading.background)
+    sentence = (
+        f"The logo stands on {name_for(behind)}, {behind.hex}, which shows as a box in {_STANDS_ON[part]}, "
+        f"on {look.ground_names[ground]}."
+    )
+    yield Finding(sentence, OfLogo(), cure=Cure("Take the box out", "mend-logo", {"act": BACKGROUND}, "mend-logo"))
+    if reading.enclosed:
+        within = "Marks of the logo close in some of that background, as an “o” does."
+        yield Finding(within, OfLogo(), cure=Cure("Take it out there too", "mend-logo", {"act": ENCLOSED}, "mend-logo"))
+
+
+def _room(reading: LogoReading) -> Iterator[Finding]:
+    if reading.room:
+        sentence = f"{reading.room:.0%} of the logo’s file is empty room round it, so that it is drawn smaller."
+        yield Finding(sentence, OfLogo(), cure=Cure("Trim it to its marks", "mend-logo", {"act": TRIM}, "mend-logo"))
+
+
+def _pixels(look: Look, picture: Picture) -> Iterator[Finding]:
+    """Too few for a dense screen; a drawing never has."""
+    drawn = round(look.value("header.height_wide") * look.value("logo.height") / 100)
+    if picture.format == "svg" or picture.height >= DENSITY * drawn:
+        return
+    sentence = (
+        f"{picture.name or 'The logo'} is {picture.height} px high and drawn {drawn} px high: on a dense screen, which "
+        f"wants {DENSITY * drawn}, it looks soft. Choose a larger file, or SVG."
+    )
+    yield Finding(sentence, OfLogo())
+
+
+def _faint(inspected: Inspected, picture: Picture, part: str, ground: str, got: float) -> Finding:
+    """Marks that do not stand out: cured by a version for such grounds; where that is what does not, by a ground."""
+    look = inspected.look
+    key = version_for(look, ground)
+    sentence = (
+        f"The logo’s marks have {got:.1f} : 1 against {_STANDS_ON[part]}’s ground, {look.ground_names[ground]}; "
+        f"{EDGE:g} : 1 is needed."
+    )
+    if not picture.version_of:
+        cure = Cure(f"Make a {NAMES[key]} version for it", "mend-logo", {"act": NAMES[key]}, "mend-logo")
+        return Finding(sentence, OfLogo(), cure=cure)
+    on = {slug: _contrast(inspected, slug) for slug in look.grounds}
+    best = max(on, key=lambda slug: on[slug])
+    button = f"{part.capitalize()} on {look.ground_names[best]}, {on[best]:.1f} : 1"
+    cure = Cure(button, "set-value", {"key": f"{part}.ground", "value": best})
+    return Finding(sentence, OfSetting(key), cure=cure if on[best] >= EDGE else None)
+
+
+def _contrast(inspected: Inspected, ground: str) -> float:
+    """The contrast of the logo that would stand on a ground."""
+    picture = logo_on(inspected.look, ground)
+    if picture is None:
+        return 0.0
+    return contrast_of_marks(inspected.load(picture.file), picture.format, inspected.look.grounds[ground].fill)

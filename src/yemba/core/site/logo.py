@@ -1,0 +1,38 @@
+"""Which picture stands for the site's name on a ground: the logo, or its version for grounds of that lightness."""
+
+from __future__ import annotations
+
+from yemba.core.colour.contrast import reads_in_white
+from yemba.core.site.document import Picture
+from yemba.core.site.resolve import Look
+
+LIGHT, DARK = "logo.light", "logo.dark"
+"""The settings of the light version, for dark grounds, and of the dark one, for light grounds."""
+NAMES = {LIGHT: "light", DARK: "dark"}
+
+
+def logo(look: Look) -> Picture | None:
+    """The logo as it was brought; None where the name is set in type."""
+    return look.pictures.get(look.value("logo.picture")) if look.value("logo.form") == "picture" else None
+
+
+def logo_on(look: Look, ground: str) -> Picture | None:
+    """The logo for a ground, by its slug; None where the name is set in type."""
+    return look.pictures[key_on(look, ground)] if logo(look) else None
+
+
+def key_on(look: Look, ground: str) -> str:
+    """The id of the picture that is the logo on a ground, where there is a logo."""
+    brought, version = look.value("logo.picture"), look.value(version_for(look, ground))
+    known = look.pictures.get(version)
+    return str(version if known and known.version_of == brought else brought)
+
+
+def version_for(look: Look, ground: str) -> str:
+    """The key of the version that such a ground asks for."""
+    return LIGHT if reads_in_white(look.grounds[ground].fill) else DARK
+
+
+def grounds_of(look: Look, version: str) -> list[str]:
+    """The grounds that a version is for, by slug."""
+    return [slug for slug in look.grounds if version_for(look, slug) == version]

@@ -1,0 +1,55 @@
+"""The logo of a site mended: each an edit like any other."""
+
+from __future__ import annotations
+
+from pathlib import PurePath
+
+from yemba.core.errors import Fault
+from yemba.core.picture import logo as rules
+from yemba.core.picture.intake import CleanPicture
+from yemba.core.site.document import Picture
+from yemba.core.site.ids import new_id
+from yemba.core.site.logo import NAMES, grounds_of, logo
+from yemba.core.site.resolve import Look
+from yemba.core.value.kind import refuse_choice
+from yemba.sites import services, uploads
+from yemba.sites.models import Site
+
+_MENDED = (rules.TRIM, rules.BACKGROUND, rules.ENCLOSED)
+_VERSIONS = {name: key for key, name in NAMES.items()}
+
+
+def mend(site: Site, act: str) -> services.Done:
+    """Do to the logo what `act` names: one of the three acts of ``core.picture.logo``, or "light" or "dark", which
+    makes that version. Raises Fault where there is no logo, or nothing to mend."""
+    look = services.look(site)
+    brought = logo(look)
+    if brought is None:
+        raise Fault("no-logo", "There is no logo to mend. Choose a file first.", "logo")
+    if act in _VERSIONS:
+        stored = _stored(site, version(look, brought, act), brought, act)
+        return services.edit(site, "add-picture", {"picture": new_id(), "use": f"logo-{act}", **stored})
+    if act not in _MENDED:
+        raise refuse_choice(act, "What is mended", "act", [*_MENDED, *_VERSIONS])
+    mended = rules.mended(look.load(brought.file), brought.format, act)
+    place = {"picture": look.value("logo.picture"), "mended": act}
+    return services.edit(site, "mend-logo", {**place, **_stored(site, mended, brought, "")})
+
+
+def version(look: Look, brought: Picture, name: str) -> CleanPicture:
+    """The "light" or "dark" version, in the text colour of the first ground that it is for."""
+    on = [look.grounds[slug] for slug in grounds_of(look, _VERSIONS[name])]
+    if not on:
+        raise Fault("no-such-ground", f"No ground asks for a {name} version.", "logo")
+    return rules.version(look.load(brought.file), brought.format, [ground.fill for ground in on], on[0].text)
+
+
+def _stored(site: Site, made: CleanPicture, brought: Picture, name: str) -> dict[str, str | int]:
+    stem = PurePath(brought.name or "logo").stem.removesuffix(f", {name}")[:60]
+    return {
+        "file": uploads.keep(site.owner, made.data),
+        "format": made.format,
+        "width": made.width,
+        "height": made.height,
+        "file_name": f"{stem}, {name}.{made.format}" if name else f"{stem}.{made.format}",
+    }
