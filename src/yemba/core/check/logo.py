@@ -2,13 +2,17 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
+from io import BytesIO
+
+from PIL import Image
 
 from yemba.core.check.finding import Cure, Finding, Inspected
 from yemba.core.colour.contrast import EDGE
 from yemba.core.colour.naming import name_for
 from yemba.core.colour.oklch import difference
 from yemba.core.colour.srgb import Colour, from_hex
+from yemba.core.picture.drawing import raster
 from yemba.core.picture.logo import BACKGROUND, ENCLOSED, TRIM, LogoReading, read_logo
 from yemba.core.picture.marks import contrast_of_marks
 from yemba.core.place import OfLogo, OfSetting
@@ -46,7 +50,10 @@ def stands_on(look: Look) -> dict[str, str]:
 
 
 def _on_ground(inspected: Inspected, picture: Picture, part: str, ground: str) -> Iterator[Finding]:
-    look, data = inspected.look, inspected.load(picture.file)
+    look, data = inspected.look, loaded(inspected.load, picture)
+    if data is None:
+        yield Finding(f"The file of the logo, {picture.name}, is no longer there. Choose it again.", OfLogo())
+        return
     reading = read_logo(data, picture.format)
     if not picture.version_of:
         yield from _box(look, reading, part, ground)
@@ -55,6 +62,16 @@ def _on_ground(inspected: Inspected, picture: Picture, part: str, ground: str) -
     got = contrast_of_marks(data, picture.format, look.grounds[ground].fill)
     if got < EDGE and not reading.background:
         yield _faint(inspected, picture, part, ground, got)
+
+
+def loaded(load: Callable[[str], bytes], picture: Picture) -> bytes | None:
+    """The bytes of a logo; None where its file is gone or is no picture, so that the desk can still be used."""
+    try:
+        data = load(picture.file)
+        with Image.open(BytesIO(raster(data, picture.format, 1))):
+            return data
+    except (OSError, ValueError):
+        return None
 
 
 def boxed(picture: Picture, data: bytes, fill: Colour) -> bool:
@@ -119,6 +136,7 @@ def _faint(inspected: Inspected, picture: Picture, part: str, ground: str, got: 
 def _contrast(inspected: Inspected, ground: str) -> float:
     """The contrast of the logo that would stand on a ground."""
     picture = logo_on(inspected.look, ground)
-    if picture is None:
+    data = loaded(inspected.load, picture) if picture else None
+    if picture is None or data is None:
         return 0.0
-    return contrast_of_marks(inspected.load(picture.file), picture.format, inspected.look.grounds[ground].fill)
+    return contrast_of_marks(data, picture.format, inspected.look.grounds[ground].fill)

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import NamedTuple
+from typing import Any, NamedTuple
 
 import numpy as np
 from numpy.typing import NDArray
@@ -15,6 +15,7 @@ _FAINT = 16  # alpha up to which a pixel is no mark
 _BORDER = 2  # px; how deep the outermost ring is that tells of a background
 _OF_BORDER = 0.9  # of that ring must be of one colour; marks may reach an edge
 _GRAIN, _MOST_GRAIN = 0.02, 0.05  # OKLab distances within which a background is plain: clean, and after lossy saving
+_SPECK = 0.1  # OKLab distance below which what is left beside the background is a trace of lossy saving
 _SOFT = 2  # px; how wide an edge is that was drawn soft over the background
 _LEAST_INSIDE = 12  # px of enclosed background that are worth a question
 Pixels = NDArray[np.uint8]
@@ -74,9 +75,11 @@ def without_background(pixels: Pixels, plain: Plain, *, enclosed: bool) -> Pixel
     rows, columns = np.nonzero(edge)
     behind = np.array(plain.colour, dtype=np.float64)
     own = pixels[rows, columns, :3].astype(np.float64) - behind
-    mark = _strongest_beside(pixels, rows, columns, behind) - behind
+    beside = _strongest_beside(pixels, rows, columns, behind)
+    mark = beside - behind
     length = (mark**2).sum(axis=1)
     share = np.clip((own * mark).sum(axis=1) / np.maximum(length, 1), 0, 1)
+    share[_distances(beside, behind) < _SPECK] = 0
     whole = share < 1
     freed = np.clip(behind + own / np.maximum(share, 0.02)[:, None], 0, 255)
     out[rows[whole], columns[whole], :3] = np.round(freed[whole])
@@ -93,7 +96,7 @@ def marks_box(pixels: Pixels) -> Box | None:
     return Box(int(columns[0]), int(rows[0]), int(columns[-1]) + 1, int(rows[-1]) + 1)
 
 
-def _distances(colours: NDArray[np.uint8], from_colour: NDArray[np.float64]) -> NDArray[np.float64]:
+def _distances(colours: NDArray[Any], from_colour: NDArray[np.float64]) -> NDArray[np.float64]:
     labs, middle = oklab(colours / 255), oklab(from_colour[None, :] / 255)
     return np.asarray(np.sqrt(((labs - middle) ** 2).sum(axis=-1)))
 

@@ -19,6 +19,7 @@ _ENOUGH = EDGE + 0.15  # a little more than is asked, for channels are rounded
 _ONE_COLOUR = 0.95  # of the marks near one colour: a logo of one colour
 _ALIKE = 0.08  # OKLab distance within which marks are of one colour
 _BLACKISH = 0.2  # OKLab lightness below which all looks black
+_BRIGHTER = 4  # times as much light at most before white is mixed in: more would make a near black gaudy
 _SOLID = 128
 _PAINTS = frozenset({"fill", "stroke", "stop-color", "flood-color", "color"})
 _PAINT_IN_STYLE = re.compile(r"((?:fill|stroke|stop-color|flood-color|color)\s{0,8}:\s{0,8})([^;{}\"]{1,80})")
@@ -97,11 +98,15 @@ def _changed(paint: str, change: Recolour) -> str:
 
 
 def _towards_white(colours: Array, least: float) -> Array:
-    """Mixed with white in linear light, so that each has a relative luminance of `least` or more."""
+    """Brightened, then mixed with white, in linear light, so that each has a relative luminance of `least` or more."""
     light = _linear(colours)
     level = (light @ _LUMINANCE)[:, None]
-    share = np.clip((least - level) / np.maximum(1 - level, 1e-9), 0, 1)
-    return np.where(level >= least, colours, _coded(light + (1 - light) * share))
+    enough = np.where(level > 0, least / np.maximum(level, 1e-9), 1)
+    most = 1 / np.maximum(light.max(axis=1, keepdims=True), 1e-9)
+    bright = light * np.minimum(np.minimum(enough, most), _BRIGHTER)
+    bright_level = (bright @ _LUMINANCE)[:, None]
+    share = np.clip((least - bright_level) / np.maximum(1 - bright_level, 1e-9), 0, 1)
+    return np.where(level >= least, colours, _coded(bright + (1 - bright) * share))
 
 
 def _towards_black(colours: Array, most: float) -> Array:

@@ -92,7 +92,7 @@ _ALL: Sequence[Setting] = (
     Setting("logo.picture", "Logo picture", "logo", SHEET, PictureChoice(), "", along="logo.form"),
     Setting("logo.light", "Light version of the logo", "logo", PARTS, PictureChoice(), "", along="logo.form"),
     Setting("logo.dark", "Dark version of the logo", "logo", PARTS, PictureChoice(), "", along="logo.form"),
-    Setting("logo.height", "Height of the logo", "logo", PARTS, Number(24, 100, "%"), 62),
+    Setting("logo.height", "Logo height", "logo", PARTS, Number(24, 100, "%"), 62),
     Setting("frame.width", "Page width", "pages", PARTS, Number(720, 1680, "px", 10), 1160, "frame-width"),
     *part_settings(),
 )

@@ -30,17 +30,19 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
         "shown": shown,
         "height": setting(look, "logo.height"),
         "found": list(check.find(inspected(look))) if shown else [],
-        "on_grounds": [_on_ground(look, ground) for ground in look.grounds] if shown else [],
+        "on_grounds": [on for ground in look.grounds if (on := _on_ground(look, ground))] if shown else [],
         "versions": [_version(look, key) for key in NAMES] if shown else [],
         "site_settings": [setting(look, known.key) for known in SETTINGS.values() if known.home == SITE],
     }
 
 
-def _on_ground(look: Look, slug: str) -> Context:
-    """The logo as it stands on a ground, and whether its marks stand out there."""
+def _on_ground(look: Look, slug: str) -> Context | None:
+    """The logo as it stands on a ground, and whether its marks stand out there; None where its file is gone."""
     key = key_on(look, slug)
     picture, fill = look.pictures[key], look.grounds[slug].fill
-    data = look.load(picture.file)
+    data = check.loaded(look.load, picture)
+    if data is None:
+        return None
     ratio = contrast_of_marks(data, picture.format, fill)
     return {
         "name": look.ground_names[slug],
