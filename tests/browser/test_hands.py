@@ -127,12 +127,18 @@ def test_half_a_word_is_kept_when_the_page_is_left(bench: Page) -> None:
     assert words("opening", "heading").endswith(" and wa")
 
 
-def test_a_server_that_fails_is_told_of_and_nothing_is_called_kept_or_undone(bench: Page) -> None:
+@pytest.mark.parametrize("body", ["no", '{"error": {"sentence": "Something broke. (Number 1f2e3d)", "field": ""}}'])
+def test_a_server_that_fails_is_told_of_and_nothing_is_called_kept_or_undone(bench: Page, body: str) -> None:
     section(bench, "opening")
 
     def fail(route: Route) -> None:
-        route.fulfill(status=500, content_type="text/html", body="no")
+        route.fulfill(status=500, content_type="application/json" if body[0] == "{" else "text/html", body=body)
 
+    bench.route("**/sites/saltmarsh/footer/**", fail)
+    bench.locator("#chapters a[data-chapter=footer]").click()
+    expect(bench.locator("#kept")).to_contain_text("Number 1f2e3d" if body[0] == "{" else "500")
+    expect(bench.locator("#desk h1")).to_have_text("Pages")
+    bench.unroute("**/sites/saltmarsh/footer/**")
     before = words("opening", "heading")
     bench.route("**/undo/", fail)
     bench.locator("#desk h1").click()

@@ -26,7 +26,7 @@ def test_a_logo_in_a_white_box_is_mended_and_goes_live(bench: Page) -> None:
     chapter(bench, "Logo")
     file = {"name": "from-a-friend.png", "mimeType": "image/png", "buffer": png(on(flat(WHITE)))}
     bench.locator("#logo-file-file").set_input_files(file)
-    findings = bench.locator(".logo-findings")
+    findings = bench.get_by_role("list", name="What would be better about the logo")
     expect(findings).to_contain_text("shows as a box in the header")
     findings.get_by_role("button", name="Take it out there too").click()
     kept(bench, "without its background, within its marks too")

@@ -3,11 +3,12 @@
 from __future__ import annotations
 
 from collections.abc import Callable
+from hashlib import sha256
 from io import BytesIO
 from typing import Any
 
 import pytest
-from PIL import Image
+from PIL import Image, ImageDraw
 
 from yemba.core.change.command import read_command
 from yemba.core.change.operation import apply
@@ -21,6 +22,7 @@ from yemba.core.site.backdrop import of_section, reads_from
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document, Page
 from yemba.core.site.ids import new_id
+from yemba.core.site.logo import key_on
 from yemba.core.site.resolve import Look
 
 
@@ -241,6 +243,92 @@ def test_a_picture_logo_without_a_picture_has_no_icon(document: Document, catalo
     assert found("site_icon", look_at(cured(wanting, catalogue, told), catalogue)) == []
     unnamed = changed(document, lambda plain: plain.update(name="· · ·"))
     assert len(found("site_icon", look_at(unnamed, catalogue))) == 1
+
+
+def with_logo(document: Document, data: bytes, width: int, height: int, **values: Any) -> Document:
+    picture = {"file": sha256(data).hexdigest(), "format": "png", "width": width, "height": height, "name": "mark.png"}
+
+    def put_on(plain: dict[str, Any]) -> None:
+        plain["pictures"] = {"p1": picture}
+        plain["sheet"] = {"logo.form": "picture", "logo.picture": "p1"}
+        plain["parts"] = {**plain.get("parts", {}), **values}
+
+    return changed(document, put_on)
+
+
+def drawn_mark(width: int, height: int, colour: str, thick: int) -> bytes:
+    """A frame of that line on nothing."""
+    out, picture = BytesIO(), Image.new("RGBA", (width, height))
+    ImageDraw.Draw(picture).rectangle((0, 0, width - 1, height - 1), outline=colour, width=thick)
+    picture.save(out, "PNG")
+    return out.getvalue()
+
+
+@pytest.mark.parametrize(
+    ("width", "height", "colour", "thick", "said"),
+    [
+        (300, 300, "#26346e", 60, ""),
+        (900, 100, "#26346e", 40, "it is drawn 16 × 2 px"),
+        (100, 900, "#26346e", 40, "it is drawn 2 × 16 px"),
+        (600, 600, "#26346e", 2, "next to nothing of it stands out"),
+    ],
+)
+def test_an_icon_that_cannot_be_told_in_a_tab_gives_way_to_the_letter(
+    document: Document, catalogue: Catalogue, width: int, height: int, colour: str, thick: int, said: str
+) -> None:
+    data = drawn_mark(width, height, colour, thick)
+    marked = with_logo(document, data, width, height)
+    told = found("site_icon", look_at(marked, catalogue, load=lambda _: data))
+    assert [said in finding.sentence for finding in told] == ([True] if said else [])
+    for finding in told:
+        assert found("site_icon", look_at(cured(marked, catalogue, finding), catalogue, load=lambda _: data)) == []
+
+
+def test_a_logo_of_few_pixels_is_told_with_how_many_it_wants(document: Document, catalogue: Catalogue) -> None:
+    data = drawn_mark(60, 60, "#26346e", 12)
+    told = found("logo", look_at(with_logo(document, data, 60, 60), catalogue, load=lambda _: data))
+    assert [finding.sentence for finding in told] == [
+        "mark.png is 60 px high and drawn 60 px high: on a dense screen, which wants 120, it looks soft. "
+        "Choose a larger file, or SVG."
+    ]
+    lower = with_logo(document, data, 60, 60, **{"logo.height": 30})
+    assert found("logo", look_at(lower, catalogue, load=lambda _: data)) == []
+
+
+def test_a_faint_logo_asks_for_a_version_and_a_faint_version_for_another_ground(
+    document: Document, catalogue: Catalogue
+) -> None:
+    data = drawn_mark(300, 300, "#f0ead8", 60)
+    faint = with_logo(document, data, 300, 300)
+    (told,) = found("logo", look_at(faint, catalogue, load=lambda _: data))
+    assert told.cure is not None
+    assert (told.cure.action, told.cure.arguments) == ("mend-logo", {"act": "dark"})
+    look = Look(faint, catalogue)
+    own = {"picture": "p2", "use": "logo-dark", "file": "0" * 64, "format": "png", "file_name": "own.png"}
+    steps = read_command("add-picture", own | {"width": 300, "height": 300}).plan(look, new_id)
+    (again,) = found("logo", look_at(apply(faint, steps), catalogue, load=lambda _: data))
+    assert again.cure is not None and again.cure.command == "set-value"
+    assert found("logo", look_at(cured(apply(faint, steps), catalogue, again), catalogue, load=lambda _: data)) == []
+
+
+def test_a_logo_whose_file_is_gone_is_said_and_nothing_else(document: Document, catalogue: Catalogue) -> None:
+    def gone(_: str) -> bytes:
+        raise FileNotFoundError
+
+    marked = with_logo(document, b"", 300, 300)
+    (told,) = found("logo", look_at(marked, catalogue, load=gone))
+    assert "no longer there" in told.sentence
+    assert found("site_icon", look_at(marked, catalogue, load=gone)) == []
+
+
+def test_a_version_of_a_former_logo_is_not_shown(document: Document, catalogue: Catalogue) -> None:
+    data = drawn_mark(300, 300, "#26346e", 60)
+    both = with_logo(document, data, 300, 300, **{"logo.light": "p2"})
+    both = changed(both, lambda plain: plain["pictures"].update(p2={**plain["pictures"]["p1"], "version_of": "p9"}))
+    assert {key_on(Look(both, catalogue), slug) for slug in Look(both, catalogue).grounds} == {"p1"}
+    both = changed(both, lambda plain: plain["pictures"]["p2"].update(version_of="p1"))
+    look = Look(both, catalogue)
+    assert {slug: key_on(look, slug) for slug in ("light", "dark")} == {"light": "p1", "dark": "p2"}
 
 
 @pytest.mark.parametrize(

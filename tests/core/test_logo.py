@@ -11,7 +11,7 @@ from hypothesis import strategies as st
 from PIL import Image, ImageDraw
 
 from yemba.core.colour.contrast import EDGE, ratio
-from yemba.core.colour.srgb import BLACK, WHITE, Colour, from_hex
+from yemba.core.colour.srgb import BLACK, WHITE, Colour
 from yemba.core.errors import Fault
 from yemba.core.picture import cutout
 from yemba.core.picture.intake import clean_picture
@@ -185,11 +185,17 @@ def test_a_drawing_of_one_colour_takes_the_ink_and_keeps_what_is_no_colour() -> 
 
 
 def test_white_on_white_is_no_logo_to_look_at() -> None:
-    assert read_logo(png(flat(WHITE)), "png").background == "#ffffff"
+    assert read_logo(png(flat(WHITE)), "png") == ("", False, 0)
     with pytest.raises(Fault, match="nothing of this left"):
         mended(png(flat(WHITE)), "png", BACKGROUND)
 
 
 def test_a_tiny_one_is_read_too() -> None:
     tiny = Image.new("RGB", (3, 3), "white")
-    assert read_logo(png(tiny), "png").background == from_hex("#ffffff").hex
+    assert read_logo(png(tiny), "png") == ("", False, 0)
+
+
+def test_a_frame_is_no_background() -> None:
+    frame = Image.new("RGBA", (WIDTH, HEIGHT))
+    ImageDraw.Draw(frame).rectangle((0, 0, WIDTH - 1, HEIGHT - 1), outline=tuple(INDIGO), width=20)
+    assert not read_logo(png(frame), "png").background

@@ -17,7 +17,7 @@ from yemba.core.picture.crop import ratio_of
 from yemba.core.picture.signature import SIGNATURES
 from yemba.core.picture.sizes import FORMATS, resized, widths
 from yemba.core.site.document import Page, Picture
-from yemba.core.site.logo import logo_on
+from yemba.core.site.logo import icon_picture, logo_on
 from yemba.core.site.resolve import Look
 from yemba.render import fonts, pictures
 from yemba.render.fragment import rendered
@@ -238,11 +238,9 @@ def icon_paths() -> list[str]:
 def icon_tiles(site: Site) -> tuple[bytes, bytes]:
     """The plain and the maskable tile, as SVG."""
     look = site.look
-    logo = logo_on(look, look.value("header.ground"))
-    ground = look.grounds[look.value("header.ground")]
-    if logo:
-        data = site.load(logo.file)
-        about = (data, logo.format, logo.width, logo.height, ground.fill)
+    picture, ground = icon_picture(look), look.grounds[look.value("header.ground")]
+    if picture:
+        about = (site.load(picture.file), picture.format, picture.width, picture.height, ground.fill)
         return icons.from_logo(*about), icons.from_logo(*about, icons.safe_share())
     lead, behind = look.grounds["strong"], look.grounds[look.template.page]
     letter = partial(icons.initial, look.document.name, look.lettering("title"), lead.fill, lead.text)

@@ -164,7 +164,7 @@ def _scripts() -> list[str]:
     return [f"studio/{file.name}" for file in sorted(folder.glob("*.js")) if file.name not in _OTHER_SCRIPTS]
 
 
-_OTHER_SCRIPTS = {"begin.js", "pictures.js", "try_on.js"}
+_OTHER_SCRIPTS = {"begin.js", "try_on.js"}
 
 
 def draft_base(request: HttpRequest, site: Site) -> str:

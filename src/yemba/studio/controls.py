@@ -84,6 +84,7 @@ def _(place: places.OfSetting, look: Look) -> Control:
 
 
 _SPECIAL = {
+    "icon.picture": Control("logo", "icon-file-file"),
     "palette": Control("palette", "palette-colours"),
     "grounds.own": Control("palette", "ground-name-new", {"show": "grounds"}),
     "roles.by_hand": Control("palette", "ground-roles", {"show": "grounds"}),

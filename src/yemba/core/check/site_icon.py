@@ -5,10 +5,15 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from yemba.core.check.finding import Cure, Finding, Inspected
-from yemba.core.place import OfLogo
+from yemba.core.check.logo import loaded
+from yemba.core.picture import icons
+from yemba.core.place import OfLogo, OfSetting
+from yemba.core.site.logo import icon_picture
 from yemba.core.site.resolve import Look
 
 NAME = "Site icon"
+_TAB = 16  # px
+_LEAST = 6  # px of its shorter side below which nothing is told; common practice, no source
 
 
 def find(inspected: Inspected) -> Iterator[Finding]:
@@ -19,8 +24,30 @@ def find(inspected: Inspected) -> Iterator[Finding]:
         cure = Cure("Set the name as a wordmark", "set-value", {"key": "logo.form", "value": "wordmark"})
         sentence = "The logo is to be a picture, and none is chosen. The site icon is made from it."
         yield Finding(sentence, OfLogo(), cure=cure)
-    elif look.value("logo.form") != "picture":
+    elif icon_picture(look) is None:
         yield from (Finding(sentence, OfLogo()) for sentence in _of_letter(look))
+    else:
+        yield from _of_picture(inspected)
+
+
+def _of_picture(inspected: Inspected) -> Iterator[Finding]:
+    """What is too long, or too fine, to be told in a browser's tab; cured by the letter."""
+    look = inspected.look
+    picture, ground = icon_picture(look), look.grounds[look.value("header.ground")]
+    data = loaded(inspected.load, picture) if picture else None
+    if picture is None or data is None:
+        return
+    sides = picture.width, picture.height
+    short = round(_TAB * min(sides) / max(sides))
+    if short < _LEAST:
+        why = f"it is drawn {_TAB if sides[0] > sides[1] else short} × {_TAB if sides[1] > sides[0] else short} px"
+    elif icons.fades(icons.from_logo(data, picture.format, *sides, ground.fill), ground.fill):
+        why = f"next to nothing of it stands out from {ground.fill.hex}"
+    else:
+        return
+    cure = Cure("Take the letter", "set-value", {"key": "icon.form", "value": "letter"})
+    sentence = f"In a browser’s tab, {_TAB} px wide, the site icon cannot be told: {why}."
+    yield Finding(sentence, OfSetting("icon.form"), cure=cure)
 
 
 def _of_letter(look: Look) -> Iterator[str]:

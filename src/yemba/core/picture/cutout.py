@@ -17,7 +17,7 @@ _OF_BORDER = 0.9  # of that ring must be of one colour; marks may reach an edge
 _GRAIN, _MOST_GRAIN = 0.02, 0.05  # OKLab distances within which a background is plain: clean, and after lossy saving
 _SPECK = 0.1  # OKLab distance below which what is left beside the background is a trace of lossy saving
 _SOFT = 2  # px; how wide an edge is that was drawn soft over the background
-_LEAST_INSIDE = 12  # px of enclosed background that are worth a question
+_LEAST = 12  # px of marks, or of background between them, that are worth a question
 Pixels = NDArray[np.uint8]
 Mask = NDArray[np.bool_]
 
@@ -39,8 +39,8 @@ class Box(NamedTuple):
 
 
 def plain_background(pixels: Pixels) -> Plain | None:
-    """The one colour that a picture (height x width x RGBA) is edged by; None where it is see-through there, or where
-    the edge is of several colours, as in a photograph or on a gradient."""
+    """The one colour that a picture (height x width x RGBA) is edged by; None where it is see-through there, where the
+    edge is of several colours, as in a photograph or on a gradient, and where nothing stands on it, as in a frame."""
     ring = np.ones(pixels.shape[:2], dtype=bool)
     ring[_BORDER:-_BORDER, _BORDER:-_BORDER] = False
     border = pixels[ring]
@@ -52,13 +52,14 @@ def plain_background(pixels: Pixels) -> Plain | None:
     if grain > _MOST_GRAIN:
         return None
     red, green, blue = (round(channel) for channel in median)
-    return Plain(Colour(red, green, blue), max(_GRAIN, 1.5 * grain))
+    plain = Plain(Colour(red, green, blue), max(_GRAIN, 1.5 * grain))
+    return plain if int((~_near(pixels, plain)).sum()) >= _LEAST else None
 
 
 def has_enclosed(pixels: Pixels, plain: Plain) -> bool:
     """Whether that background also shows where marks close it in, as within an “o”."""
     near = _near(pixels, plain)
-    return int((near & ~_flooded(near)).sum()) >= _LEAST_INSIDE
+    return int((near & ~_flooded(near)).sum()) >= _LEAST
 
 
 def without_background(pixels: Pixels, plain: Plain, *, enclosed: bool) -> Pixels:

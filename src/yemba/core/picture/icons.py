@@ -3,10 +3,12 @@
 from __future__ import annotations
 
 import base64
+from functools import lru_cache
 from io import BytesIO
 
 from PIL import Image
 
+from yemba.core.colour.contrast import ratio
 from yemba.core.colour.srgb import Colour
 from yemba.core.picture.drawing import drawn
 from yemba.core.site.lettering import Lettering
@@ -18,6 +20,10 @@ TILE = 512
 """px; how wide and high an icon's drawing is."""
 _HEIGHT, _WIDTH = 0.56, 0.72  # shares of the tile that a letter fills at most
 _NONE = "·"
+_TELLS = (
+    1.8  # contrast ratio from which a pixel of the smallest icon is told from its ground; common practice, no source
+)
+_LEAST_SEEN = 0.08  # share of its pixels that must be: a letter's stem has more; common practice, no source
 
 
 def initial_of(name: str, lettering: Lettering) -> str:
@@ -65,6 +71,16 @@ def icon_set(tile: bytes, maskable: bytes) -> dict[str, bytes]:
         **{f"icons/icon-{size}.png": drawn[size] for size in (180, 192, 512)},
         **{f"icons/maskable-{size}.png": _draw(maskable, size) for size in (192, 512)},
     }
+
+
+@lru_cache(maxsize=64)
+def fades(tile: bytes, fill: Colour) -> bool:
+    """Whether next to nothing of an icon's drawing stands out from its ground in the smallest size, a browser's tab."""
+    smallest = _ICO[0]
+    with Image.open(BytesIO(_draw(tile, smallest))) as opened:
+        counted = opened.convert("RGB").getcolors(smallest * smallest) or []
+    seen = sum(count for count, colour in counted if ratio(Colour(*colour), fill) >= _TELLS)  # type: ignore[misc]
+    return seen < _LEAST_SEEN * smallest * smallest
 
 
 def safe_share() -> float:

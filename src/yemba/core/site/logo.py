@@ -1,4 +1,5 @@
-"""Which picture stands for the site's name on a ground: the logo, or its version for grounds of that lightness."""
+"""Which picture stands for the site's name on a ground: the logo, or its version for grounds of that lightness; and
+which stands for it as an icon."""
 
 from __future__ import annotations
 
@@ -26,6 +27,13 @@ def key_on(look: Look, ground: str) -> str:
     brought, version = look.value("logo.picture"), look.value(version_for(look, ground))
     known = look.pictures.get(version)
     return str(version if known and known.version_of == brought else brought)
+
+
+def icon_picture(look: Look) -> Picture | None:
+    """What the site icon is made of; None where it is the letter that the name begins with."""
+    form = look.value("icon.form")
+    own = look.pictures.get(look.value("icon.picture")) if form == "picture" else None
+    return None if form == "letter" else own or logo_on(look, look.value("header.ground"))
 
 
 def version_for(look: Look, ground: str) -> str:

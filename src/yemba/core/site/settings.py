@@ -57,6 +57,7 @@ _SLATE = [
 ]
 RATIO = Number(1.05, 1.6, "", 0.005)
 _MARK = Choice({"wordmark": "Wordmark", "picture": "Picture"})
+_ICON = Choice({"logo": "As the logo", "letter": "Letter", "picture": "Own picture"})
 
 
 def _of_level(slug: str, name: str) -> Setting:
@@ -92,6 +93,8 @@ _ALL: Sequence[Setting] = (
     Setting("logo.picture", "Logo picture", "logo", SHEET, PictureChoice(), "", along="logo.form"),
     Setting("logo.light", "Light version of the logo", "logo", PARTS, PictureChoice(), "", along="logo.form"),
     Setting("logo.dark", "Dark version of the logo", "logo", PARTS, PictureChoice(), "", along="logo.form"),
+    Setting("icon.form", "Site icon", "logo", PARTS, _ICON, "logo"),
+    Setting("icon.picture", "Picture of the site icon", "logo", PARTS, PictureChoice(), "", along="icon.form"),
     Setting("logo.height", "Logo height", "logo", PARTS, Number(24, 100, "%"), 62),
     Setting("frame.width", "Page width", "pages", PARTS, Number(720, 1680, "px", 10), 1160, "frame-width"),
     *part_settings(),

@@ -6,6 +6,7 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 
 from yemba.core.check import logo as check
+from yemba.core.check import site_icon
 from yemba.core.colour.contrast import EDGE
 from yemba.core.picture.marks import contrast_of_marks
 from yemba.core.site.logo import NAMES, key_on, logo
@@ -32,6 +33,8 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
         "found": list(check.find(inspected(look))) if shown else [],
         "on_grounds": [on for ground in look.grounds if (on := _on_ground(look, ground))] if shown else [],
         "versions": [_version(look, key) for key in NAMES] if shown else [],
+        "icon": setting(look, "icon.form"),
+        "icon_found": list(site_icon.find(inspected(look))),
         "site_settings": [setting(look, known.key) for known in SETTINGS.values() if known.home == SITE],
     }
 

@@ -28,7 +28,11 @@ MENDED = {
 }
 COLOURS = {"site": "in the colours of the site", "own": "in its own colours"}
 _VERSIONS = {f"logo-{name}": key for key, name in NAMES.items()}
-_CALLED = {"logo": "Logo"} | {f"logo-{name}": f"{name.capitalize()} version of the logo:" for name in NAMES.values()}
+_CALLED = {
+    "logo": "Logo",
+    "icon": "Site icon",
+    **{f"logo-{name}": f"{name.capitalize()} version of the logo:" for name in NAMES.values()},
+}
 _SAME_SHAPE = 0.01  # proportions nearer than this need no crop
 
 
@@ -52,8 +56,8 @@ class _Stored(Command):
 
 
 class AddPicture(_Stored):
-    """Make a stored picture known to the document; `use` is "logo", "logo-light" or "logo-dark" for a version of it, or
-    the field of a section it goes to at once."""
+    """Make a stored picture known to the document; `use` is "logo", "logo-light" or "logo-dark" for a version of it,
+    "icon", or the field of a section it goes to at once."""
 
     name: ClassVar[str] = "add-picture"
     use: str = ""
@@ -71,6 +75,11 @@ class AddPicture(_Stored):
             steps += [
                 put(look.document, ("sheet", "logo.picture"), self.picture),
                 put(look.document, ("sheet", "logo.form"), "picture"),
+            ]
+        elif self.use == "icon":
+            steps += [
+                put(look.document, ("parts", "icon.picture"), self.picture),
+                put(look.document, ("parts", "icon.form"), "picture"),
             ]
         elif self.use in _VERSIONS:
             steps.append(put(look.document, ("parts", _VERSIONS[self.use]), self.picture))

@@ -28,9 +28,9 @@ export async function ask(address, form, signal) {
       signal: asked.signal,
     });
     if (response.status === 401 || response.status === 403) return lost("signed_out", "signed_out");
-    if (!response.headers.get("Content-Type")?.includes("json"))
-      return lost("failed", "server_failed", { status: response.status });
-    return await response.json();
+    const json = response.headers.get("Content-Type")?.includes("json");
+    const answer = json ? await response.json() : lost("failed", "server_failed", { status: response.status });
+    return response.status >= 500 ? { ...answer, lost: "failed" } : answer;
   } catch {
     return signal?.aborted ? { lost: "given_up" } : lost("offline", "offline");
   } finally {

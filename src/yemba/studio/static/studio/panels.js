@@ -42,7 +42,7 @@ export async function now() {
   const answer = await ask(address, undefined, mine.signal);
   if (going !== mine) return;
   going = null;
-  if (answer.lost) return notRead(answer, now);
+  if (!answer.panels) return notRead(answer, now);
   if (address !== location.href || state.moving) return later();
   show(answer);
 }

@@ -21,7 +21,7 @@ export async function open(address, { control, back = false } = {}) {
   const answer = await ask(to.href);
   await handsFree(when);
   if (asked !== opened) return;
-  if (answer.lost) return panels.notRead(answer, () => open(address, { control, back }));
+  if (!answer.panels) return panels.notRead(answer, () => open(address, { control, back }));
   if (!back && to.href !== location.href) history.pushState({}, "", to.href);
   panels.show(answer);
   const page = answer.page || to.searchParams.get("page");
