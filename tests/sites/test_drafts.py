@@ -6,6 +6,7 @@ from typing import Any
 
 import pytest
 
+from yemba.core import room
 from yemba.core.change.commands.pages import RenamePage
 from yemba.core.change.operation import put
 from yemba.core.errors import Fault
@@ -136,3 +137,19 @@ def test_a_new_site_has_pages_and_the_owners_name_on_them(ines: Person) -> None:
         sites.create(ines, " ", "other", "handbill")
     with pytest.raises(Fault, match="no template"):
         sites.create(ines, "Name", "other", "gone")
+
+
+def test_a_site_grows_only_as_large_as_a_site_may_be(site: Site, monkeypatch: pytest.MonkeyPatch) -> None:
+    monkeypatch.setattr(room.KILOBYTES, "most", len(site.document.encode()) // 1000 + 2)
+    with pytest.raises(Fault, match="kilobytes of pages and words on a site"):
+        for number in range(40):
+            sites.edit(site, "add-page", {"page_name": f"One more, {number}"})
+            site.refresh_from_db()
+    before = now(site)
+    document = sites.document(site)
+    opening = {"section": document.pages[document.order[0]].order[0], "field": "heading"}
+    sites.edit(site, "set-words", {**opening, "words": "B"})
+    for page in document.order[-3:]:
+        sites.edit(site, "bin-page", {"page": page})
+    sites.edit(site, "add-page", {"page_name": "What the bin holds does not count"})
+    assert len(now(site)) > len(before)

@@ -1,5 +1,6 @@
 """gunicorn's settings: ``gunicorn --config python:yemba.config.serve yemba.config.wsgi``."""
 
+import ctypes
 import os
 import socket
 import struct
@@ -16,12 +17,20 @@ limit_request_line = 4094
 limit_request_fields = 60
 _SILENCE = 4  # s in which a request that has begun must go on
 _LINGER = 0.05  # s
+_ARENA_MAX = -8  # M_ARENA_MAX of malloc.h
 
 
 def when_ready(server: Any) -> None:
     """No thread waits for ever for the rest of a request: connections take this over from what they come in by."""
     for listener in server.LISTENERS:
         listener.sock.setsockopt(socket.SOL_SOCKET, socket.SO_RCVTIMEO, struct.pack("ll", _SILENCE, 0))
+
+
+def post_fork(server: Any, worker: Any) -> None:
+    """What threads free goes back to the system: the C library would keep a heap for each of them (glibc's mallopt)."""
+    mallopt = getattr(ctypes.CDLL(None), "mallopt", None)
+    if mallopt:
+        mallopt(_ARENA_MAX, 2)
 
 
 def post_worker_init(worker: Any) -> None:

@@ -40,8 +40,9 @@ ROOM = {
     "sections": env.int("YEMBA_MOST_SECTIONS", default=60),
     "entries": env.int("YEMBA_MOST_ENTRIES", default=150),
     "pictures": env.int("YEMBA_MOST_PICTURES", default=600),
+    "kilobytes": env.int("YEMBA_MOST_KILOBYTES", default=2000),
 }
-"""How many fit on a site, a page, a section and a site."""
+"""How many fit on a site, a page, a section, a site and a site."""
 
 PROXIES = env.list("YEMBA_PROXIES", default=["127.0.0.1", "::1"])
 """Addresses of proxies in front, whose word is taken for who asks."""

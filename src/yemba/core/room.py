@@ -31,11 +31,14 @@ PAGES = Room(300, "pages on a site")
 SECTIONS = Room(60, "sections on a page")
 ENTRIES = Room(150, "entries in a section")
 PICTURES = Room(600, "pictures on a site")
+KILOBYTES = Room(
+    2000, "kilobytes of pages and words on a site, pictures not counted", "Take pages or sections out first."
+)
 
-_NAMED = {"pages": PAGES, "sections": SECTIONS, "entries": ENTRIES, "pictures": PICTURES}
+_NAMED = {"pages": PAGES, "sections": SECTIONS, "entries": ENTRIES, "pictures": PICTURES, "kilobytes": KILOBYTES}
 
 
 def allow(**most: int) -> None:
-    """Set how many fit, as this installation has it: of pages, sections, entries, pictures."""
+    """Set how many fit, as this installation has it: of pages, sections, entries, pictures, kilobytes."""
     for name, number in most.items():
         _NAMED[name].most = number

@@ -20,7 +20,7 @@ from yemba.core.change.words import in_words
 from yemba.core.errors import Clash, Fault
 from yemba.core.limits import NAME_LETTERS
 from yemba.core.place import Place
-from yemba.core.room import Room
+from yemba.core.room import KILOBYTES, Room
 from yemba.core.site.document import Document, read
 from yemba.core.site.ids import new_id
 from yemba.core.site.resolve import Look
@@ -46,6 +46,7 @@ class Done(NamedTuple):
 
 
 _LONGEST_LABEL = 240
+_NEARLY = 0.2  # of what a site may hold, in letters of up to four bytes; what one edit adds is less than the rest
 _READ: Cache[str, Document] = Cache(
     "documents read",
     most=60_000_000,
@@ -125,6 +126,7 @@ def edit(
     if revision is not None:
         _refuse_clash(site, steps, revision, window)
     after = _applied(before, steps)
+    _refuse_overfull(site.document, after)
     label = command.say(resolved)[:_LONGEST_LABEL]
     timing.mark("plan")
     if not steps:
@@ -215,6 +217,16 @@ def next_edit(site: Site) -> Edit | None:
 def locked(site: Site) -> Site:
     """The site as it is now, held until the transaction ends."""
     return Site.objects.select_for_update().get(pk=site.pk)
+
+
+def _refuse_overfull(before: str, after: Document) -> None:
+    """Raises Fault ``too-many`` where a site grows beyond what a site may hold; what is in the bin does not count."""
+    most = KILOBYTES.most * 1000
+    if len(before) < _NEARLY * most:
+        return
+    grows = len(after.text()) > len(before)
+    if grows and len(after.model_copy(update={"bin": {}}).text().encode()) > most:
+        KILOBYTES.check(KILOBYTES.most)
 
 
 def store_draft(site: Site, after: Document) -> None:

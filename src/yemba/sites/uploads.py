@@ -7,6 +7,7 @@ from math import ceil
 
 from django.conf import settings
 
+from yemba.core.cache import Cache
 from yemba.core.room import Room
 from yemba.people.models import Person
 from yemba.sites import store
@@ -14,6 +15,7 @@ from yemba.sites.models import BrandSheet, Site, Start
 
 _HASH = re.compile(r"[0-9a-f]{64}")
 _MEGABYTE = 1_000_000
+_SIZES: Cache[str, int] = Cache("sizes of files", most=2_000_000, weigh=lambda _: 150)
 
 
 def room() -> Room:
@@ -34,7 +36,12 @@ def kept(person: Person) -> int:
     for sheet in BrandSheet.objects.filter(owner=person):
         texts.append(f"{sheet.logo} {sheet.fonts}")
     digests = {digest for text in texts for digest in _HASH.findall(text)}
-    return sum(store.size(digest) for digest in digests)
+    return sum(_size(digest) for digest in digests)
+
+
+def _size(digest: str) -> int:
+    """Bytes of a file; of one that is there they never change."""
+    return _SIZES.get(digest) or _SIZES.put(digest, store.size(digest))
 
 
 def keep(person: Person, data: bytes) -> str:

@@ -67,13 +67,17 @@ def remove(document: Document, path: Path) -> Operation:
     return put(document, path, ABSENT)
 
 
+_MANY = {"pages", "pictures"}
+"""Homes of what there may be hundreds of."""
+
+
 def apply(document: Document, operations: Iterable[Operation]) -> Document:
     """The document after these steps, validated; the one given stays as it is.
 
     Raises pydantic's ValidationError where the outcome would be no document.
     """
-    plain = document.model_dump(mode="json", exclude_defaults=True, exclude={"pages"})
-    plain["pages"] = dict(document.pages)  # what no step touches stays as it is, unread
+    plain = document.model_dump(mode="json", exclude_defaults=True, exclude=_MANY)
+    plain |= {home: dict(getattr(document, home)) for home in _MANY}  # what no step touches stays as it is, unread
     for operation in operations:
         _set(plain, operation)
     return Document.model_validate(plain)

@@ -29,7 +29,10 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
         "sections": entries(look, ("pages", page_id), query),
         "kinds": kinds(look),
         "pictures_count": len(document.pictures),
-        "room": room.PAGES.warning(len(document.pages)),
+        "rooms": [
+            room.PAGES.warning(len(document.pages)),
+            room.KILOBYTES.warning(len(site.document.encode()) // 1000),
+        ],
         "room_here": room.SECTIONS.warning(len(document.pages[page_id].order)),
         "frame": setting(look, "frame.width"),
         "binned": [
