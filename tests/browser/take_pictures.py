@@ -10,6 +10,7 @@ from PIL import Image
 from playwright.sync_api import Page
 
 from yemba.demo import scenario
+from yemba.demo.drawings import saltmarsh
 from yemba.sites import brand_sheets, starts
 from yemba.studio.chapters import names
 
@@ -50,6 +51,15 @@ def test_take_pictures(page: Page, live_server) -> None:
     take(f"{studio}/sites/saltmarsh/inbox/", "inbox")
     take(f"{studio}/brand-sheets/?first=site:saltmarsh&second=ready:handbill/seed-packet", "sheets")
     take(f"{studio}/sites/saltmarsh/proof/", "proof-phone", 390)
+    page.goto("about:blank")
+    take(f"{studio}/sites/saltmarsh/logo/", "")
+    drawn = saltmarsh.logo().replace(">", '><path fill="#fff" d="M0 0h96v96H0z"/>', 1)
+    file = {"name": "from-a-friend.svg", "mimeType": "image/svg+xml", "buffer": drawn.encode()}
+    page.locator("#logo-file-file").set_input_files(file)
+    page.locator(".logo-findings").wait_for()
+    page.locator(".logo-findings .small").first.evaluate("button => button.scrollIntoView({block: 'end'})")
+    page.wait_for_timeout(2500)
+    keep(page.screenshot(), "logo")
 
 
 def keep(data: bytes, name: str) -> None:
