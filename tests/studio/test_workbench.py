@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from datetime import timedelta
 from io import BytesIO
+from typing import Any
 
 import pytest
 from django.core.files.uploadedfile import SimpleUploadedFile
@@ -12,7 +13,10 @@ from django.urls import URLPattern, reverse
 from django.utils import timezone
 from PIL import Image
 
+from tests.core.test_logo import WHITE, flat, on
+from tests.core.test_logo import png as logo_png
 from yemba.core.picture.intake import clean_picture
+from yemba.core.site.logo import key_on
 from yemba.hosting import services as hosting
 from yemba.hosting.models import Message, Planned
 from yemba.people import urls as people_urls
@@ -144,6 +148,38 @@ def upload(client: Client, data: bytes, name: str = "mark.png", **fields: str):
     return client.post(
         "/sites/saltmarsh/upload/", {"file": file, "chapter": "logo", "use": "logo"} | fields, headers=JSON
     )
+
+
+def mend(client: Client, act: str) -> dict[str, Any]:
+    answer = client.post("/sites/saltmarsh/mend-logo/", {"act": act, "chapter": "logo"}, headers=JSON)
+    plain: dict[str, Any] = answer.json()
+    return plain
+
+
+def test_a_logo_is_mended_step_by_step_and_every_step_can_be_undone(desk: Client, site: Site) -> None:
+    assert "no logo to mend" in mend(desk, "trim")["error"]["sentence"]
+    upload(desk, logo_png(on(flat(WHITE))), "friend.png")
+    assert "act" in str(mend(desk, "polish")["error"])
+    assert "friend.png" in desk.get("/sites/saltmarsh/logo/").content.decode()
+
+    mend(desk, "enclosed")
+    site.refresh_from_db()
+    (key,) = sites.document(site).pictures
+    assert (sites.document(site).pictures[key].width, sites.document(site).pictures[key].format) == (250, "png")
+    assert "nothing of this left" in mend(desk, "background")["error"]["sentence"]
+    mend(desk, "light")
+    site.refresh_from_db()
+    look = sites.look(site)
+    light = look.value("logo.light")
+    assert look.document.pictures[light].version_of == key
+    assert {slug: key_on(look, slug) for slug in ("light", "dark")} == {"light": key, "dark": light}
+    mend(desk, "trim")  # what was made of it as it was is let go
+    site.refresh_from_db()
+    assert sites.look(site).value("logo.light") == ""
+    for _ in range(3):
+        sites.undo(Site.objects.get(pk=site.pk))
+    site.refresh_from_db()
+    assert sites.document(site).pictures[key].name == "friend.png"
 
 
 def png() -> bytes:

@@ -28,7 +28,7 @@ _LOOKED_AT = 800  # px; the longest side that a logo is looked at in
 _KEPT = 1400  # px; the longest side that one is kept in: four times what the highest header draws of most
 _TRIED = 6  # shapes of a drawing, from its lowest, that may be its background
 _SHAPES = ("rect", "path", "polygon", "circle", "ellipse")
-_SECONDS = 15.0
+_SECONDS, _PATIENCE = 15.0, 600.0
 
 
 class LogoReading(NamedTuple):
@@ -44,7 +44,7 @@ class LogoReading(NamedTuple):
 def read_logo(data: bytes, form: str) -> LogoReading:
     """What would be better about a logo; nothing of one that cannot be looked at in time."""
     try:
-        return LogoReading(*apart.work("read-logo", seconds=_SECONDS, data=data, form=form))
+        return LogoReading(*apart.work("read-logo", seconds=_SECONDS, patience=_PATIENCE, data=data, form=form))
     except apart.Failed:
         return LogoReading()
 
