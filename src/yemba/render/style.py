@@ -9,7 +9,7 @@ from typing import NamedTuple
 from yemba import catalogue as shipped
 from yemba.core.change.commands.pages import menu
 from yemba.core.colour.grounds import ROLE_NAMES, Ground
-from yemba.core.layout.header_fit import Fit, Setting, fit
+from yemba.core.layout.header_fit import FOLDED_FROM, Fit, Heights, Least, Setting, fit, heights
 from yemba.core.part.part import parts
 from yemba.core.site.backdrop import of_header, of_section
 from yemba.core.site.logo import logo_on
@@ -56,7 +56,9 @@ def values(look: Look, draft: bool = False) -> str:
     blocks += sorted(set(one_off_rules(look)))
     blocks += sorted({rule for p in look.pictures.values() if (rule := position_rule(p))})
     arrangement = "" if draft else look.arrangement.slug
-    unfolded = f"@media (min-width: {header_fit(look).fold}px) {{\n{unfolded_css(arrangement)}}}"
+    fold = header_fit(look).fold
+    unfolded = f"@media (min-width: {fold}px) {{\n{unfolded_css(arrangement)}}}"
+    blocks += _covered(look, fold)
     return "@layer values {\n" + "\n".join([*blocks, unfolded]) + "\n}\n"
 
 
@@ -86,6 +88,33 @@ def custom_properties(look: Look) -> tuple[dict[str, str], dict[str, dict[str, s
         "logo-share": f"{look.value('logo.height') / 100:g}",
     }
     return root, {slug: _roles(look, slug, ground) for slug, ground in look.grounds.items()}
+
+
+def _covered(look: Look, unfolds: int) -> list[str]:
+    """Rules by which what is led to stands below a header that stays on top."""
+    if look.value("header.position") != "sticky":
+        return []
+    covers = header_heights(look)
+    windows = [*zip((0, *FOLDED_FROM[1:]), covers.folded, strict=True), (unfolds, covers.unfolded)]
+    rule = "@media (min-width: {}px) {{ html {{ scroll-padding-block-start: {}px; }} }}"
+    return [rule.format(window, height) for window, height in windows]
+
+
+def header_heights(look: Look) -> Heights:
+    """How high the header stands at most, as it is now."""
+    document, navigation = look.document, look.document.navigation
+    title, entries, small = (Setting(look.face(level), look.texts[level]) for level in ("title", "navigation", "small"))
+    least = Least(look.value("header.height_wide"), look.value("header.height_phone"))
+    return heights(
+        look.arrangement,
+        sum(page not in navigation.hidden for page in menu(document)),
+        title,
+        small if document.tagline and look.value("header.tagline") else None,
+        entries,
+        least,
+        document.name,
+        look.value("logo.height") / 100 if logo_on(look, look.value("header.ground")) else None,
+    )
 
 
 def _settings(look: Look) -> dict[str, str]:

@@ -37,6 +37,7 @@ _WORDS = {
     "Picture collection": "stock illustration drawing free image library clip art",
     "Template": "theme design layout style start over",
     "Logo": "mark brand icon favicon emblem transparent background white box trim crop",
+    "While one scrolls": "sticky fixed header stays top pinned",
     "Logo in the footer": "mark brand",
     "Site name": "title business name header text",
     "Tagline": "slogan subtitle motto",

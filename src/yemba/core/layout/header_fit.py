@@ -10,6 +10,7 @@ from yemba.core.layout.arrangement import Arrangement
 from yemba.core.site.catalogue import Family
 from yemba.core.template.manifest import Measures
 from yemba.core.type.levels import Text
+from yemba.core.type.scale import WIDE_WIDTH
 
 SIDE_COLUMN = 240  # px; width of a header at the side, where its words need no more
 _WIDEST_COLUMN = 340  # px; a word that is wider still is hyphenated
@@ -18,6 +19,15 @@ _NARROWEST = 480  # px; a phone's menu is always folded
 _LINK_PADDING = 16  # px; on both sides of an entry together
 _BETWEEN = 48  # px; least gap between title and navigation
 _HALF = 0.58  # of its width that a tagline takes in two balanced lines; common practice, no source
+_AROUND, _AROUND_FOLDED = (
+    72,
+    28,
+)  # px; padding, gaps and rules above and below, the most of any arrangement and template
+_SIGN = 1.2  # em; what a name set on a plate has round it, above and below
+FOLDED_FROM = (240, 390, 768)
+"""Widths in px at which ranges of windows begin, for each of which a folded header is told of."""
+_BESIDE = 132  # px; gutters, gap and the button of a folded menu
+_UNEVEN = 1.35  # lines are not filled to their ends; common practice, no source
 _ROUNDING = 1.01  # browsers round advances; common practice, no source
 
 
@@ -29,6 +39,21 @@ class Fit(NamedTuple):
     navigation: float
     fold: int
     column: int = SIDE_COLUMN
+
+
+class Heights(NamedTuple):
+    """At most so high in px a header stands: where its menu is unfolded, and where it is folded in windows of each
+    range of FOLDED_FROM."""
+
+    unfolded: int
+    folded: tuple[int, ...]
+
+
+class Least(NamedTuple):
+    """How high in px it is set to be at least, on a wide window and on a phone."""
+
+    wide: float
+    phone: float
 
 
 class Setting(NamedTuple):
@@ -44,6 +69,18 @@ class Setting(NamedTuple):
     def two_lines(self, words: str) -> float:
         """Width in px where the words may stand in two lines."""
         return max(_HALF * self.width(words), self.longest([words]))
+
+    def lines(self, count: int) -> float:
+        """Height in px of so many lines on a wide window."""
+        return count * self.text.size.high * self.text.leading
+
+    def broken(self, words: str, room: float, window: float) -> float:
+        """Height in px at most of words that break into lines in a room, in a window of that width; both in px. Their
+        size gives way to the longest word, as that of titles does."""
+        longest = max(self.family.text_width(self.text, word, 1) for word in words.split() or [words])
+        size = min(self.text.size.at(window), room / max(longest, 1))
+        lines = ceil(_UNEVEN * self.family.text_width(self.text, words, size) / room)
+        return (lines * self.text.leading + _SIGN) * size
 
     def longest(self, texts: Iterable[str]) -> float:
         """Width in px of the longest word of all these."""
@@ -74,6 +111,44 @@ def fit(
     pieces = {"title": title_width, "tagline": tagline, "navigation": navigation}
     fold = ceil(_widest_row(arrangement, pieces) + edges)
     return Fit(title_width, navigation, max(_NARROWEST, fold))
+
+
+def heights(
+    arrangement: Arrangement,
+    entries: int,
+    title_as: Setting,
+    tagline_as: Setting | None,
+    entries_as: Setting,
+    least: Least,
+    title: str,
+    logo_share: float | None = None,
+) -> Heights:
+    """How high a header stands at most; `least` is what is set, `title` the name.
+
+    `logo_share` is the height of the logo as a share of the header's, where the logo is a picture. A name breaks into
+    lines beside a folded menu's button.
+    """
+    rows = arrangement.menu_rows or arrangement.menu_lines
+    wide = {
+        "title": least.wide * logo_share if logo_share else title_as.lines(1) + _SIGN * title_as.text.size.high,
+        "tagline": tagline_as.lines(2) if tagline_as else 0.0,
+        "navigation": entries_as.lines(rows) + rows * _LINK_PADDING if entries else 0.0,
+    }
+    unfolded = 0 if arrangement.column else max(least.wide, _rows_height(arrangement, wide) + _AROUND)
+    folded = []
+    for ends in zip(FOLDED_FROM, (*FOLDED_FROM[1:], WIDE_WIDTH), strict=True):
+        broken = max(title_as.broken(title, window - _BESIDE, window) for window in ends)
+        name = least.phone * logo_share if logo_share else broken
+        folded.append(ceil(max(least.phone, name + _AROUND_FOLDED)))
+    return Heights(ceil(unfolded), tuple(folded))
+
+
+def _rows_height(arrangement: Arrangement, pieces: Mapping[str, float]) -> float:
+    """In px; a piece that stands in several rows stands beside them all."""
+    named = [piece for row in arrangement.rows for piece in row]
+    beside = {piece for piece in named if named.count(piece) > 1}
+    rows = sum(max((pieces[piece] for piece in row if piece not in beside), default=0) for row in arrangement.rows)
+    return max([rows, *(pieces[piece] for piece in beside)])
 
 
 def _menu_width(arrangement: Arrangement, entries: Sequence[float], gap: float) -> float:

@@ -9,6 +9,7 @@ from yemba.core.part.part import BEFORE, Element, Part, PartText
 from yemba.core.place import OfMenu, OfSetting, OfSite
 from yemba.core.site.setting import PARTS, Setting
 from yemba.core.value.arrangement import ArrangementChoice
+from yemba.core.value.choice import Choice
 from yemba.core.value.ground import GroundChoice
 from yemba.core.value.number import Number
 from yemba.core.value.picture import PictureChoice
@@ -27,6 +28,10 @@ def _texts(look: Look) -> Iterator[PartText]:
         yield PartText("navigation", document.navigation.names.get(key, page.name), key)
 
 
+POSITIONS = {"relative": "Scrolls away", "sticky": "Stays on top"}
+"""By the value of CSS position."""
+
+
 def _setting(name: str, label: str, kind: object, default: object, css: str = "") -> Setting:
     return Setting(f"header.{name}", label, "header", PARTS, kind, default, css)  # type: ignore[arg-type]
 
@@ -41,6 +46,7 @@ PART = Part(
         _setting("tint", "Tint over that picture", Number(0, 100, "%"), 60),
         _setting("height_wide", "Header height, wide", Number(56, 240, "px"), 88, "header-wide"),
         _setting("height_phone", "Header height, phone", Number(48, 140, "px"), 64, "header-phone"),
+        _setting("position", "While one scrolls", Choice(POSITIONS), "relative", "header-position"),
         _setting("ground", "Header ground", GroundChoice(), "light"),
         _setting("tagline", "Tagline in the header", YesNo(), False),
     ),

@@ -20,6 +20,11 @@ class Fluid(NamedTuple):
     low: float
     high: float
 
+    def at(self, window: float) -> float:
+        """The size in px in a window of that width."""
+        share = min(1.0, max(0.0, (window - PHONE_WIDTH) / (WIDE_WIDTH - PHONE_WIDTH)))
+        return self.low + share * (self.high - self.low)
+
     def css(self) -> str:
         """CSS clamp() in rem and vw: a straight line through both ends.
 

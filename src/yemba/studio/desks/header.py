@@ -22,6 +22,7 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
     return {
         "arrangement": setting(look, "header.arrangement"),
         "heights": [setting(look, key) for key in ("header.height_wide", "header.height_phone")],
+        "position": setting(look, "header.position"),
         "ground": setting(look, "header.ground"),
         "tagline": setting(look, "header.tagline"),
         "backdrop": setting(look, "header.backdrop"),

@@ -1,0 +1,78 @@
+"""A header that stays on top covers nothing that one comes to by Tab or by a link, in every arrangement and template."""
+
+from __future__ import annotations
+
+import functools
+import http.server
+import threading
+from collections.abc import Iterator
+from pathlib import Path
+
+import pytest
+from playwright.sync_api import Page
+
+from yemba.catalogue import catalogue
+from yemba.core.site.document import Document
+from yemba.hosting import services as hosting
+from yemba.sites import services as sites
+from yemba.sites.models import Site
+
+pytestmark = [pytest.mark.browser, pytest.mark.django_db(transaction=True), pytest.mark.xdist_group("header-stays")]
+LONG = "The Saltmarsh Bindery and Paper Workshop of Tide Row and Lower Quay"
+# The header’s height, whether it stays, what covers of a window the styles tell, and whatever was hidden at its focus.
+LOOK = """() => {
+  const header = document.querySelector(".site-header");
+  const told = parseFloat(getComputedStyle(document.documentElement).scrollPaddingTop);
+  scrollTo({ top: 900, behavior: "instant" });
+  const stays = header.getBoundingClientRect().top === 0;
+  const hidden = [];
+  const reach = () => Math.max(...[header, header.querySelector(".site-title")].map((one) => one.getBoundingClientRect().bottom));
+  const height = reach();
+  const focusable = [...document.querySelectorAll("main :is(a[href], button, input, textarea, select, summary)")];
+  for (const element of focusable.filter((one) => one.checkVisibility()).reverse()) {
+    element.scrollIntoView({ block: "start", behavior: "instant" });
+    element.focus({ preventScroll: true });
+    const { top } = element.getBoundingClientRect();
+    if (top < reach() - 1 && scrollY > 0) hidden.push(element.outerHTML.slice(0, 80));
+  }
+  return { height, told, stays, hidden, column: document.body.dataset.header === "side" };
+}"""
+
+
+@pytest.fixture
+def written(demo: Site, tmp_path: Path) -> Iterator[str]:
+    """The bindery with a header that stays, in each template and each arrangement, with its own name and a long one."""
+    looks = {slug: {"template": slug, "sheet": {}} for slug in catalogue().templates}
+    looks |= {f"as-{slug}": {"parts": {"header.arrangement": slug}} for slug in catalogue().arrangements}
+    plain = sites.document(demo).plain()
+    for name, over in looks.items():
+        for long in (False, True):
+            document = plain | over | {"name": LONG if long else plain["name"]}
+            parts = {**over.get("parts", {}), "header.position": "sticky", "header.tagline": True}
+            demo.document = Document.model_validate(document | {"parts": parts}).text()
+            hosting.write_out(demo, tmp_path / f"{name}{'-long' if long else ''}", draft=True)
+    handler = functools.partial(http.server.SimpleHTTPRequestHandler, directory=tmp_path)
+    with http.server.ThreadingHTTPServer(("127.0.0.1", 0), handler) as server:
+        threading.Thread(target=server.serve_forever, daemon=True).start()
+        yield f"http://127.0.0.1:{server.server_port}"
+        server.shutdown()
+
+
+def test_it_stays_and_covers_nothing(page: Page, written: str, tmp_path: Path) -> None:
+    for width, height in ((1280, 800), (390, 800), (240, 800)):
+        page.set_viewport_size({"width": width, "height": height})
+        for folder in sorted(tmp_path.iterdir()):
+            page.goto(f"{written}/{folder.name}/")
+            got = page.evaluate(LOOK)
+            where = f"{folder.name} at {width}: {got}"
+            if got["column"] and width == 1280:
+                continue  # a header at the side covers nothing
+            assert got["stays"], where
+            assert got["height"] <= got["told"] <= got["height"] + 230, where
+            assert got["hidden"] == [], where
+
+
+def test_it_gives_way_in_a_low_window(page: Page, written: str) -> None:
+    page.set_viewport_size({"width": 320, "height": 256})
+    page.goto(f"{written}/slipway/")
+    assert not page.evaluate(LOOK)["stays"], "at 400 % zoom there would be little left to read"

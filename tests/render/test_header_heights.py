@@ -1,0 +1,53 @@
+"""How much of a window a header that stays covers is told in the styles, and grows with what the header holds."""
+
+from __future__ import annotations
+
+import pytest
+
+from tests.core.test_difference import do
+from yemba.core.site.catalogue import Catalogue
+from yemba.core.site.document import Document
+from yemba.core.site.resolve import Look
+from yemba.core.type.scale import PHONE_WIDTH, WIDE_WIDTH, Fluid
+from yemba.render.style import header_heights, values
+
+LONG = "The Saltmarsh Bindery and Paper Workshop of Tide Row"
+
+
+def arranged(document: Document, catalogue: Catalogue, arrangement: str) -> Document:
+    return do(document, catalogue, "set-value", key="header.arrangement", value=arrangement)
+
+
+@pytest.mark.parametrize("name", ["Sole", LONG])
+def test_it_is_never_lower_than_it_is_set_to_be(document: Document, catalogue: Catalogue, name: str) -> None:
+    named = do(document, catalogue, "name-site", title=name)
+    for slug, arrangement in catalogue.arrangements.items():
+        high = do(arranged(named, catalogue, slug), catalogue, "set-value", key="header.height_wide", value=240)
+        standing = header_heights(Look(high, catalogue))
+        assert standing.unfolded >= 240 or arrangement.column
+        assert min(standing.folded) >= Look(high, catalogue).value("header.height_phone")
+
+
+def test_a_longer_name_never_makes_it_lower(document: Document, catalogue: Catalogue) -> None:
+    short, long = (do(document, catalogue, "name-site", title=name) for name in ("Saltmarsh", LONG))
+    both = (header_heights(Look(one, catalogue)).folded for one in (short, long))
+    assert all(lower <= higher for lower, higher in zip(*both, strict=True))
+
+
+def test_a_header_at_the_side_covers_nothing(document: Document, catalogue: Catalogue) -> None:
+    assert header_heights(Look(arranged(document, catalogue, "side"), catalogue)).unfolded == 0
+
+
+def test_only_one_that_stays_asks_for_room(document: Document, catalogue: Catalogue) -> None:
+    assert "scroll-padding" not in values(Look(document, catalogue))
+    stays = do(document, catalogue, "set-value", key="header.position", value="sticky")
+    text = values(Look(stays, catalogue))
+    assert text.count("scroll-padding") == 4
+    assert "--header-position:sticky" in text
+
+
+def test_a_fluid_size_is_its_ends_at_both_ends_and_between_them_in_between() -> None:
+    size = Fluid(20, 60)
+    ends = (240, PHONE_WIDTH, WIDE_WIDTH, 2000)
+    assert [size.at(window) for window in ends] == [20, 20, 60, 60]
+    assert 20 < size.at(800) < 60
