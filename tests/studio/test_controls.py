@@ -216,3 +216,16 @@ def measured(look: Look) -> dict[str, Measured]:
         targets = [Target(place, "Here", 10.0, 12.0 * n, 9, 9) for n, place in enumerate(places)]
         found[key] = Measured(320, 400, places[-2], targets)
     return found
+
+
+def test_what_a_wordmark_has_no_control_for_leads_to_the_choice_of_the_logo(
+    document: Document,
+) -> None:
+    picture = {"file": "f", "format": "png", "width": 9, "height": 9, "name": "mark.png"}
+    for form, height in (("wordmark", "logo.form"), ("picture", "logo.height")):
+        sheet = {"logo.form": form, "logo.picture": "p1"}
+        look = Look(
+            Document.model_validate(document.plain() | {"pictures": {"p1": picture}, "sheet": sheet}), catalogue()
+        )
+        assert control(OfSetting("logo.height"), look).id == height
+    assert control(OfSetting("logo.height"), Look(document, catalogue())).id == "logo-file-file"

@@ -12,7 +12,7 @@ from django.urls import reverse
 from yemba.core import place as places
 from yemba.core.part.part import parts
 from yemba.core.place import Place
-from yemba.core.site.logo import NAMES
+from yemba.core.site.logo import NAMES, logo
 from yemba.core.site.resolve import Look
 from yemba.core.site.settings import SETTINGS
 from yemba.core.type.levels import LEVELS
@@ -116,10 +116,10 @@ def offered(look: Look, key: str) -> bool:
 def _of_logo(look: Look, key: str) -> Control:
     if look.document.pictures.get(look.value("logo.picture")) is None:
         return Control("logo", "logo-file-file")
-    return Control("logo", key if key == "logo.height" else _OF_LOGO.get(key, "logo.form"))
+    return Control("logo", _OF_LOGO.get(key, key) if logo(look) else "logo.form")
 
 
-_OF_LOGO = {key: f"logo-{name}-file" for key, name in NAMES.items()}
+_OF_LOGO = {"logo.picture": "logo.form"} | {key: f"logo-{name}-file" for key, name in NAMES.items()}
 
 
 @control.register

@@ -30,14 +30,14 @@ _STANDS_ON = {"header": "the header", "footer": "the footer"}
 def find(inspected: Inspected) -> Iterator[Finding]:
     """What would be better about the logo, on the grounds it stands on; each with its cure."""
     look = inspected.look
-    told: set[str] = set()
+    sentences: set[str] = set()
     for part, ground in stands_on(look).items():
         picture = logo_on(look, ground)
         if picture is None:
             continue
         for finding in _on_ground(inspected, picture, part, ground):
-            if finding.sentence not in told:
-                told.add(finding.sentence)
+            if finding.sentence not in sentences:
+                sentences.add(finding.sentence)
                 yield finding
 
 

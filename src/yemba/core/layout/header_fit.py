@@ -19,10 +19,8 @@ _NARROWEST = 480  # px; a phone's menu is always folded
 _LINK_PADDING = 16  # px; on both sides of an entry together
 _BETWEEN = 48  # px; least gap between title and navigation
 _HALF = 0.58  # of its width that a tagline takes in two balanced lines; common practice, no source
-_AROUND, _AROUND_FOLDED = (
-    72,
-    28,
-)  # px; padding, gaps and rules above and below, the most of any arrangement and template
+_AROUND = 72  # px; padding, gaps and rules above and below, the most of any arrangement and template
+_AROUND_FOLDED = 28  # px; the same where the menu is folded
 _SIGN = 1.2  # em; what a name set on a plate has round it, above and below
 FOLDED_FROM = (240, 390, 768)
 """Widths in px at which ranges of windows begin, for each of which a folded header is told of."""

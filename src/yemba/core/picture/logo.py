@@ -86,12 +86,12 @@ def mend_here(data: bytes, form: str, act: str) -> dict[str, Any]:
     """As `mended`, for a process apart."""
     if form == "svg":
         whole = _trimmed_svg(data) if act == TRIM else _without_shape(data)
-        return _drawing(_found(whole))._asdict()
+        return _drawing(_required(whole))._asdict()
     pixels = _pixels(data, form, _KEPT)
     if act != TRIM:
-        plain = _found(cutout.plain_background(pixels))
+        plain = _required(cutout.plain_background(pixels))
         pixels = cutout.without_background(pixels, plain, enclosed=act == ENCLOSED)
-    box = _found(cutout.marks_box(pixels))
+    box = _required(cutout.marks_box(pixels))
     return _png(pixels[box.top : box.bottom, box.left : box.right])._asdict()
 
 
@@ -106,7 +106,7 @@ def recolour_here(data: bytes, form: str, grounds: list[str], ink: str) -> dict[
     return _png(recolour.recoloured(pixels, change))._asdict()
 
 
-def _found(thing: Any) -> Any:
+def _required(thing: Any) -> Any:
     if thing is None:
         raise Fault("nothing-to-mend", "There is nothing of this left to mend. Look at the logo again.", "logo")
     return thing

@@ -30,11 +30,11 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
         "picture_id": key,
         "shown": shown,
         "height": setting(look, "logo.height"),
-        "found": list(check.find(inspected(look))) if shown else [],
+        "findings": list(check.find(inspected(look))) if shown else [],
         "on_grounds": [on for ground in look.grounds if (on := _on_ground(look, ground))] if shown else [],
         "versions": [_version(look, key) for key in NAMES] if shown else [],
         "icon": setting(look, "icon.form"),
-        "icon_found": list(site_icon.find(inspected(look))),
+        "icon_findings": list(site_icon.find(inspected(look))),
         "site_settings": [setting(look, known.key) for known in SETTINGS.values() if known.home == SITE],
     }
 
