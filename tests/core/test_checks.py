@@ -11,6 +11,7 @@ import pytest
 from PIL import Image, ImageDraw
 
 from yemba.core.change.command import read_command
+from yemba.core.change.difference import difference
 from yemba.core.change.operation import apply
 from yemba.core.check import tap_targets
 from yemba.core.check.alt_text import pictures_without_alt
@@ -319,6 +320,16 @@ def test_a_logo_whose_file_is_gone_is_said_and_nothing_else(document: Document, 
     (told,) = found("logo", look_at(marked, catalogue, load=gone))
     assert "no longer there" in told.sentence
     assert found("site_icon", look_at(marked, catalogue, load=gone)) == []
+
+
+def test_form_picture_and_versions_of_a_logo_are_one_change(document: Document, catalogue: Catalogue) -> None:
+    both = with_logo(document, b"", 300, 300, **{"logo.light": "p2"})
+    both = changed(both, lambda plain: plain["pictures"].update(p2={**plain["pictures"]["p1"], "version_of": "p1"}))
+    (one,) = difference(document, both, catalogue)
+    assert (one.key, one.before) == ("value.logo.form", "Wordmark")
+    assert one.after == "Picture, mark.png, mark.png"
+    assert apply(document, one.steps).text() == both.text()
+    assert apply(both, one.back).parts == document.parts
 
 
 def test_a_version_of_a_former_logo_is_not_shown(document: Document, catalogue: Catalogue) -> None:

@@ -42,7 +42,10 @@ def test_only_one_that_stays_asks_for_room(document: Document, catalogue: Catalo
     assert "scroll-padding" not in values(Look(document, catalogue))
     stays = do(document, catalogue, "set-value", key="header.position", value="sticky")
     text = values(Look(stays, catalogue))
-    assert text.count("scroll-padding") == 4
+    standing = header_heights(Look(stays, catalogue))
+    told = [f"scroll-padding-block-start: {height}px" for height in (*standing.folded, standing.unfolded)]
+    assert [rule for rule in told if rule in text] == told and text.count("scroll-padding") == 4
+    assert standing.unfolded > 0
     assert "--header-position:sticky" in text
 
 
