@@ -7,13 +7,12 @@ import http.server
 import os
 import re
 import threading
-import time
 from collections.abc import Iterator
 from itertools import cycle
 from pathlib import Path
 
 import pytest
-from playwright.sync_api import Browser, Page
+from playwright.sync_api import Browser, Page, Route
 
 from yemba.catalogue import catalogue
 from yemba.core.colour.grounds import GROUND_NAMES
@@ -34,7 +33,6 @@ pytestmark = [
     pytest.mark.django_db(transaction=True),
     pytest.mark.xdist_group("published"),  # the sites are written out once
 ]
-SLOW = "/~slow"
 LONG = "Herringbone, paste paper and other endpapers that Ines makes when the tide keeps her"
 
 
@@ -105,17 +103,11 @@ def served(exported: Path) -> Iterator[str]:
         def log_message(self, format: str, *args: object) -> None:  # noqa: A002
             pass
 
-        def do_GET(self) -> None:
-            """Below SLOW fonts are held back, as on a poor line."""
-            if self.path.startswith(SLOW):
-                self.path = self.path.removeprefix(SLOW)
-                time.sleep(1 if self.path.endswith(".woff2") else 0)
-            super().do_GET()
-
     server = http.server.ThreadingHTTPServer(("127.0.0.1", 0), functools.partial(Quiet, directory=str(exported)))
     threading.Thread(target=server.serve_forever, daemon=True).start()
     yield f"http://127.0.0.1:{server.server_port}/"
     server.shutdown()
+    server.server_close()
 
 
 SHIFTS = """
@@ -133,10 +125,14 @@ def test_nothing_jumps_while_fonts_are_held_back_a_second(
     """Source of the measure: Layout Instability API, as Chromium tells it."""
     page = browser.new_page(viewport={"width": width, "height": 800})
     page.add_init_script(SHIFTS)
-    page.goto(f"{served.rstrip('/')}{SLOW}/{template}/", wait_until="domcontentloaded")
-    page.wait_for_timeout(300)
-    assert page.evaluate("document.fonts.status") == "loading"
+    held: list[Route] = []
+    page.route("**/*.woff2", lambda route: held.append(route))
+    page.goto(f"{served}{template}/", wait_until="domcontentloaded")
+    page.wait_for_function("document.fonts.status === 'loading'")
+    page.wait_for_timeout(1000)
     assert page.locator("h1").first.bounding_box(), "the heading stands before its font is there"
+    for route in held:
+        route.continue_()
     page.wait_for_function("document.fonts.status === 'loaded'")
     page.wait_for_timeout(300)
     assert page.evaluate("[...document.fonts].some((font) => font.status === 'loaded')")
