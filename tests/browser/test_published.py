@@ -126,7 +126,7 @@ def test_nothing_jumps_while_fonts_are_held_back_a_second(
     page = browser.new_page(viewport={"width": width, "height": 800})
     page.add_init_script(SHIFTS)
     held: list[Route] = []
-    page.route("**/*.woff2", lambda route: held.append(route))
+    page.route("**/*.woff2", lambda route: held.append(route))  # noqa: PLW0108 – Playwright takes no built-in
     page.goto(f"{served}{template}/", wait_until="domcontentloaded")
     page.wait_for_function("document.fonts.status === 'loading'")
     page.wait_for_timeout(1000)

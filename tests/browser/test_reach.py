@@ -12,13 +12,14 @@ from yemba.core.change.command import read_command
 from yemba.core.change.operation import apply
 from yemba.core.errors import Fault
 from yemba.core.site.document import Document
+from yemba.core.site.header import header_fit
 from yemba.core.site.ids import new_id
 from yemba.core.site.resolve import Look
 from yemba.hosting.services import rendering
 from yemba.render.page import render_page
 from yemba.render.reach import Spot, State, reach
 from yemba.render.recorder import Answers
-from yemba.render.style import header_fit, style
+from yemba.render.style import style
 from yemba.sites import services as sites
 from yemba.sites.models import Site
 
@@ -90,7 +91,7 @@ CHANGES: list[tuple[str, dict[str, Any]]] = [
     ("describe-picture", {"picture": "estuary", "alt": "Six books"}),
     ("rename-page", {"page": "classes", "page_name": "Courses", "slug": "courses"}),
     ("move-section", {"section": "opening", "by": 1}),
-    ("show-menu-entry", {"page": "journal", "shown": False}),
+    ("show-menu-entry", {"entry": "journal", "shown": False}),
     ("set-value", {"key": "site.currency", "value": "CHF"}),
     ("set-value", {"key": "site.language", "value": "de"}),
     ("set-value", {"key": "site.time_zone", "value": "Europe/Dublin"}),

@@ -22,6 +22,7 @@ from yemba.core.change.subset import closed, document_with, one_by_one
 from yemba.core.errors import Fault
 from yemba.core.site.document import Document, read
 from yemba.core.site.ids import new_id
+from yemba.core.site.navigation import menu
 from yemba.core.site.own_fonts import plain_facts
 from yemba.core.site.resolve import Look
 from yemba.core.site.words import plain
@@ -57,6 +58,12 @@ class Hands:
 
     def item(self) -> str:
         return self.one_of(*(key for standing in self.document.standing() for key in standing.section.order))
+
+    def entry(self) -> str:
+        return self.one_of(*menu(self.document))
+
+    def link(self) -> str:
+        return self.one_of("ines@saltmarsh.example", "https://tide.example/row", f"page:{self.page()}")
 
     def colour(self) -> str:
         return self.one_of(*(colour["id"] for colour in self.look.value("palette")))
@@ -150,9 +157,13 @@ COMMANDS: dict[str, Callable[[Hands], dict[str, Any]]] = {
     "move-page": lambda h: {"page": h.page(), "by": h.number(-3, 3)},
     "bin-page": lambda h: {"page": h.page()},
     "restore-page": lambda h: {"page": h.binned()},
-    "move-menu-entry": lambda h: {"page": h.page(), "by": h.number(-3, 3)},
-    "name-menu-entry": lambda h: {"page": h.page(), "entry": h.text(30)},
-    "show-menu-entry": lambda h: {"page": h.page(), "shown": h.one_of(True, False)},
+    "move-menu-entry": lambda h: {"entry": h.entry(), "by": h.number(-3, 3)},
+    "name-menu-entry": lambda h: {"entry": h.entry(), "entry_name": h.text(30)},
+    "show-menu-entry": lambda h: {"entry": h.entry(), "shown": h.one_of(True, False)},
+    "place-menu-entry": lambda h: {"entry": h.entry(), "under": h.one_of("", h.entry()), "before": h.one_of("", h.entry())},
+    "add-menu-link": lambda h: {"entry_name": h.text(30), "link": h.link()},
+    "lead-menu-link": lambda h: {"entry": h.entry(), "link": h.link()},
+    "remove-menu-link": lambda h: {"entry": h.entry()},
     "add-section": lambda h: {"page": h.page(), "kind": h.one_of(*sorted(CATALOGUE.kinds))},
     "move-section": lambda h: {"section": h.section(), "by": h.number(-3, 3)},
     "set-layout": lambda h: {"section": h.section(), "layout": h.one_of("", "beside", "poster", "rows")},
@@ -327,9 +338,11 @@ def seen(document: Document) -> dict[str, Any]:
     plain = {key: value for key, value in document.plain().items() if key not in UNSEEN}
     navigation = plain.pop("navigation", {})
     names = {page: name for page, name in navigation.get("names", {}).items() if page in document.pages}
-    hidden = sorted(page for page in navigation.get("hidden", []) if page in document.pages)
-    order = navigation.get("order", [])
-    return {key: value for key, value in plain.items() if value} | {"menu": (names, hidden, order)}
+    here = menu(document)
+    hidden = sorted(entry for entry in navigation.get("hidden", []) if entry in here)
+    under = {entry: over for entry, over in navigation.get("under", {}).items() if entry in here}
+    order, links = navigation.get("order", []), navigation.get("links", {})
+    return {key: value for key, value in plain.items() if value} | {"menu": (names, hidden, order, under, links)}
 
 
 @many
@@ -374,7 +387,7 @@ def test_every_command_says_in_words_what_it_does() -> None:
     home = START.order[0]
     opening = START.pages[home].order[0]
     arguments = {
-        "page": home, "section": opening, "colour": "c1", "hex": "#123456", "key": "type.base", "value": "@c1",
+        "page": home, "entry": home, "entry_name": "News", "link": "ines@saltmarsh.example", "section": opening, "colour": "c1", "hex": "#123456", "key": "type.base", "value": "@c1",
         "template": "handbill", "sheet": "slipway/lamplight", "drawing": "waves",
         "mended": "trim", "pairing": "archivo-literata", "title": "New name",
         "page_name": "News", "colour_name": "Sea", "kind": "words", "by": 1, "field": "heading", "element": "heading",

@@ -7,7 +7,6 @@ from typing import Any
 import pytest
 
 from yemba.core.errors import Fault
-from yemba.core.layout.header_fit import Setting, fit
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document, read
 from yemba.core.site.resolve import Look, Origin
@@ -74,46 +73,3 @@ def test_what_is_no_document_is_refused_with_the_reason(text: str, reason: str) 
     with pytest.raises(Fault) as caught:
         read(text)
     assert reason in caught.value.sentence
-
-
-def test_the_header_folds_later_the_longer_its_names(document: Document, catalogue: Catalogue) -> None:
-    look = Look(document, catalogue)
-    shown = [Setting(look.face(level), look.texts[level]) for level in ("title", "navigation")]
-    measures, arrangements = look.template.measures, catalogue.arrangements
-    folds = [
-        fit(arrangements[arrangement], "Saltmarsh Bindery", ["Repairs"] * count, *shown, measures).fold
-        for arrangement in ("stack", "row")
-        for count in (0, 3, 6, 14)
-    ]
-    assert folds[:4] == sorted(folds[:4])
-    assert folds[4:] == sorted(folds[4:])
-    assert folds[7] > folds[3]
-    side = arrangements["side"]
-    columns = {entry: fit(side, "S", [entry], *shown, measures) for entry in ("Short", "A name that wraps", "W" * 40)}
-    assert {one.fold for one in columns.values()} == {960}, "no word takes the column away"
-    assert columns["Short"].column == columns["A name that wraps"].column < columns["W" * 40].column
-    small = Setting(look.face("small"), look.texts["small"])
-    row = [
-        fit(arrangements["row"], "S", ["Short"] * 6, *shown, measures, tagline=small.two_lines(tagline)).fold
-        for tagline in ("", "Books mended", "Books mended and made in Tide Row")
-    ]
-    assert row == sorted(set(row)), "the tagline counts"
-
-
-def test_a_menu_in_lines_or_columns_unfolds_sooner(document: Document, catalogue: Catalogue) -> None:
-    look = Look(document, catalogue)
-    shown = [Setting(look.face(level), look.texts[level]) for level in ("title", "navigation")]
-    row = catalogue.arrangements["row"].model_copy(update={"rows": [["navigation"]]})
-    ways = {
-        "line": row,
-        "two lines": row.model_copy(update={"menu_lines": 2}),
-        "columns": row.model_copy(update={"menu_rows": 4}),
-    }
-
-    def width(way: str, count: int) -> float:
-        return fit(ways[way], "S", ["Repairs"] * count, *shown, look.template.measures).navigation
-
-    assert width("line", 12) > width("two lines", 12) > width("columns", 12)
-    assert width("columns", 4) == width("line", 1), "one column is as wide as its widest entry"
-    assert width("columns", 5) == width("line", 2), "a fifth entry begins another"
-    assert width("two lines", 1) == width("line", 1), "two lines need no more than one"

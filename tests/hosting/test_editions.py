@@ -40,9 +40,9 @@ def twice(site: Site) -> Site:
     order = sites.document(site).order
     opening = sites.document(site).pages[order[0]].order[0]
     do(site, "set-words", section=opening, field="lead", words="Mended by hand.")
-    do(site, "show-menu-entry", page=order[2], shown=False)
+    do(site, "show-menu-entry", entry=order[2], shown=False)
     do(site, "add-page", page_name="News", page="xnews")
-    do(site, "show-menu-entry", page="xnews", shown=False)
+    do(site, "show-menu-entry", entry="xnews", shown=False)
     services.publish(fresh(site))
     return fresh(site)
 

@@ -16,7 +16,7 @@ pytestmark = pytest.mark.django_db
 @pytest.mark.parametrize(
     ("word", "address"),
     [
-        ("ground", "header/"),
+        ("ground", "header/?show=surface"),
         ("ground", "footer/"),
         ("ground", "pages/?section={section}"),
         ("one-off", "template/?plan=lantern"),

@@ -76,6 +76,11 @@ def arrangement_css(made: Catalogue, slug: str = "") -> str:
     return "".join(one.css for one in made.arrangements.values() if slug in ("", one.slug))
 
 
+def everywhere_css(made: Catalogue, slug: str = "") -> str:
+    """The styles of an arrangement, or of all of them, that are in force at every width."""
+    return "".join(one.everywhere for one in made.arrangements.values() if slug in ("", one.slug))
+
+
 def _folders(place: Path) -> list[Path]:
     return sorted(folder for folder in place.iterdir() if folder.is_dir() and not folder.name.startswith(("_", ".")))
 
@@ -98,9 +103,9 @@ def _kind(folder: Path) -> SectionKind:
 
 
 def _arrangement(folder: Path) -> Arrangement:
-    css = folder / "arrangement.css"
-    styles = css.read_text() if css.exists() else ""
-    return built(Arrangement, folder / "arrangement.toml", slug=folder.name, css=styles)
+    texts = {"css": folder / "arrangement.css", "everywhere": folder / "everywhere.css"}
+    styles = {name: file.read_text() for name, file in texts.items() if file.exists()}
+    return built(Arrangement, folder / "arrangement.toml", slug=folder.name, **styles)
 
 
 class _About(Strict):

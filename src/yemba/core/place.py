@@ -81,9 +81,9 @@ class OfPicture(Place):
 
 @dataclass(frozen=True)
 class OfMenu(Place):
-    """The navigation, or the entry of one page in it: its "name", or whether it is "shown"."""
+    """The navigation, or one entry of it: its "name", whether it is "shown", or what it stands "under"."""
 
-    page: str = ""
+    entry: str = ""
     what: str = "name"
 
 

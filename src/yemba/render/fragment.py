@@ -291,10 +291,7 @@ def _value(recorder: Recorder, here: At, field: Field, stored: str, below: int) 
 
 def _href(recorder: Recorder, here: At, link: str) -> str:
     """The address of a stored link as seen from a place; "" where its page is gone."""
-    if not link.startswith(PAGE):
-        return link
-    slug = recorder.ask(questions.slug, link.removeprefix(PAGE))
-    return "" if slug is None else href(here.root, slug)
+    return href(here.root, recorder.ask(questions.path, link)) if link.startswith(PAGE) else link
 
 
 def _page_link(recorder: Recorder, here: At, page_id: str) -> str:

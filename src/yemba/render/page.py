@@ -13,6 +13,7 @@ from yemba.core.site.document import Page
 from yemba.core.site.structured import events
 from yemba.render import fragment, questions
 from yemba.render.fragment import At, Fragment, at, rendered
+from yemba.render.part_view import href
 from yemba.render.recorder import Answers, Read, Recorder
 
 HEAD = "head"
@@ -76,7 +77,7 @@ def render_page(answers: Answers, page_id: str, sheets: list[str], preloads: lis
         made,
         page.order,
         lone=page.name if first is None or not first.fields.get("heading") else "",
-        structured=_structured(recorder, page),
+        structured=_structured(recorder, page_id, page),
     )
     return Rendered(html, {place: dict(one.reads) for place, one in made.items()} | {HEAD: recorder.reads})
 
@@ -99,7 +100,7 @@ def _title(recorder: Recorder, page: Page) -> str:
     return f"{name}: {tagline}" if tagline else name
 
 
-def _structured(recorder: Recorder, page: Page) -> str:
+def _structured(recorder: Recorder, page_id: str, page: Page) -> str:
     """What search engines are told, as JSON that cannot end the script element it stands in."""
     site = recorder.site
     if not site.address:
@@ -110,10 +111,22 @@ def _structured(recorder: Recorder, page: Page) -> str:
         recorder.ask(questions.about)
         recorder.ask(questions.today)
     made += events(site.look, page, site.address, site.today)
+    if recorder.ask(questions.value, "header.trail"):
+        made += _breadcrumbs(recorder, page_id)
     if not made:
         return ""
     text = json.dumps(made if len(made) > 1 else made[0], ensure_ascii=False)
     return mark_safe(text.replace("<", "\\u003c"))
+
+
+def _breadcrumbs(recorder: Recorder, page: str) -> list[dict[str, Any]]:
+    """schema.org BreadcrumbList of a page that stands under another; nothing for any other."""
+    address, trail = recorder.site.address, recorder.ask(questions.trail, page)
+    steps = [
+        {"@type": "ListItem", "position": place, "name": step.name, "item": href(address, step.link)}
+        for place, step in enumerate(trail, 1)
+    ]
+    return [{"@context": "https://schema.org", "@type": "BreadcrumbList", "itemListElement": steps}] if steps else []
 
 
 def _document(
@@ -134,7 +147,7 @@ def _document(
         sheets=[f"{here.root}assets/{name}" for name in head.sheets],
         preloads=[f"{here.root}assets/{name}" for name in head.preloads],
         address=site.address,
-        theme=recorder.ask(questions.theme),
+        theme=recorder.ask(questions.theme, here.page),
         arrangement=recorder.ask(questions.value, "header.arrangement"),
         page_ground=recorder.ask(questions.page_ground),
         before=[markup[part.slug] for part in parts().values() if part.stands == BEFORE],

@@ -7,7 +7,9 @@ from typing import Any
 
 from django.utils.safestring import SafeString
 
+from yemba.core.layout.header_fit import halves
 from yemba.core.part.part import Part
+from yemba.core.site.navigation import Entry
 from yemba.render import pictures, questions
 from yemba.render.recorder import Recorder
 
@@ -27,7 +29,7 @@ class PartView:
     @property
     def ground(self) -> str:
         """The slug of the ground it stands on."""
-        return str(self._ask(questions.value, self._part.ground))
+        return self._ask(questions.ground_of_part, self._part.slug, self._page)
 
     @property
     def value(self) -> _Values:
@@ -64,11 +66,56 @@ class PartView:
 
     @property
     def entries(self) -> list[dict[str, Any]]:
-        """The menu, each entry with its address from here."""
-        return [
-            {"name": entry.name, "href": href(self._root, entry.slug), "current": entry.page == self._page}
-            for entry in self._ask(questions.entries)
-        ]
+        """The menu, each entry with its address from here and what is below it; `within` says that the page is."""
+        return [self._entry(entry) for entry in self._ask(questions.entries)]
+
+    @property
+    def lists(self) -> list[dict[str, Any]]:
+        """The menu in lists: one, or one on each `side` of a title that stands between them."""
+        every = self.entries
+        if not self._ask(questions.menu_is_split):
+            return [{"side": "", "entries": every}] if every else []
+        half = halves(len(every))
+        both = {"before": every[:half], "after": every[half:]}
+        return [{"side": side, "entries": listed} for side, listed in both.items() if listed]
+
+    @property
+    def is_there(self) -> bool:
+        """Whether the site has a header at all."""
+        return self._ask(questions.has_header)
+
+    @property
+    def marks(self) -> str:
+        """Classes for what its owner set of it."""
+        return self._ask(questions.header_marks)
+
+    @property
+    def action(self) -> dict[str, str] | None:
+        """The call to action, with its address from here; None where there is none that leads anywhere."""
+        words = str(self._ask(questions.value, f"{self._part.slug}.action"))
+        link = self._ask(questions.path, self._ask(questions.value, f"{self._part.slug}.action_link"))
+        style = self._ask(questions.value, f"{self._part.slug}.action_style")
+        return {"words": words, "href": href(self._root, link), "style": style} if words and link else None
+
+    @property
+    def over_picture(self) -> bool:
+        """Whether it stands over a section with a picture behind it."""
+        return self._ask(questions.stands_over_picture, self._page)
+
+    @property
+    def trail(self) -> list[dict[str, Any]]:
+        """The entries that lead to the page, its own last."""
+        return [self._entry(entry) for entry in self._ask(questions.trail, self._page)]
+
+    def _entry(self, entry: Entry) -> dict[str, Any]:
+        return {
+            "key": entry.key,
+            "name": entry.name,
+            "href": href(self._root, entry.link),
+            "current": entry.key == self._page,
+            "within": any(below.key == self._page for below in entry.below),
+            "below": [self._entry(below) for below in entry.below],
+        }
 
     @property
     def logo(self) -> dict[str, Any] | None:
@@ -78,7 +125,9 @@ class PartView:
 
     @property
     def backdrop(self) -> dict[str, Any] | None:
-        """The picture behind it, of the setting "SLUG.backdrop"."""
+        """The picture behind it, of the setting "SLUG.backdrop"; none where it stands over a section."""
+        if self._ask(questions.stands_over):
+            return None
         picture = self._ask(questions.picture, self._ask(questions.value, f"{self._part.slug}.backdrop"))
         return pictures.shown(picture, self._root) if picture else None
 
@@ -98,6 +147,9 @@ class _Values:
         return self._look_up(name)
 
 
-def href(root: str, slug: str) -> str:
-    """The address of a page as seen from a place."""
-    return root + (f"{slug}/" if slug else "") or "./"
+def href(root: str, path: str) -> str:
+    """The address of a link, as ``questions.path`` gives it, as seen from a place."""
+    if not path.startswith("/"):
+        return path
+    inner = path.removeprefix("/")
+    return f"{root}{inner}" if inner and not inner.startswith("#") else f"{root or './'}{inner}"

@@ -2,27 +2,24 @@
 
 from __future__ import annotations
 
-from typing import Any, NamedTuple
+from collections.abc import Iterable
+from typing import Any
 
-from yemba.core.change.commands.pages import menu
 from yemba.core.language import ENGLISH
+from yemba.core.layout.arrangement import NONE, OVER
 from yemba.core.layout.tiles import TileSizes
-from yemba.core.site.document import Picture
+from yemba.core.part.part import parts
+from yemba.core.site import navigation
+from yemba.core.site.document import Document, Picture
+from yemba.core.site.header import ground_on, marks
 from yemba.core.site.logo import logo_on
 from yemba.core.site.structured import business
 from yemba.core.type.levels import LEVELS
+from yemba.core.value.link import target
 from yemba.render.level import longest_word
 from yemba.render.one_off import one_off_mark
 from yemba.render.recorder import question
 from yemba.render.site import Site
-
-
-class Entry(NamedTuple):
-    """An entry of the menu: a page, what it is called there, and its slug."""
-
-    page: str
-    name: str
-    slug: str
 
 
 @question
@@ -42,19 +39,41 @@ def tagline(site: Site) -> str:
 
 
 @question
-def entries(site: Site) -> list[Entry]:
-    """What the menu shows, in its order."""
-    document = site.look.document
-    names, hidden = document.navigation.names, document.navigation.hidden
-    entries = [(key, document.pages[key]) for key in menu(document) if key not in hidden]
-    return [Entry(key, names.get(key, page.name), page.slug) for key, page in entries]
+def entries(site: Site) -> list[navigation.Entry]:
+    """What the menu shows, in its order; their links as `path` gives them."""
+    return _led(site.look.document, navigation.entries(site.look.document))
 
 
 @question
-def slug(site: Site, page: str) -> str | None:
-    """A page's slug, None for one that is gone."""
-    target = site.look.document.pages.get(page)
-    return target.slug if target else None
+def trail(site: Site, page: str) -> list[navigation.Entry]:
+    """The entries of the menu that lead to a page which stands under another."""
+    return _led(site.look.document, navigation.trail(site.look.document, page))
+
+
+def _led(document: Document, entries: Iterable[navigation.Entry]) -> list[navigation.Entry]:
+    """The entries with their links as `path` gives them, without those that lead to what is gone."""
+    led = (
+        entry._replace(link=_path(document, entry.link), below=tuple(_led(document, entry.below))) for entry in entries
+    )
+    return [entry for entry in led if entry.link]
+
+
+def _path(document: Document, link: str) -> str:
+    """A stored link as it stands in markup: one of a page begins with "/", the site's own address; "" if it is gone."""
+    page, section = target(link)
+    if not page:
+        return link
+    if page not in document.pages:
+        return ""
+    slug = document.pages[page].slug
+    there = section and section in document.pages[page].sections
+    return f"/{slug}{'/' if slug else ''}{f'#{section}' if there else ''}"
+
+
+@question
+def path(site: Site, link: str) -> str:
+    """A stored link as `_path` gives it."""
+    return _path(site.look.document, link)
 
 
 @question
@@ -128,15 +147,53 @@ def language_of_phrases(site: Site) -> str:
 
 
 @question
+def ground_of_part(site: Site, part: str, page: str) -> str:
+    """The ground that a part stands on, on a page."""
+    return parts()[part].ground_on(site.look, page)
+
+
+@question
+def menu_is_split(site: Site) -> bool:
+    """Whether half of the menu stands on each side of the title."""
+    return site.look.arrangement.split
+
+
+@question
+def has_header(site: Site) -> bool:
+    return site.look.arrangement.menu != NONE
+
+
+@question
+def header_marks(site: Site) -> str:
+    """Classes of the header for what its owner set of it."""
+    return marks(site.look)
+
+
+@question
+def stands_over(site: Site) -> bool:
+    """Whether the header stands over the first section of a page."""
+    return site.look.arrangement.stands == OVER
+
+
+@question
+def stands_over_picture(site: Site, page: str) -> bool:
+    """Whether the header stands over a section with a picture behind it."""
+    look, shown = site.look, site.look.document.pages.get(page)
+    if look.arrangement.stands != OVER or shown is None or not shown.order:
+        return False
+    return shown.sections[shown.order[0]].fields.get("backdrop", "") in look.pictures
+
+
+@question
 def page_ground(site: Site) -> str:
     """The ground behind the sections."""
     return site.look.template.page
 
 
 @question
-def theme(site: Site) -> str:
-    """The colour that browsers put around the page."""
-    return site.look.grounds[site.look.value("header.ground")].fill.hex
+def theme(site: Site, page: str) -> str:
+    """The colour that browsers put around a page."""
+    return site.look.grounds[ground_on(site.look, page)].fill.hex
 
 
 @question

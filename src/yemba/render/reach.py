@@ -17,14 +17,16 @@ from pydantic import ValidationError
 from yemba.core.cache import by_identity
 from yemba.core.change.difference import Change
 from yemba.core.change.operation import apply
+from yemba.core.layout.arrangement import OVER
 from yemba.core.part.part import parts
 from yemba.core.place import OfField, OfItems, OfOneOff, OfSection
 from yemba.core.site.document import Page, Section
+from yemba.core.site.header import header_fit, header_heights
 from yemba.core.site.resolve import Look
 from yemba.render.page import fragment_of, places
 from yemba.render.recorder import Answers, Reads
 from yemba.render.site import Site
-from yemba.render.style import custom_properties, header_fit
+from yemba.render.style import custom_properties
 from yemba.render.uses import Use, use
 
 _TAG = re.compile(r"<(\w+)")
@@ -77,7 +79,8 @@ class State:
         ground, first = self.look.ground(stored.sections[key]).value, stored.order[0] == key
         known = (self._shape_of(stored.sections[key]), first, ground)
         if known not in self._looks:
-            self._looks[known] = self._values_of(self.section_use(page, key), ground)
+            covers = self._covers if first else None
+            self._looks[known] = (self._values_of(self.section_use(page, key), ground), covers)
         return self._looks[known]
 
     def part_use(self, part: str) -> Use:
@@ -86,17 +89,29 @@ class State:
         shape = (part, frozenset(_CLASSES.findall(markup)))
         return self._use(shape, lambda: markup, "body")
 
-    def part_looks(self, part: str) -> Any:
-        """All that decides how a part looks; the width at which the menu folds is the header's."""
-        if part not in self._looks:
-            ground = self.look.value(parts()[part].ground)
-            fold = self.fold if part == "header" else 0
-            self._looks[part] = (self._values_of(self.part_use(part), ground), fold)
-        return self._looks[part]
+    def part_ground(self, page: str, part: str) -> str:
+        """The ground a part stands on, on a page."""
+        return parts()[part].ground_on(self.look, page)
+
+    def part_looks(self, part: str, ground: str) -> Any:
+        """All that decides how a part looks on a ground; how its pieces fit is the header's."""
+        if (part, ground) not in self._looks:
+            fit = self._fit if part == "header" else None
+            self._looks[part, ground] = (self._values_of(self.part_use(part), ground), fit)
+        return self._looks[part, ground]
 
     @cached_property
-    def fold(self) -> int:
-        return header_fit(self.look).fold
+    def _fit(self) -> Any:
+        """How the header gives way; what fits otherwise and shows alike is left out."""
+        fit = header_fit(self.look)
+        return fit.stages, fit.action_from
+
+    @cached_property
+    def _covers(self) -> Any:
+        """How much a header takes that stands over the first section of a page."""
+        if self.look.arrangement.stands != OVER:
+            return None
+        return header_heights(self.look), header_fit(self.look).fold
 
     def _use(self, shape: tuple[Any, ...], markup: Any, where: str) -> Use:
         return use(shape, markup, self.look.document.template, self.look.value("header.arrangement"), where)
@@ -131,17 +146,26 @@ class _Verdicts:
 
     def __init__(self, before: State, after: State) -> None:
         self._before, self._after = before, after
-        self._restyled = {part: before.part_looks(part) != after.part_looks(part) for part in parts()}
+        self._restyled: dict[tuple[str, str, str], bool] = {}
         self._of_cut: dict[int, bool] = {}
 
     def differs(self, page: str, place: str) -> bool:
         """Whether a place that one of them has is written or looks otherwise in the other."""
         if place in parts():
-            return self._restyled[place] or self._rewritten(page, place)
+            return self._part_looks_otherwise(page, place) or self._rewritten(page, place)
         old, new = (state.look.document.pages[page] for state in (self._before, self._after))
         if place not in old.sections or place not in new.sections:
             return True
         return self._looks_otherwise(page, place, old, new) or self._rewritten(page, place)
+
+    def _part_looks_otherwise(self, page: str, part: str) -> bool:
+        """Asked once for each pair of grounds."""
+        grounds = self._before.part_ground(page, part), self._after.part_ground(page, part)
+        key = (part, *grounds)
+        if key not in self._restyled:
+            looks = (self._before.part_looks(part, grounds[0]), self._after.part_looks(part, grounds[1]))
+            self._restyled[key] = looks[0] != looks[1]
+        return self._restyled[key]
 
     def _looks_otherwise(self, page: str, key: str, old: Page, new: Page) -> bool:
         """Sections of one cut look alike under any design: those of an unchanged page are asked once a cut."""

@@ -7,14 +7,15 @@ from pathlib import Path
 from typing import NamedTuple
 
 from yemba import catalogue as shipped
-from yemba.core.change.commands.pages import menu
 from yemba.core.colour.grounds import ROLE_NAMES, Ground
-from yemba.core.layout.header_fit import FOLDED_FROM, Fit, Heights, Least, Setting, fit, heights
+from yemba.core.layout.arrangement import OVER
+from yemba.core.layout.header_fit import FOLDED_FROM, GAP, SIZE, SMALLER, TAGLINE, TIGHT_GAP, Fit
 from yemba.core.part.part import parts
 from yemba.core.site.backdrop import of_header, of_section
-from yemba.core.site.logo import logo_on
+from yemba.core.site.header import gap, header_fit, header_heights
 from yemba.core.site.resolve import Look
 from yemba.core.site.settings import SETTINGS
+from yemba.core.type.scale import Fluid
 from yemba.render.fonts import all_faces, published, stack
 from yemba.render.fonts import faces as faces_of
 from yemba.render.level import level_properties, longest_rules, shadows, written_out
@@ -51,15 +52,16 @@ def values(look: Look, draft: bool = False) -> str:
     root, grounds = custom_properties(look)
     blocks = [_block(":root", root)]
     blocks += [_block(f'[data-ground="{slug}"]', roles) for slug, roles in grounds.items()]
-    blocks += [_block(".has-backdrop", _OVER_PICTURES)]
+    blocks += [_block(".has-backdrop, .over-picture", _OVER_PICTURES)]
     blocks += [f".tint-{tint} {{ --tint: {tint / 100:g}; }}" for tint in sorted(_tints(look))]
     blocks += sorted(set(one_off_rules(look)))
     blocks += sorted({rule for p in look.pictures.values() if (rule := position_rule(p))})
     arrangement = "" if draft else look.arrangement.slug
-    fold = header_fit(look).fold
-    unfolded = f"@media (min-width: {fold}px) {{\n{unfolded_css(arrangement)}}}"
-    blocks += _covered(look, fold)
-    return "@layer values {\n" + "\n".join([*blocks, unfolded]) + "\n}\n"
+    fit = header_fit(look)
+    unfolds = "\n".join([unfolded_css(arrangement), *_gives_way(look, fit)])
+    blocks += _covered(look, fit.fold)
+    blocks += [everywhere_css(arrangement), *_action(fit), f"@media (min-width: {fit.fold}px) {{\n{unfolds}}}"]
+    return "@layer values {\n" + "\n".join(blocks) + "\n}\n"
 
 
 def _tints(look: Look) -> set[int]:
@@ -82,7 +84,7 @@ def custom_properties(look: Look) -> tuple[dict[str, str], dict[str, dict[str, s
         **level_properties(look),
         "measure": f"calc(var(--size-body) * {column:.3f})",
         "gutter": f"{measures.gutter:g}px",
-        "nav-gap": f"{measures.nav_gap:g}px",
+        "nav-gap": f"{gap(look):g}px",
         "side-column": f"{header_fit(look).column}px",
         "unfolds": f"{header_fit(look).fold}px",
         "logo-share": f"{look.value('logo.height') / 100:g}",
@@ -90,37 +92,52 @@ def custom_properties(look: Look) -> tuple[dict[str, str], dict[str, dict[str, s
     return root, {slug: _roles(look, slug, ground) for slug, ground in look.grounds.items()}
 
 
+def _gives_way(look: Look, fit: Fit) -> list[str]:
+    """Rules by which a header gives way before its menu folds: each holds in windows narrower than the stage before."""
+    size = look.sizes["navigation"]
+    smaller = Fluid(SMALLER * size.low, SMALLER * size.high).css()
+    ways = {
+        GAP: f".site-header {{ --nav-gap: {min(gap(look), TIGHT_GAP):g}px; }}",
+        TAGLINE: ".bar .tagline { display: none; }",
+        SIZE: f".site-header {{ --size-navigation: {smaller}; }}",
+    }
+    pairs = zip(fit.stages, fit.stages[1:], strict=False)
+    return [f"@media (width < {before.width}px) {{ {ways[stage.gives]} }}" for before, stage in pairs]
+
+
+def _action(fit: Fit) -> list[str]:
+    """From which window on the call to action stands beside the button of a folded menu."""
+    if not fit.action_from:
+        return []
+    shown = ".bar > .action:not(.wide-only) { display: inline-block; }"
+    return [f"@media ({fit.action_from}px <= width < {fit.fold}px) {{ {shown} }}"]
+
+
 def _covered(look: Look, unfolds: int) -> list[str]:
-    """Rules by which what is led to stands below a header that stays on top."""
-    if look.value("header.position") != "sticky":
+    """How much of a window the header takes: what is led to stands below one that stays on top, and what begins under
+    one that stands over it begins below its words."""
+    rules = []
+    if look.value("header.position") == "sticky":
+        rules.append("html {{ scroll-padding-block-start: {}px; }}")
+    if look.arrangement.stands == OVER:
+        rules.append(":root {{ --header-covers: {}px; }}")
+    if not rules:
         return []
     covers = header_heights(look)
     windows = [*zip((0, *FOLDED_FROM[1:]), covers.folded, strict=True), (unfolds, covers.unfolded)]
-    rule = "@media (min-width: {}px) {{ html {{ scroll-padding-block-start: {}px; }} }}"
-    return [rule.format(window, height) for window, height in windows]
-
-
-def header_heights(look: Look) -> Heights:
-    """How high the header stands at most, as it is now."""
-    document, navigation = look.document, look.document.navigation
-    title, entries, small = (Setting(look.face(level), look.texts[level]) for level in ("title", "navigation", "small"))
-    least = Least(look.value("header.height_wide"), look.value("header.height_phone"))
-    return heights(
-        look.arrangement,
-        sum(page not in navigation.hidden for page in menu(document)),
-        title,
-        small if document.tagline and look.value("header.tagline") else None,
-        entries,
-        least,
-        document.name,
-        look.value("logo.height") / 100 if logo_on(look, look.value("header.ground")) else None,
-    )
+    folded = [(window, height) for window, height in windows[:-1] if window < unfolds]
+    told = [first for first, before in zip(folded, [(0, None), *folded], strict=False) if first[1] != before[1]]
+    text = " ".join(rules)
+    return [
+        f"@media (min-width: {window}px) {{ {text.format(*[height] * len(rules))} }}"
+        for window, height in [*told, windows[-1]]
+    ]
 
 
 def _settings(look: Look) -> dict[str, str]:
     """The design values that are custom properties as they are."""
-    styled = (setting for setting in SETTINGS.values() if setting.css)
-    return {setting.css: setting.kind.css(look.value(setting.key)) for setting in styled}
+    styled = [(setting, look.value(setting.key)) for setting in SETTINGS.values() if setting.css]
+    return {setting.css: setting.kind.css(value) for setting, value in styled if value is not None}
 
 
 def _hanging(look: Look) -> dict[str, str]:
@@ -143,23 +160,6 @@ def _roles(look: Look, slug: str, ground: Ground) -> dict[str, str]:
     return roles | {"link-line": "underline" if visible else "none"} | shadows(look)
 
 
-def header_fit(look: Look) -> Fit:
-    """How the header's parts fit, as they are now."""
-    document, navigation = look.document, look.document.navigation
-    visible = [page for page in menu(document) if page not in navigation.hidden]
-    entries = [navigation.names.get(page, document.pages[page].name) for page in visible]
-    logo = logo_on(look, look.value("header.ground"))
-    width = None
-    if logo:
-        width = look.value("header.height_wide") * look.value("logo.height") / 100 * logo.width / logo.height
-    title, navigation_as = (Setting(look.face(level), look.texts[level]) for level in ("title", "navigation"))
-    tagline = 0.0
-    if document.tagline and look.value("header.tagline"):
-        tagline = Setting(look.face("small"), look.texts["small"]).two_lines(document.tagline)
-    measures = look.template.measures
-    return fit(look.arrangement, document.name, entries, title, navigation_as, measures, width, tagline)
-
-
 def _block(selector: str, properties: dict[str, str], prefix: str = "--") -> str:
     lines = "".join(f"{prefix}{name}:{value};" for name, value in properties.items())
     return f"{selector}{{{lines}}}"
@@ -177,6 +177,13 @@ def base_css() -> str:
     of_parts = (PARTS_FOLDER / f"{slug}.css" for slug in parts())
     styles = (written_out(file.read_text()) for file in of_parts if file.exists())
     return "".join([skeleton("base.css"), longest_rules(), *styles, skeleton("end.css")])
+
+
+@cache
+def everywhere_css(arrangement: str = "") -> str:
+    """What an owner sets of parts, which outranks the template, and the styles of an arrangement, or of all of them,
+    that are in force at every width."""
+    return skeleton("owner.css") + written_out(shipped.everywhere_css(shipped.catalogue(), arrangement))
 
 
 @cache

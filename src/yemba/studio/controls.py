@@ -13,6 +13,7 @@ from yemba.core import place as places
 from yemba.core.part.part import parts
 from yemba.core.place import Place
 from yemba.core.site.logo import NAMES, logo
+from yemba.core.site.navigation import menu
 from yemba.core.site.resolve import Look
 from yemba.core.site.settings import SETTINGS
 from yemba.core.type.levels import LEVELS
@@ -72,8 +73,8 @@ def _(place: places.OfSetting, look: Look) -> Control:
     level, _, name = place.key.partition(".")
     if place.key in _SPECIAL:
         return _SPECIAL[place.key]
-    if place.key == "header.tint" and not look.document.pictures.get(look.value("header.backdrop")):
-        return Control("header", "header.backdrop")
+    if setting.subject == "header":
+        return _of_header(look, place.key)
     if level in LEVELS:
         return _of_level(look, level, name)
     if place.key.startswith("logo."):
@@ -95,10 +96,27 @@ _SPECIAL = {
 }
 
 
+def _of_header(look: Look, key: str) -> Control:
+    if key == "header.tint" and not look.document.pictures.get(look.value("header.backdrop")):
+        key = "header.backdrop"
+    return Control("header", key, _OF_HEADER.get(key, {}))
+
+
+_MENU, _SURFACE = {"show": "menu"}, {"show": "surface"}
+_MENU_SETTINGS = ("gap", "current", "hover", "panel")
+_SURFACE_SETTINGS = (
+    "ground", "backdrop", "tint", "width", "padding", "line", "line_style", "line_colour", "corner", "shadow"
+)  # fmt: skip
+_OF_HEADER = {f"header.{name}": _MENU for name in _MENU_SETTINGS}
+_OF_HEADER |= {f"header.{name}": _SURFACE for name in _SURFACE_SETTINGS}
+"""What the desk of the header is to show for a setting that is not in its first view."""
+
+
 def _of_level(look: Look, level: str, name: str) -> Control:
     key = f"{level}.{name}" if offered(look, f"{level}.{name}") else f"{level}.wide"
     if LEVELS[level].subject != "type":
-        return Control(chapter_of(LEVELS[level].subject), key)
+        query = _MENU if level == "navigation" else {}
+        return Control(chapter_of(LEVELS[level].subject), key, query)
     if name == "face":
         return Control("type", key, {"show": "pairings"})
     return Control("type", key, {"show": "sizes", "level": level})
@@ -166,9 +184,12 @@ def _(place: places.OfPicture, look: Look) -> Control:
 
 @control.register
 def _(place: places.OfMenu, look: Look) -> Control:
-    if place.page not in look.document.pages:
-        return Control("header", "menu-entries")
-    return Control("header", f"entry-{place.what}-{place.page}")
+    query = {"show": "menu"}
+    if place.what in ("under", "link"):
+        query["entry"] = place.entry
+    if place.entry not in menu(look.document):
+        return Control("header", "menu-entries", query)
+    return Control("header", f"entry-{place.what}-{place.entry}", query)
 
 
 @control.register

@@ -76,7 +76,8 @@ def answer(site: Site, look: Look, place: str, field: str, item: str) -> Answer 
 def colour_roles(look: Look, place: str, field: str, item: str = "") -> tuple[str, tuple[str, ...]]:
     """The ground an element stands on, and the roles of it that it shows, the one it is known by first."""
     if place in parts():
-        ground, where, page = look.value(parts()[place].ground), "body", look.document.order[0]
+        page = look.document.order[0]
+        ground, where = parts()[place].ground_on(look, page), "body"
     else:
         standing = look.document.section(place)
         ground, page = look.ground(standing.section).value, standing.page or look.document.order[0]

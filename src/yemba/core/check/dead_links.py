@@ -10,7 +10,7 @@ from yemba.core.place import OfField
 from yemba.core.site.document import Document, Standing, Stored, stored_of
 from yemba.core.site.kinds import Field
 from yemba.core.site.resolve import Look
-from yemba.core.value.link import PAGE
+from yemba.core.value.link import target
 from yemba.core.value.reaching import REACHES
 
 NAME = "Links"
@@ -69,7 +69,10 @@ def _finding(document: Document, stored: Stored, sentence: str, address: str, ba
 
 
 def _dead(document: Document, address: str) -> bool:
-    return address.startswith(PAGE) and address.removeprefix(PAGE) not in document.pages
+    page, section = target(address)
+    if page not in document.pages:
+        return bool(page)
+    return bool(section) and section not in document.pages[page].sections
 
 
 def _without(words: str, address: str) -> str:
@@ -78,12 +81,19 @@ def _without(words: str, address: str) -> str:
 
 
 def _target(document: Document, address: str) -> str:
-    binned = document.bin.get(address.removeprefix(PAGE))
+    page, section = target(address)
+    if page in document.pages:
+        binned = document.bin.get(section)
+        return "a section that is in the bin" if binned and binned.section else "a section that is gone"
+    binned = document.bin.get(page)
     return f"the page {binned.page.name}, which is in the bin" if binned and binned.page else "a page that is gone"
 
 
 def _put_back(document: Document, address: str) -> Cure | None:
-    page = address.removeprefix(PAGE)
+    page, section = target(address)
+    binned = document.bin.get(section)
+    if page in document.pages and binned and binned.section:
+        return Cure("Put the section back", "restore-section", {"section": section})
     binned = document.bin.get(page)
     if binned is None or binned.page is None:
         return None

@@ -2,28 +2,39 @@
 
 from __future__ import annotations
 
+from typing import Literal
+
 from pydantic import Field, field_validator
 
 from yemba.core.errors import nearest
 from yemba.core.strict import Strict
 
 PIECES = ("title", "tagline", "navigation")
-"""What a header may hold and its width is measured of."""
+"""What a header may hold and its width is measured of; a call to action stands beside the navigation."""
+ABOVE, OVER, FOOT = "above", "over", "foot"
+"""Where a header stands: above the page's content, over its first section, at the foot of its opening."""
+UNFOLDS, FOLDED, NONE = "unfolds", "folded", "none"
+"""What becomes of the menu where there is room: it unfolds, stays behind its button, or there is no header at all."""
 
 
 class Arrangement(Strict):
     """`rows` are the pieces that stand side by side, from the top; a `column` stands at the side of the page and has
     its pieces one under the other. The menu stands in `menu_lines`, or in columns of `menu_rows` entries each (0: in
-    lines). `css` is in force where the menu is unfolded. `order` is its place among others."""
+    lines); where it is `split`, half of it stands on each side of the title. `css` is in force where the menu is
+    unfolded, `everywhere` at every width. `order` is its place among others."""
 
     slug: str
     name: str
     order: int = 99
     column: bool = False
     rows: list[list[str]]
+    menu: Literal["unfolds", "folded", "none"] = "unfolds"
     menu_lines: int = Field(default=1, ge=1)
     menu_rows: int = Field(default=0, ge=0)
+    split: bool = False
+    stands: Literal["above", "over", "foot"] = "above"
     css: str = ""
+    everywhere: str = ""
 
     @field_validator("rows")
     @classmethod

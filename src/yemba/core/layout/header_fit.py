@@ -1,42 +1,63 @@
-"""At which window width the navigation must fold into a menu."""
+"""How a header fits: what gives way as a window grows narrower, where its menu folds, how high it stands at most."""
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Mapping, Sequence
+from collections.abc import Iterable, Iterator, Mapping, Sequence
 from math import ceil
 from typing import NamedTuple
 
-from yemba.core.layout.arrangement import Arrangement
+from yemba.core.layout.arrangement import FOLDED, NONE, Arrangement
+from yemba.core.layout.lines import broken
 from yemba.core.site.catalogue import Family
-from yemba.core.template.manifest import Measures
 from yemba.core.type.levels import Text
-from yemba.core.type.scale import WIDE_WIDTH
+from yemba.core.type.scale import PHONE_WIDTH, WIDE_WIDTH
 
 SIDE_COLUMN = 240  # px; width of a header at the side, where its words need no more
+TIGHT_GAP = 8  # px; the least gap between entries of a menu
+SMALLER = 0.9  # of their size that entries are set in before a menu folds
+FULL, GAP, TAGLINE, SIZE = "full", "gap", "tagline", "size"
+"""What gave way last: nothing, the gap of the menu, the tagline, the size of the menu."""
+_SMALLEST = 13.5  # px; entries are not set smaller so that they fit
 _WIDEST_COLUMN = 340  # px; a word that is wider still is hyphenated
 _SIDE_FROM = 960  # px; below it the pages beside a side header would be narrower than a tablet's
 _NARROWEST = 480  # px; a phone's menu is always folded
 _LINK_PADDING = 16  # px; on both sides of an entry together
-_BETWEEN = 48  # px; least gap between title and navigation
+_OPENER = 28  # px; the button beside an entry that has others below it
+BETWEEN = 48  # px; least gap between title and navigation
+BEFORE_ACTION = 24  # px; gap between menu and call to action
+_BUTTON_AROUND = 2.6  # em; padding on both sides of a button together
+_BUTTON_ABOVE = 1.4  # em; the same above and below
+_BUTTON_EDGES = 4  # px
 _HALF = 0.58  # of its width that a tagline takes in two balanced lines; common practice, no source
 _AROUND = 72  # px; padding, gaps and rules above and below, the most of any arrangement and template
 _AROUND_FOLDED = 28  # px; the same where the menu is folded
+_TRAIL = 56  # px; breadcrumbs in at most two lines
 _SIGN = 1.2  # em; what a name set on a plate has round it, above and below
-FOLDED_FROM = (240, 390, 768)
+FOLDED_FROM = (240, 280, 320, 350, 390, 430, 480, 560, 660, 768, 900, 1080)
 """Widths in px at which ranges of windows begin, for each of which a folded header is told of."""
-_BESIDE = 132  # px; gutters, gap and the button of a folded menu
-_UNEVEN = 1.35  # lines are not filled to their ends; common practice, no source
+BESIDE = 132  # px; gutters, gap and the button of a folded menu
+_LEAST_TITLE = 96  # px; what is left of a name beside a call to action
 _ROUNDING = 1.01  # browsers round advances; common practice, no source
+
+
+class Stage(NamedTuple):
+    """What gave way last, from a window width in px on."""
+
+    gives: str
+    width: int
 
 
 class Fit(NamedTuple):
     """Widths in px. `fold` is the first window width at which everything stands unfolded, `column` the width of a
-    header at the side."""
+    header at the side. `stages` are what gives way, the widest first and the last at the fold. A call to action stands
+    beside a folded menu's button from `action_from` on."""
 
     title: float
     navigation: float
     fold: int
     column: int = SIDE_COLUMN
+    stages: tuple[Stage, ...] = ()
+    action_from: int = 0
 
 
 class Heights(NamedTuple):
@@ -62,7 +83,11 @@ class Setting(NamedTuple):
 
     def width(self, words: str) -> float:
         """Width in px of one line on a wide window."""
-        return _ROUNDING * self.family.text_width(self.text, words, self.text.size.high)
+        return self.width_at(words, WIDE_WIDTH)
+
+    def width_at(self, words: str, window: float) -> float:
+        """Width in px of one line in a window of that width."""
+        return _ROUNDING * self.family.text_width(self.text, words, self.text.size.at(window))
 
     def two_lines(self, words: str) -> float:
         """Width in px where the words may stand in two lines."""
@@ -73,72 +98,199 @@ class Setting(NamedTuple):
         return count * self.text.size.high * self.text.leading
 
     def broken(self, words: str, room: float, window: float) -> float:
-        """Height in px at most of words that break into lines in a room, in a window of that width; both in px. Their
-        size gives way to the longest word, as that of titles does."""
+        """Height in px of words that break into lines in a room, in a window of that width; both in px. Their size
+        gives way to the longest word, as that of titles does."""
         longest = max(self.family.text_width(self.text, word, 1) for word in words.split() or [words])
-        size = min(self.text.size.at(window), room / max(longest, 1))
-        lines = ceil(_UNEVEN * self.family.text_width(self.text, words, size) / room)
-        return (lines * self.text.leading + _SIGN) * size
+        size = min(self.text.size.at(window), room / max(longest, 0.01))
+        count = len(broken(words, lambda line: _ROUNDING * self.family.text_width(self.text, line, size), room, 99))
+        return (count * self.text.leading + _SIGN) * size
 
     def longest(self, texts: Iterable[str]) -> float:
         """Width in px of the longest word of all these."""
         return max((self.width(word) for text in texts for word in text.split()), default=0.0)
 
+    def button(self, words: str, window: float) -> float:
+        """Width in px of a button with these words in a window of that width."""
+        return self.width_at(words, window) + _BUTTON_AROUND * self.text.size.at(window) + _BUTTON_EDGES
 
-def fit(
-    arrangement: Arrangement,
-    title: str,
-    entries: Sequence[str],
-    title_as: Setting,
-    entries_as: Setting,
-    measures: Measures,
-    logo_width: float | None = None,
-    tagline: float = 0.0,
-) -> Fit:
-    """Measure a header from its words as they are set on a wide window.
+    @property
+    def button_height(self) -> float:
+        """In px, on a wide window."""
+        return self.text.size.high * (self.text.leading + _BUTTON_ABOVE) + _BUTTON_EDGES
 
-    `logo_width` stands in for the title's width where the logo is a picture, `tagline` is its width, 0 for none.
+
+class Faces(NamedTuple):
+    """What the pieces of a header are set in."""
+
+    title: Setting
+    navigation: Setting
+    tagline: Setting
+    action: Setting
+
+
+class Contents(NamedTuple):
+    """What stands in a header: words, "" for what does not.
+
+    `opening` are the entries of the menu that have others below them. `logo` is the width of a logo over its height,
+    None where the name is set in type; `logo_share` says how much of the header's height it takes. `has_trail` says
+    that there may be breadcrumbs below, `tagline_on_phone` and `action_on_phone` that they stand there too.
     """
-    title_width = logo_width or title_as.width(title)
-    widths = [entries_as.width(entry) + _LINK_PADDING for entry in entries]
-    navigation = _menu_width(arrangement, widths, measures.nav_gap)
-    edges = 2 * measures.gutter
-    if arrangement.column:
-        column = min(_WIDEST_COLUMN, max(SIDE_COLUMN, ceil(entries_as.longest(entries) + _LINK_PADDING + edges)))
-        return Fit(title_width, navigation, _SIDE_FROM, column)
-    pieces = {"title": title_width, "tagline": tagline, "navigation": navigation}
-    fold = ceil(_widest_row(arrangement, pieces) + edges)
-    return Fit(title_width, navigation, max(_NARROWEST, fold))
+
+    title: str
+    entries: tuple[str, ...] = ()
+    opening: frozenset[str] = frozenset()
+    tagline: str = ""
+    action: str = ""
+    logo: float | None = None
+    logo_share: float = 1.0
+    has_trail: bool = False
+    tagline_on_phone: bool = False
+    action_on_phone: bool = True
 
 
-def heights(
-    arrangement: Arrangement,
-    entries: int,
-    title_as: Setting,
-    tagline_as: Setting | None,
-    entries_as: Setting,
-    least: Least,
-    title: str,
-    logo_share: float | None = None,
-) -> Heights:
-    """How high a header stands at most; `least` is what is set, `title` the name.
+class Spaces(NamedTuple):
+    """Between entries of the menu, and between the header's pieces and the edges of the window; in px."""
 
-    `logo_share` is the height of the logo as a share of the header's, where the logo is a picture. A name breaks into
-    lines beside a folded menu's button.
-    """
+    gap: float
+    gutter: float
+
+
+class Header(NamedTuple):
+    """A header with all that its measures depend on; `least` is how high it is set to be. What its properties and
+    methods tell is in px, on a wide window."""
+
+    arrangement: Arrangement
+    contents: Contents
+    faces: Faces
+    spaces: Spaces
+    least: Least
+
+    @property
+    def title(self) -> float:
+        """The width of the name, or of the logo that stands for it."""
+        if self.contents.logo:
+            return self.least.wide * self.contents.logo_share * self.contents.logo
+        return self.faces.title.width(self.contents.title)
+
+    @property
+    def tagline(self) -> float:
+        """The width of the tagline in two lines."""
+        return self.faces.tagline.two_lines(self.contents.tagline) if self.contents.tagline else 0.0
+
+    @property
+    def action(self) -> float:
+        """The width of the call to action."""
+        return self.faces.action.button(self.contents.action, WIDE_WIDTH) if self.contents.action else 0.0
+
+    def entries(self, size: float = 1) -> list[float]:
+        """The widths of the entries, set in that share of their size."""
+        opening = self.contents.opening
+        widths = [(entry, size * self.faces.navigation.width(entry) + _LINK_PADDING) for entry in self.contents.entries]
+        return [width + (_OPENER if entry in opening else 0) for entry, width in widths]
+
+    def menu(self, gap: float, size: float = 1) -> float:
+        """The width of the menu, with the call to action beside it."""
+        action = self.action + BEFORE_ACTION if self.action else 0.0
+        return _menu_width(self.arrangement, self.entries(size), gap, action)
+
+    def needs(self, gap: float, tagline: bool, size: float) -> float:
+        """How wide its widest row is, unfolded."""
+        if self.arrangement.split:
+            widths = self.entries(size)
+            half = halves(len(widths))
+            after = line(widths[half:], gap) + (self.action + BEFORE_ACTION if self.action else 0.0)
+            return self.title + 2 * max(line(widths[:half], gap), after) + 2 * BETWEEN
+        tagline_width = self.tagline if tagline else 0.0
+        pieces = {"title": self.title, "tagline": tagline_width, "navigation": self.menu(gap, size)}
+        return _widest_row(self.arrangement, pieces)
+
+    def action_from(self) -> int:
+        """From which window on the call to action stands beside the button of a folded menu; 0 where it never does."""
+        contents, faces = self.contents, self.faces
+        if not contents.action or not contents.action_on_phone:
+            return 0
+        for window in (PHONE_WIDTH, WIDE_WIDTH):
+            name = max(faces.title.width_at(word, window) for word in contents.title.split() or [""])
+            if contents.logo:
+                name = self.least.phone * contents.logo_share * contents.logo
+            needs = BESIDE + faces.action.button(contents.action, window) + max(_LEAST_TITLE, name)
+            if needs <= window:
+                break
+        return ceil(needs)
+
+
+def fit(header: Header) -> Fit:
+    """Measure a header from its words as they are set on a wide window."""
+    menu, title = header.menu(header.spaces.gap), header.title
+    edges = 2 * header.spaces.gutter
+    action_from = header.action_from()
+    if header.arrangement.column:
+        words = ceil(header.faces.navigation.longest(header.contents.entries) + _LINK_PADDING + edges)
+        column = min(_WIDEST_COLUMN, max(SIDE_COLUMN, words))
+        return Fit(title, menu, _SIDE_FROM, column, (Stage(FULL, _SIDE_FROM),), action_from)
+    stages = tuple(_stages(header, edges))
+    return Fit(title, menu, stages[-1].width, SIDE_COLUMN, stages, action_from)
+
+
+def halves(count: int) -> int:
+    """How many of so many entries stand before a title that stands between them."""
+    return ceil(count / 2)
+
+
+def _stages(header: Header, edges: float) -> Iterator[Stage]:
+    """What gives way, the widest first: each only where it makes the header narrower."""
+    gap = header.spaces.gap
+    tight = min(gap, TIGHT_GAP)
+    ways = [(FULL, gap, True, 1.0), (GAP, tight, True, 1.0), (TAGLINE, tight, False, 1.0)]
+    if SMALLER * header.faces.navigation.text.size.high >= _SMALLEST:
+        ways.append((SIZE, tight, False, SMALLER))
+    last = 0
+    for name, between, tagline, size in ways:
+        width = max(_NARROWEST, ceil(header.needs(between, tagline, size) + edges))
+        if name == FULL or width < last:
+            last = width
+            yield Stage(name, width)
+
+
+def heights(header: Header) -> Heights:
+    """How high a header stands at most. A name breaks into lines beside a folded menu's button."""
+    arrangement, least = header.arrangement, header.least
+    if arrangement.menu == NONE:
+        return Heights(0, (0,) * len(FOLDED_FROM))
+    trail = _TRAIL if header.contents.has_trail else 0
+    rows = _rows_height(arrangement, wide_heights(header)) + _AROUND
+    unfolded = 0 if arrangement.column else ceil(max(least.wide, rows)) + trail
+    ranges = zip(FOLDED_FROM, (*FOLDED_FROM[1:], 2 * WIDE_WIDTH), strict=True)
+    folded = (max(folded_height(header, window) for window in ends) for ends in ranges)
+    return Heights(unfolded, tuple(ceil(height) + trail for height in folded))
+
+
+def wide_heights(header: Header) -> Mapping[str, float]:
+    """The heights of the pieces in px where the menu is unfolded."""
+    arrangement, contents, faces, _, least = header
+    name = faces.title.lines(1) + _SIGN * faces.title.text.size.high
     rows = arrangement.menu_rows or arrangement.menu_lines
-    wide = {
-        "title": least.wide * logo_share if logo_share else title_as.lines(1) + _SIGN * title_as.text.size.high,
-        "tagline": tagline_as.lines(2) if tagline_as else 0.0,
-        "navigation": entries_as.lines(rows) + rows * _LINK_PADDING if entries else 0.0,
+    menu = faces.navigation.lines(rows) + rows * _LINK_PADDING if contents.entries else 0.0
+    return {
+        "title": least.wide * contents.logo_share if contents.logo else name,
+        "tagline": faces.tagline.lines(2) if contents.tagline else 0.0,
+        "navigation": max(menu, faces.action.button_height if contents.action else 0.0),
     }
-    unfolded = 0 if arrangement.column else max(least.wide, _rows_height(arrangement, wide) + _AROUND)
-    folded = []
-    for ends in zip(FOLDED_FROM, (*FOLDED_FROM[1:], WIDE_WIDTH), strict=True):
-        broken = max(title_as.broken(title, window - _BESIDE, window) for window in ends)
-        name = least.phone * logo_share if logo_share else broken
-        folded.append(ceil(max(least.phone, name + _AROUND_FOLDED)))
-    return Heights(ceil(unfolded), tuple(folded))
+
+
+def folded_height(header: Header, window: float) -> float:
+    """The height in px in a window of that width where the menu is folded."""
+    arrangement, contents, faces, _, least = header
+    room = window - BESIDE
+    if contents.action and contents.action_on_phone and window >= header.action_from():
+        room -= faces.action.button(contents.action, window)
+    wide = arrangement.menu == FOLDED and window >= _NARROWEST
+    logo = (least.wide if wide else least.phone) * contents.logo_share
+    name = logo if contents.logo else faces.title.broken(contents.title, max(room, _LEAST_TITLE), window)
+    tagline = 0.0
+    if contents.tagline and contents.tagline_on_phone:
+        tagline = faces.tagline.broken(contents.tagline, max(room, _LEAST_TITLE), window)
+    return max(name + tagline + _AROUND_FOLDED, least.wide if wide else least.phone)
 
 
 def _rows_height(arrangement: Arrangement, pieces: Mapping[str, float]) -> float:
@@ -149,21 +301,30 @@ def _rows_height(arrangement: Arrangement, pieces: Mapping[str, float]) -> float
     return max([rows, *(pieces[piece] for piece in beside)])
 
 
-def _menu_width(arrangement: Arrangement, entries: Sequence[float], gap: float) -> float:
-    """In px, of entries of these widths: in columns, or in lines each of which may have an entry more."""
+def line(widths: Sequence[float], gap: float) -> float:
+    """The width of pieces in a line, with a gap between them."""
+    return sum(widths) + gap * max(0, len(widths) - 1)
+
+
+def _menu_width(arrangement: Arrangement, entries: Sequence[float], gap: float, action: float) -> float:
+    """In px, of entries of these widths with the action beside them: in columns, or in lines each of which may have an
+    entry more."""
+    if arrangement.menu == FOLDED:
+        return BESIDE / 2 + action
     if arrangement.menu_rows:
         rows = arrangement.menu_rows
         columns = [max(entries[start : start + rows]) for start in range(0, len(entries), rows)]
-        return sum(columns) + gap * max(0, len(columns) - 1)
-    line = sum(entries) + gap * max(0, len(entries) - 1)
+        return line(columns, gap) + action
+    whole = line(entries, gap)
     if arrangement.menu_lines == 1:
-        return line
-    return min(line, line / arrangement.menu_lines + max(entries, default=0.0))
+        return whole + action
+    return min(whole, whole / arrangement.menu_lines + max(entries, default=0.0)) + action
 
 
 def _widest_row(arrangement: Arrangement, pieces: Mapping[str, float]) -> float:
-    return max(_row_width([pieces[piece] for piece in row if pieces[piece]]) for row in arrangement.rows)
+    rows = [[pieces[piece] for piece in row if pieces[piece]] for row in arrangement.rows]
+    return max((_row_width(row) for row in rows), default=0.0)
 
 
 def _row_width(widths: Sequence[float]) -> float:
-    return sum(widths) + _BETWEEN * max(0, len(widths) - 1)
+    return sum(widths) + BETWEEN * max(0, len(widths) - 1)

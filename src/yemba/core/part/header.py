@@ -7,10 +7,13 @@ from typing import TYPE_CHECKING
 
 from yemba.core.part.part import BEFORE, Element, Part, PartText
 from yemba.core.place import OfMenu, OfSetting, OfSite
+from yemba.core.site.navigation import menu, name_of
 from yemba.core.site.setting import PARTS, Setting
 from yemba.core.value.arrangement import ArrangementChoice
 from yemba.core.value.choice import Choice
 from yemba.core.value.ground import GroundChoice
+from yemba.core.value.line import Line
+from yemba.core.value.link import Link
 from yemba.core.value.number import Number
 from yemba.core.value.picture import PictureChoice
 from yemba.core.value.yes_no import YesNo
@@ -24,12 +27,30 @@ def _texts(look: Look) -> Iterator[PartText]:
     yield PartText("logo", document.name)
     if document.tagline:
         yield PartText("tagline", document.tagline)
-    for key, page in document.ordered_pages():
-        yield PartText("navigation", document.navigation.names.get(key, page.name), key)
+    if look.value("header.action"):
+        yield PartText("action", look.value("header.action"))
+    for key in menu(document):
+        yield PartText("navigation", name_of(document, key), key if key in document.pages else "")
+
+
+def _stands_on(look: Look, page: str) -> str:
+    from yemba.core.site.header import ground_on  # which knows what stands in parts
+
+    return ground_on(look, page)
 
 
 POSITIONS = {"relative": "Scrolls away", "sticky": "Stays on top"}
 """By the value of CSS position."""
+ACTIONS = {"button": "As a button", "outlined": "As an outlined button", "link": "As a link"}
+MARKS = {"line": "By a line", "ground": "By a ground of its own", "weight": "By weight", "none": "Not at all"}
+"""How the entry of the page one is on is told."""
+POINTED = {"line": "A line", "ground": "A ground of its own", "colour": "Another colour"}
+"""What an entry gets under the pointer."""
+PANELS = {"whole": "Over the whole screen", "top": "Down from the top", "side": "In from the side"}
+LINES = {"solid": "Plain", "dashed": "Dashed", "dotted": "Dotted", "double": "Double"}
+LINE_COLOURS = {"line": "As lines are", "text": "As text is", "button": "As buttons are"}
+WIDTHS = {"page": "As wide as the page", "full": "From edge to edge"}
+SHADOWS = {"none": "None", "soft": "Soft", "deep": "Deep"}
 
 
 def _setting(name: str, label: str, kind: object, default: object, css: str = "") -> Setting:
@@ -49,12 +70,31 @@ PART = Part(
         _setting("position", "While one scrolls", Choice(POSITIONS), "relative", "header-position"),
         _setting("ground", "Header ground", GroundChoice(), "light"),
         _setting("tagline", "Tagline in the header", YesNo(), False),
+        _setting("tagline_phone", "Tagline on a phone too", YesNo(), False),
+        _setting("action", "Call to action", Line(30), ""),
+        _setting("action_link", "Where it leads", Link(), ""),
+        _setting("action_style", "How it looks", Choice(ACTIONS), "button"),
+        _setting("action_phone", "Call to action beside the menu button on a phone", YesNo(), True),
+        _setting("gap", "Gap between entries", Number(0, 64, "px"), None),
+        _setting("current", "The page one is on is marked", Choice(MARKS), "line"),
+        _setting("hover", "Under the pointer an entry gets", Choice(POINTED), "line"),
+        _setting("panel", "The folded menu opens", Choice(PANELS), "whole"),
+        _setting("trail", "Breadcrumbs on pages under others", YesNo(), True),
+        _setting("width", "Width of the header", Choice(WIDTHS), "page"),
+        _setting("padding", "Padding above and below", Number(0, 64, "px"), None, "header-padding"),
+        _setting("line", "Line below", Number(0, 12, "px"), None, "header-line"),
+        _setting("line_style", "Style of that line", Choice(LINES), "solid", "header-line-style"),
+        _setting("line_colour", "Colour of that line", Choice(LINE_COLOURS), "line"),
+        _setting("corner", "Corners at the foot", Number(0, 48, "px"), None, "header-corner"),
+        _setting("shadow", "Shadow below", Choice(SHADOWS), "none"),
     ),
     elements={
         "": Element("Header", "navigation", OfSetting("header.ground")),
         "logo": Element("Logo", "title", OfSite("name")),
         "tagline": Element("Tagline", "small", OfSite("tagline")),
+        "action": Element("Call to action", "button", OfSetting("header.action")),
         "navigation": Element("Navigation", "navigation", OfMenu()),
     },
     texts=_texts,
+    stands_on=_stands_on,
 )

@@ -43,7 +43,8 @@ class Part(NamedTuple):
 
     `settings` hold one of its ground, "SLUG.ground". `elements` are what can be pointed at, by the name that the markup
     gives in data-field; "" is the part itself. `texts` gives its words. One that `holds_sections` has sections of its
-    own. `order` places it among those before or after the content. Its markup is ``render/parts/SLUG.html``, its styles
+    own. `order` places it among those before or after the content. `stands_on` tells the ground of one that does not
+    have the same on every page, by the id of a page. Its markup is ``render/parts/SLUG.html``, its styles
     are ``render/parts/SLUG.css``.
     """
 
@@ -55,11 +56,16 @@ class Part(NamedTuple):
     texts: Callable[[Look], Iterable[PartText]] = _no_texts
     holds_sections: bool = False
     order: int = 0
+    stands_on: Callable[[Look, str], str] | None = None
 
     @property
     def ground(self) -> str:
         """The key of the setting of its ground."""
         return f"{self.slug}.ground"
+
+    def ground_on(self, look: Look, page: str) -> str:
+        """The ground it stands on, on a page, by its slug."""
+        return self.stands_on(look, page) if self.stands_on else str(look.value(self.ground))
 
     def element(self, field: str) -> Element:
         """What is pointed at; the part itself for anything unknown."""

@@ -165,12 +165,24 @@ class OwnFamily(Strict):
     facts: dict[str, str | bool | int | list[int] | list[str]]
 
 
+class MenuLink(Strict):
+    """An entry of the menu that is no page; `link` is stored as ``core.value.link`` reads it."""
+
+    name: str
+    link: str
+
+
 class Navigation(Strict):
-    """Which pages the menu shows: in `order` first, then in page order, less `hidden`."""
+    """Which pages and `links` the menu shows: in `order` first, then in page order, less `hidden`.
+
+    `names` are what it calls pages, `under` says which entry another stands under (``core.site.navigation``).
+    """
 
     order: list[str] = []
     names: dict[str, str] = {}
     hidden: list[str] = []
+    links: dict[str, MenuLink] = {}
+    under: dict[str, str] = {}
 
 
 class Binned(Strict):

@@ -1,4 +1,4 @@
-"""Where a link leads: a page of the site, an address, mail, a telephone (RFC 3986, 6068, 3966)."""
+"""Where a link leads: a page of the site or a section of one, an address, mail, a telephone (RFC 3986, 6068, 3966)."""
 
 from __future__ import annotations
 
@@ -15,12 +15,13 @@ if TYPE_CHECKING:
 PAGE = "page:"
 _LONGEST = 2000  # letters; browsers take no longer ones (common practice, no source)
 _WEB = r"https?://[^\s/.]++(?:\.[^\s/.]*+)++(?:/\S*+)?"  # gives nothing back: no address takes long to refuse
-_ADDRESS = re.compile(rf"(page:x?\w+|{_WEB}|mailto:[^\s@]+@[^\s@]+|tel:\+?[\d ()-]{{3,}})")
+_ADDRESS = re.compile(rf"(page:x?\w+(?:#\w+)?|{_WEB}|mailto:[^\s@]+@[^\s@]+|tel:\+?[\d ()-]{{3,}})")
 
 
 @dataclass(frozen=True)
 class Link(Kind):
-    """An address as it is stored; one of a page is "page:" and its id, so that it holds when the page moves."""
+    """An address as it is stored; one of a page is "page:" and its id, so that it holds when the page moves, and may
+    have "#" and the id of a section of it."""
 
     sets_text: ClassVar[bool] = False
     control: ClassVar[str] = "link"
@@ -41,15 +42,30 @@ class Link(Kind):
         return address
 
     def check(self, value: Any, look: Look, name: str, key: str) -> None:
-        if value.startswith(PAGE) and value.removeprefix(PAGE) not in look.document.pages:
+        page, section = target(value)
+        if page and page not in look.document.pages:
             raise Fault("no-such-page", "The page this would link to is no longer there. Choose another.", key)
+        if section and section not in look.document.pages[page].sections:
+            raise Fault("no-such-section", "The section this would link to is no longer there. Choose another.", key)
 
     def say(self, value: Any, look: Look | None = None) -> str:
-        page = look.document.pages.get(value.removeprefix(PAGE)) if look and value.startswith(PAGE) else None
-        return page.name if page else str(value)
+        page, section = target(value)
+        if look is None or page not in look.document.pages:
+            return str(value)
+        name = look.document.pages[page].name
+        stored = look.document.pages[page].sections.get(section)
+        return f"{look.catalogue.kind(stored.kind).name} on {name}" if stored else name
 
     def choices(self, look: Look) -> list[tuple[str, str]]:
         return [(f"{PAGE}{key}", page.name) for key, page in look.document.ordered_pages()]
+
+
+def target(link: str) -> tuple[str, str]:
+    """The page that a stored link leads to, and the section of it, each by its id; "" where it leads to none."""
+    if not link.startswith(PAGE):
+        return "", ""
+    page, _, section = link.removeprefix(PAGE).partition("#")
+    return page, section
 
 
 def _completed(address: str) -> str:

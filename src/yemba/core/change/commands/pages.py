@@ -1,4 +1,4 @@
-"""Pages and the navigation: add, rename, move, bin, bring back; menu names, order and hiding."""
+"""Pages: add, rename, move, bin, bring back."""
 
 from __future__ import annotations
 
@@ -202,56 +202,3 @@ class RestorePage(Command):
     def say(self, look: Look) -> str:
         binned = look.document.bin.get(self.page)
         return f"Page {binned.page.name if binned and binned.page else ''} out of the bin"
-
-
-def menu(document: Document) -> list[str]:
-    """The page ids in menu order, hidden ones too."""
-    ordered = [page for page in document.navigation.order if page in document.pages]
-    return [*ordered, *(page for page in document.order if page not in ordered)]
-
-
-class MoveMenuEntry(Command):
-    name: ClassVar[str] = "move-menu-entry"
-    page: str
-    by: int
-
-    def plan(self, look: Look, ids: Ids) -> list[Operation]:
-        look.document.page(self.page)
-        return [put(look.document, ("navigation", "order"), move(menu(look.document), self.page, self.by))]
-
-    def say(self, look: Look) -> str:
-        return f"{look.document.page(self.page).name} moved in the menu"
-
-
-class NameMenuEntry(Command):
-    """What the menu calls a page; empty: the page's own name."""
-
-    name: ClassVar[str] = "name-menu-entry"
-    page: str
-    entry: str = ""
-
-    def plan(self, look: Look, ids: Ids) -> list[Operation]:
-        page = look.document.page(self.page)
-        entry = Line(40).read(self.entry, "The menu name", "entry")
-        new = ABSENT if entry in ("", page.name) else entry
-        return [put(look.document, ("navigation", "names", self.page), new)]
-
-    def say(self, look: Look) -> str:
-        name = look.document.page(self.page).name
-        return f"{name} is called {self.entry or name} in the menu"
-
-
-class ShowMenuEntry(Command):
-    """Show a page in the menu or hide it; hidden, its address still opens."""
-
-    name: ClassVar[str] = "show-menu-entry"
-    page: str
-    shown: bool = False
-
-    def plan(self, look: Look, ids: Ids) -> list[Operation]:
-        look.document.page(self.page)
-        hidden = [page for page in look.document.navigation.hidden if page != self.page]
-        return [put(look.document, ("navigation", "hidden"), hidden if self.shown else [*hidden, self.page])]
-
-    def say(self, look: Look) -> str:
-        return f"{look.document.page(self.page).name} {'shown in' if self.shown else 'hidden from'} the menu"

@@ -1,4 +1,4 @@
-"""What differs of the menu: its order, the names of its entries, which it shows."""
+"""What differs of the menu: its order, its links, the names of its entries, which it shows, what stands under what."""
 
 from __future__ import annotations
 
@@ -7,46 +7,94 @@ from collections.abc import Iterator
 from yemba.core.change.difference.change import VALUE, WORDS, Change, Pair, Steps, change
 from yemba.core.change.difference.order import toggled
 from yemba.core.place import OfMenu
+from yemba.core.site.document import Document
+from yemba.core.site.navigation import name_of
+from yemba.core.value.link import Link
 
-_HIDDEN = ("navigation", "hidden")
+_HOME = ("navigation",)
+_HIDDEN = (*_HOME, "hidden")
 
 
 def changes(pair: Pair) -> Iterator[Change]:
     before, after = pair.before.navigation, pair.after.navigation
     if before.order != after.order:
-        steps = pair.moved(("navigation", "order"))
+        steps = pair.moved((*_HOME, "order"))
         states = "as it was", "new order"
         yield change("navigation.order", VALUE, "Order of the menu", states, OfMenu(), steps)
     for page in pair.after.pages:
-        if page in pair.before.pages:  # what the menu calls a new page comes with the page
+        if page in pair.before.pages:  # what the menu says of a new page comes with the page
+            yield from _name(pair, page)
             yield from _entry(pair, page)
+    for link in sorted(before.links.keys() | after.links.keys()):
+        yield from _link(pair, link)
 
 
-def _entry(pair: Pair, page: str) -> Iterator[Change]:
-    before, after = pair.before.navigation, pair.after.navigation
+def _name(pair: Pair, page: str) -> Iterator[Change]:
     name = pair.after.pages[page].name
-    names = before.names.get(page, name), after.names.get(page, name)
+    names = (pair.before.navigation.names.get(page, name), pair.after.navigation.names.get(page, name))
     if names[0] != names[1]:
-        steps = pair.moved(("navigation", "names", page))
+        steps = pair.moved((*_HOME, "names", page))
         yield change(f"navigation.{page}", WORDS, "Menu name", names, OfMenu(page), steps, page)
-    if (page in before.hidden) != (page in after.hidden):
-        states = ("hidden", "shown") if page in before.hidden else ("shown", "hidden")
-        place = OfMenu(page, "shown")
-        yield change(f"menu.{page}", VALUE, f"{name} in the menu", states, place, visibility(pair, page), page)
 
 
-def visibility(pair: Pair, page: str) -> Steps:
-    """Steps for whether the menu shows a page."""
+def _entry(pair: Pair, key: str) -> Iterator[Change]:
+    """Whether an entry that both have is shown, and what it stands under."""
     before, after = pair.before.navigation, pair.after.navigation
-    return pair.put(_HIDDEN, toggled(before.hidden, page), toggled(after.hidden, page))
+    name, page = name_of(pair.after, key), key if key in pair.after.pages else ""
+    if (key in before.hidden) != (key in after.hidden):
+        states = ("hidden", "shown") if key in before.hidden else ("shown", "hidden")
+        place = OfMenu(key, "shown")
+        yield change(f"menu.{key}", VALUE, f"{name} in the menu", states, place, visibility(pair, key), page)
+    if before.under.get(key) != after.under.get(key):
+        states = _over(pair.before, key), _over(pair.after, key)
+        steps = pair.moved((*_HOME, "under", key))
+        yield change(f"under.{key}", VALUE, f"{name} in the menu", states, OfMenu(key, "under"), steps, page)
+
+
+def _over(document: Document, key: str) -> str:
+    over = document.navigation.under.get(key, "")
+    known = over in document.pages or over in document.navigation.links
+    return f"under {name_of(document, over)}" if known else "at the top"
+
+
+def _link(pair: Pair, key: str) -> Iterator[Change]:
+    """A link that came, went, or leads or is called otherwise."""
+    was, now = pair.before.navigation.links.get(key), pair.after.navigation.links.get(key)
+    if was == now:
+        yield from _entry(pair, key)
+        return
+    if was and now:
+        states = f"{was.name}, {Link().say(was.link, pair.was)}", f"{now.name}, {Link().say(now.link, pair.now)}"
+        steps = pair.moved((*_HOME, "links", key))
+        yield change(f"link.{key}", WORDS, "Link in the menu", states, OfMenu(key), steps)
+        yield from _entry(pair, key)
+        return
+    states = ("", "new") if now else ("there", "gone")
+    subject = f"Link {(now or was).name} in the menu"  # type: ignore[union-attr]
+    steps = pair.moved((*_HOME, "links", key)) + _placed(pair, key)
+    yield change(f"link.{key}", WORDS, subject, states, OfMenu(key), steps)
+
+
+def visibility(pair: Pair, key: str) -> Steps:
+    """Steps for whether the menu shows an entry."""
+    before, after = pair.before.navigation, pair.after.navigation
+    return pair.put(_HIDDEN, toggled(before.hidden, key), toggled(after.hidden, key))
 
 
 def of_new_page(pair: Pair, page: str) -> Steps:
-    """Steps for what the menu calls a new page, and whether it shows it."""
+    """Steps for what the menu says of a new page."""
+    names = Steps((), ())
+    if page in pair.after.navigation.names:
+        names = pair.moved((*_HOME, "names", page))
+    return names + _placed(pair, page)
+
+
+def _placed(pair: Pair, key: str) -> Steps:
+    """Steps for where an entry stands that only one of the two has, and whether it is shown."""
     before, after = pair.before.navigation, pair.after.navigation
     steps = Steps((), ())
-    if page in after.names:
-        steps += pair.moved(("navigation", "names", page))
-    if (page in before.hidden) != (page in after.hidden):
-        steps += visibility(pair, page)
+    if before.under.get(key) != after.under.get(key):
+        steps += pair.moved((*_HOME, "under", key))
+    if (key in before.hidden) != (key in after.hidden):
+        steps += visibility(pair, key)
     return steps

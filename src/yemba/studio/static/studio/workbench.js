@@ -21,7 +21,9 @@ import { at, bench, state, told, typing } from "./state.js";
 import { say, silence } from "./status.js";
 import { uploads } from "./uploads.js";
 import { back, choose, chooseAgain, clickedInWindow, open, showPage } from "./view.js";
+import { sort } from "./sort.js";
 import { waterfall } from "./waterfall.js";
+import { widthScale } from "./width_scale.js";
 import { windows } from "./windows.js";
 
 // --- what the windows say
@@ -223,6 +225,15 @@ for (const name of ["wide", "phone"])
   });
 deskEdge(document.querySelector("[data-edge=desk]"), bench);
 
+function bothTake(width) {
+  resize({ wide: width, phone: width });
+  return windows.widths.wide;
+}
+bench.addEventListener("click", ({ target }) => {
+  const width = target.closest("[data-take-width]")?.dataset.takeWidth;
+  if (width) bothTake(Number(width));
+});
+
 // --- keys, leaving, coming back
 addEventListener("keydown", (event) => {
   panels.handMoves();
@@ -269,6 +280,8 @@ Alpine.plugin(morph);
 Alpine.data("plane", () => plane(gestures));
 Alpine.data("focal", () => focal(gestures));
 Alpine.data("waterfall", () => waterfall(gestures));
+Alpine.data("sort", () => sort(gestures));
+Alpine.data("widthScale", () => widthScale(bothTake));
 Alpine.start();
 document.getElementById("letter-keys").checked = letters.on;
 silence();

@@ -1,0 +1,187 @@
+"""The menu: order, names, what is hidden, what stands under what, links of its own."""
+
+from __future__ import annotations
+
+from typing import ClassVar
+
+from yemba.core import room
+from yemba.core.change.command import Command
+from yemba.core.change.commands.pages import move
+from yemba.core.change.operation import ABSENT, Operation, put, remove
+from yemba.core.errors import Fault
+from yemba.core.site.document import Document
+from yemba.core.site.ids import Ids
+from yemba.core.site.navigation import menu, name_of, parent, siblings
+from yemba.core.site.resolve import Look
+from yemba.core.value.line import Line
+from yemba.core.value.link import Link
+
+_NAME = Line(40)
+_HOME = ("navigation",)
+
+
+def _known(document: Document, entry: str) -> str:
+    """The entry, if it is there. Raises Fault ``gone``."""
+    if entry not in document.navigation.links:
+        document.page(entry)
+    return entry
+
+
+class MoveMenuEntry(Command):
+    """Move an entry among those beside it."""
+
+    name: ClassVar[str] = "move-menu-entry"
+    entry: str
+    by: int
+
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        document = look.document
+        beside = siblings(document, parent(document, _known(document, self.entry)))
+        moved = iter(move(beside, self.entry, self.by))
+        order = [next(moved) if key in beside else key for key in menu(document)]
+        return [put(document, (*_HOME, "order"), order)]
+
+    def say(self, look: Look) -> str:
+        return f"{name_of(look.document, self.entry)} moved in the menu"
+
+
+class PlaceMenuEntry(Command):
+    """Put an entry under another, "" for the top, before one of those there, "" for after them all."""
+
+    name: ClassVar[str] = "place-menu-entry"
+    entry: str
+    under: str = ""
+    before: str = ""
+
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        document = look.document
+        _known(document, self.entry)
+        if self.under:
+            self._check(document)
+        order = [key for key in menu(document) if key != self.entry]
+        place = order.index(self.before) if self.before in order else len(order)
+        under = put(document, (*_HOME, "under", self.entry), self.under or ABSENT)
+        moved = [*order[:place], self.entry, *order[place:]]
+        steps = [put(document, (*_HOME, "order"), moved), under]
+        return [step for step in steps if step.old != step.new]
+
+    def _check(self, document: Document) -> None:
+        over = name_of(document, _known(document, self.under))
+        entry = name_of(document, self.entry)
+        if self.under == self.entry or parent(document, self.under):
+            reason = f"“{entry}” cannot stand under “{over}”, which stands under another itself. Menus are two deep."
+            raise Fault("menu-too-deep", reason, "under")
+        if siblings(document, self.entry):
+            reason = f"“{entry}” has entries under it and cannot stand under “{over}”. Move those out first."
+            raise Fault("menu-too-deep", reason, "under")
+
+    def say(self, look: Look) -> str:
+        over = f"under {name_of(look.document, self.under)}" if self.under else "at the top"
+        return f"{name_of(look.document, self.entry)} stands {over}"
+
+
+class NameMenuEntry(Command):
+    """What the menu calls an entry; empty: the page's own name."""
+
+    name: ClassVar[str] = "name-menu-entry"
+    entry: str
+    entry_name: str = ""
+
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        document = look.document
+        name = _NAME.read(self.entry_name, "The menu name", "entry_name")
+        if self.entry in document.navigation.links:
+            named = Line(40, empty=False).read(self.entry_name, "The name of a link", "entry_name")
+            return [put(document, (*_HOME, "links", self.entry, "name"), named)]
+        new = ABSENT if name in ("", document.page(self.entry).name) else name
+        return [put(document, (*_HOME, "names", self.entry), new)]
+
+    def say(self, look: Look) -> str:
+        document = look.document
+        if self.entry in document.navigation.links:
+            return f"{name_of(document, self.entry)} is called {self.entry_name} in the menu"
+        page = document.page(self.entry).name
+        return f"{page} is called {self.entry_name or page} in the menu"
+
+
+class ShowMenuEntry(Command):
+    """Show an entry in the menu or hide it; hidden, the address of its page still opens."""
+
+    name: ClassVar[str] = "show-menu-entry"
+    entry: str
+    shown: bool = False
+
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        _known(look.document, self.entry)
+        hidden = [key for key in look.document.navigation.hidden if key != self.entry]
+        return [put(look.document, (*_HOME, "hidden"), hidden if self.shown else [*hidden, self.entry])]
+
+    def say(self, look: Look) -> str:
+        return f"{name_of(look.document, self.entry)} {'shown in' if self.shown else 'hidden from'} the menu"
+
+
+class AddMenuLink(Command):
+    """An entry that leads to a section, an address, mail or a telephone."""
+
+    name: ClassVar[str] = "add-menu-link"
+    entry_name: str
+    link: str
+
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        links = look.document.navigation.links
+        room.LINKS.check(len(links), "entry_name")
+        name = Line(40, empty=False).read(self.entry_name, "The name of a link", "entry_name")
+        link = _where(look, self.link)
+        return [put(look.document, (*_HOME, "links", ids()), {"name": name, "link": link})]
+
+    def say(self, look: Look) -> str:
+        return f"{self.entry_name} added to the menu"
+
+
+class LeadMenuLink(Command):
+    """Where a link of the menu leads."""
+
+    name: ClassVar[str] = "lead-menu-link"
+    entry: str
+    link: str
+
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        _linked(look.document, self.entry)
+        return [put(look.document, (*_HOME, "links", self.entry, "link"), _where(look, self.link))]
+
+    def say(self, look: Look) -> str:
+        return f"{name_of(look.document, self.entry)} leads to {Link().say(self.link, look)}"
+
+
+class RemoveMenuLink(Command):
+    name: ClassVar[str] = "remove-menu-link"
+    entry: str
+
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        document = look.document
+        _linked(document, self.entry)
+        navigation = document.navigation
+        steps = [remove(document, (*_HOME, "links", self.entry))]
+        below = [key for key, over in navigation.under.items() if self.entry in (key, over)]
+        steps += [remove(document, (*_HOME, "under", key)) for key in below]
+        for home in ("order", "hidden"):
+            listed = getattr(navigation, home)
+            if self.entry in listed:
+                steps.append(put(document, (*_HOME, home), [key for key in listed if key != self.entry]))
+        return steps
+
+    def say(self, look: Look) -> str:
+        return f"{name_of(look.document, self.entry)} taken out of the menu"
+
+
+def _linked(document: Document, entry: str) -> None:
+    if entry not in document.navigation.links:
+        raise Fault("gone", "This link is no longer in the menu. Undo brings it back.", "entry")
+
+
+def _where(look: Look, typed: str) -> str:
+    link = Link().read_on(look, typed, "The link", "link")
+    if not link:
+        reason = "This link leads nowhere. Choose a section, or write https://…, a mail address, or tel: and a number."
+        raise Fault("link-unreadable", reason, "link")
+    return str(link)

@@ -1,0 +1,84 @@
+"""What stands in a site's header, how it fits, and which ground it stands on."""
+
+from __future__ import annotations
+
+from yemba.core.layout.arrangement import NONE, OVER, Arrangement
+from yemba.core.layout.header_fit import Contents, Faces, Fit, Header, Heights, Least, Setting, Spaces, fit, heights
+from yemba.core.site.logo import logo_on
+from yemba.core.site.navigation import entries
+from yemba.core.site.resolve import Look
+
+_STYLES = {"current": "line", "hover": "line", "panel": "whole", "width": "page", "shadow": "none"}
+"""What is said by a class, unless it is as usual."""
+_CURRENT_WEIGHT = 700
+_MEASURES = ("line", "padding", "corner")
+_LEVELS = ("title", "navigation", "small", "button")
+
+
+def header(look: Look, arrangement: Arrangement | None = None) -> Header:
+    """It with all that its measures depend on, in an arrangement of its own or another."""
+    spaces = Spaces(gap(look), look.template.measures.gutter)
+    least = Least(look.value("header.height_wide"), look.value("header.height_phone"))
+    arrangement = arrangement or look.arrangement
+    contents = _contents(look) if arrangement.menu != NONE else Contents("")
+    return Header(arrangement, contents, _faces(look), spaces, least)
+
+
+def _contents(look: Look) -> Contents:
+    """What stands in it."""
+    document, menu = look.document, entries(look.document)
+    logo = logo_on(look, look.value("header.ground"))
+    return Contents(
+        title=document.name,
+        entries=tuple(entry.name for entry in menu),
+        opening=frozenset(entry.name for entry in menu if entry.below),
+        tagline=document.tagline if look.value("header.tagline") else "",
+        action=look.value("header.action") if look.value("header.action_link") else "",
+        logo=logo.width / logo.height if logo else None,
+        logo_share=look.value("logo.height") / 100,
+        has_trail=bool(document.navigation.under) and bool(look.value("header.trail")),
+        tagline_on_phone=look.value("header.tagline_phone"),
+        action_on_phone=look.value("header.action_phone"),
+    )
+
+
+def marks(look: Look) -> str:
+    """Classes for what its owner set of it, that the template does not say already."""
+    value = {name: look.value(f"header.{name}") for name in (*_STYLES, "line_colour", *_MEASURES)}
+    named = [f"{name}-{value[name]}" for name, usual in _STYLES.items() if value[name] != usual]
+    lined = [f"has-line line-{value['line_colour']}"] if value["line"] is not None else []
+    return " ".join([*named, *lined, *(f"has-{name}" for name in ("padding", "corner") if value[name] is not None)])
+
+
+def header_fit(look: Look) -> Fit:
+    """How its pieces fit, as they are now."""
+    return fit(header(look))
+
+
+def header_heights(look: Look) -> Heights:
+    """How high it stands at most, as it is now."""
+    return heights(header(look))
+
+
+def gap(look: Look) -> float:
+    """Between entries of the menu, in px."""
+    own = look.value("header.gap")
+    return float(look.template.measures.nav_gap if own is None else own)
+
+
+def _faces(look: Look) -> Faces:
+    faces = Faces(*(Setting(look.face(level), look.texts[level]) for level in _LEVELS))
+    if look.value("header.current") != "weight":
+        return faces
+    heaviest = faces.navigation.family.weights[1]
+    bold = faces.navigation.text._replace(weight=round(min(heaviest, _CURRENT_WEIGHT)))
+    return faces._replace(navigation=faces.navigation._replace(text=bold))
+
+
+def ground_on(look: Look, page: str) -> str:
+    """The ground that the header stands on, by its slug: over a section that one's."""
+    document = look.document
+    shown = document.pages.get(page)
+    if look.arrangement.stands == OVER and shown and shown.order:
+        return str(look.ground(shown.sections[shown.order[0]]).value)
+    return str(look.value("header.ground"))

@@ -1,0 +1,77 @@
+"""The menu of a site: pages and links, in an order, at most one level deep."""
+
+from __future__ import annotations
+
+from typing import NamedTuple
+
+from yemba.core.site.document import Document
+from yemba.core.value.link import PAGE
+
+
+class Entry(NamedTuple):
+    """An entry of the menu by its id, with where it leads (as ``core.value.link`` stores it) and what is `below` it."""
+
+    key: str
+    name: str
+    link: str
+    below: tuple[Entry, ...] = ()
+
+
+def menu(document: Document) -> list[str]:
+    """The ids of all entries in menu order, hidden ones too: pages by their ids, links by theirs."""
+    navigation = document.navigation
+    known = [key for key in navigation.order if key in document.pages or key in navigation.links]
+    rest = [key for key in (*document.order, *sorted(navigation.links)) if key not in known]
+    return [*known, *rest]
+
+
+def name_of(document: Document, key: str) -> str:
+    """What the menu calls an entry."""
+    navigation = document.navigation
+    if key in navigation.links:
+        return navigation.links[key].name
+    return navigation.names.get(key, document.pages[key].name)
+
+
+def parent(document: Document, key: str) -> str:
+    """The entry that one stands under; "" at the top, as where that one is gone or itself under another."""
+    over = _over(document, key)
+    return "" if over == key or _over(document, over) else over
+
+
+def _over(document: Document, key: str) -> str:
+    """What an entry is stored under, if it is still there."""
+    over = document.navigation.under.get(key, "")
+    return over if over in document.pages or over in document.navigation.links else ""
+
+
+def siblings(document: Document, under: str) -> list[str]:
+    """The ids of the entries under one, "" for those at the top, in menu order, hidden ones too."""
+    return [key for key in menu(document) if parent(document, key) == under]
+
+
+def entries(document: Document) -> list[Entry]:
+    """What the menu shows. What stands under a hidden entry is hidden with it."""
+    return _shown(document, "")
+
+
+def _shown(document: Document, under: str) -> list[Entry]:
+    shown = [key for key in siblings(document, under) if key not in document.navigation.hidden]
+    return [
+        Entry(key, name_of(document, key), _link(document, key), () if under else tuple(_shown(document, key)))
+        for key in shown
+    ]
+
+
+def _link(document: Document, key: str) -> str:
+    links = document.navigation.links
+    return links[key].link if key in links else f"{PAGE}{key}"
+
+
+def trail(document: Document, page: str) -> list[Entry]:
+    """The entries that lead to a page from the first one, its own last; empty where it stands at the top."""
+    over = parent(document, page) if page in document.pages else ""
+    if not over:
+        return []
+    steps = dict.fromkeys([document.order[0], over, page])
+    return [Entry(key, name_of(document, key), _link(document, key)) for key in steps]

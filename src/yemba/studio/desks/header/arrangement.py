@@ -1,0 +1,75 @@
+"""How the pieces of the header stand, and what gives way as the window grows narrower."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+
+from yemba.core.layout.arrangement import FOLDED, NONE, Arrangement
+from yemba.core.layout.header_drawing import Drawing, drawing
+from yemba.core.layout.header_fit import FULL, GAP, SIZE, TAGLINE, Fit
+from yemba.core.site.header import header, header_fit
+from yemba.core.site.resolve import Look
+from yemba.core.type.scale import PHONE_WIDTH
+from yemba.studio.desks.level import level_desk
+from yemba.studio.desks.setting import Context, setting
+
+_SCALE = 1600  # px; the widest window that the scale shows
+_THUMB = 900  # px; the window that arrangements are drawn in to choose from
+_ACTION = {"words": "action", "link": "action_link", "style": "action_style", "phone": "action_phone"}
+_GIVES = {
+    FULL: "all of it stands",
+    GAP: "the entries move together",
+    TAGLINE: "the tagline leaves",
+    SIZE: "the menu is set smaller",
+}
+
+
+def view(look: Look, query: Mapping[str, str]) -> Context:
+    fit = header_fit(look)
+    return {
+        "arrangement": setting(look, "header.arrangement"),
+        "drawn": [_choice(look, arrangement) for arrangement in _offered(look)],
+        "heights": [setting(look, key) for key in ("header.height_wide", "header.height_phone")],
+        "position": setting(look, "header.position"),
+        "tagline": setting(look, "header.tagline"),
+        "tagline_phone": setting(look, "header.tagline_phone"),
+        "action": {name: setting(look, f"header.{key}") for name, key in _ACTION.items()},
+        "trail": setting(look, "header.trail"),
+        "level": level_desk(look, "title"),
+        "fit": fit,
+        "has_header": look.arrangement.menu != NONE,
+        "stays_folded": look.arrangement.menu == FOLDED,
+        "fold_at": min(100.0, 100 * fit.fold / _SCALE),
+        "never": fit.fold > _SCALE,
+        "stages": _stages(look, fit),
+        "widest": _SCALE,
+    }
+
+
+def _offered(look: Look) -> list[Arrangement]:
+    return [look.catalogue.arrangements[slug] for slug, _ in setting(look, "header.arrangement")["choices"]]
+
+
+def _choice(look: Look, arrangement: Arrangement) -> Context:
+    return {
+        "slug": arrangement.slug,
+        "name": arrangement.name,
+        "chosen": arrangement.slug == look.arrangement.slug,
+        "drawing": drawing(header(look, arrangement), _THUMB, unfolded=True),
+    }
+
+
+def _stages(look: Look, fit: Fit) -> list[Context]:
+    """Every stage at its narrowest window, the widest first, then the folded menu and a phone."""
+    if look.arrangement.menu == NONE:
+        return []
+    stages = [(stage.width, _GIVES[stage.gives], True) for stage in fit.stages if stage.width <= _SCALE]
+    folded = "" if look.arrangement.menu == FOLDED else "the menu is folded"
+    narrower = [(min(fit.fold - 1, 768), folded or "narrower"), (PHONE_WIDTH, "a phone")]
+    stages += [(width, gives, False) for width, gives in narrower if width < fit.fold]
+    return [_stage(look, fit, width, gives, unfolded) for width, gives, unfolded in stages]
+
+
+def _stage(look: Look, fit: Fit, width: int, gives: str, unfolded: bool) -> Context:
+    drawn: Drawing = drawing(header(look), width, unfolded, fit)
+    return {"width": width, "gives": gives, "drawing": drawn}

@@ -1,0 +1,82 @@
+"""The menu: its entries, how they are marked, and how they open."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+
+from yemba.core import room
+from yemba.core.layout.arrangement import NONE
+from yemba.core.site.document import Document
+from yemba.core.site.navigation import menu, name_of, parent, siblings
+from yemba.core.site.resolve import Look
+from yemba.core.value.link import target
+from yemba.studio.desks.level import level_desk
+from yemba.studio.desks.setting import Context, setting
+
+_MOST_OFFERED = 200  # sections and entries that a list offers
+
+
+def view(look: Look, query: Mapping[str, str]) -> Context:
+    document = look.document
+    shown = query.get("entry", "")
+    return {
+        "entries": [_entry(look, key, key == shown) for key in _in_order(document)],
+        "places": _sections(look),
+        "room": room.LINKS.warning(len(document.navigation.links)),
+        "styles": [setting(look, f"header.{name}") for name in ("gap", "current", "hover", "panel")],
+        "level": level_desk(look, "navigation"),
+        "has_header": look.arrangement.menu != NONE,
+    }
+
+
+def _in_order(document: Document) -> list[str]:
+    """Every entry, followed by those under it."""
+    tops = siblings(document, "")
+    below: dict[str, list[str]] = {top: [] for top in tops}
+    for key in menu(document):
+        if over := parent(document, key):
+            below[over].append(key)
+    return [key for top in tops for key in (top, *below[top])]
+
+
+def _entry(look: Look, key: str, shown: bool) -> Context:
+    document, over = look.document, parent(look.document, key)
+    link = document.navigation.links.get(key)
+    own_name = "" if link else document.navigation.names.get(key, "")
+    return {
+        "id": key,
+        "page": "" if link else document.pages[key].name,
+        "called": name_of(document, key),
+        "name": own_name or name_of(document, key),
+        "shown": key not in document.navigation.hidden,
+        "over": over,
+        "link": link,
+        "open": shown,
+        **(_opened(look, key) if shown else {}),
+    }
+
+
+def _opened(look: Look, key: str) -> Context:
+    document = look.document
+    link = document.navigation.links.get(key)
+    has_below = bool(siblings(document, key))
+    others = [] if has_below else [one for one in siblings(document, "") if one != key]
+    return {
+        "has_below": has_below,
+        "tops": [(one, name_of(document, one)) for one in others[:_MOST_OFFERED]],
+        "lead": link.link if link else "",
+        "elsewhere": link is not None and not target(link.link)[0],
+    }
+
+
+def _sections(look: Look) -> list[tuple[str, list[tuple[str, str]]]]:
+    """What a link may lead to on the site: pages, each with its sections."""
+    offered, count = [], 0
+    for key, page in look.document.ordered_pages():
+        named = [(f"page:{key}", f"{page.name}, from its top")]
+        named += [(f"page:{key}#{one}", look.catalogue.kind(s.kind).name) for one, s in page.ordered()]
+        count += len(named)
+        if count > _MOST_OFFERED:
+            break
+        offered.append((page.name, named))
+    return offered

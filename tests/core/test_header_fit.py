@@ -1,0 +1,129 @@
+"""What gives way in a header, where its menu folds, and how wide a column at the side is."""
+
+from __future__ import annotations
+
+from typing import Any
+
+import pytest
+
+from yemba.core.layout.arrangement import Arrangement
+from yemba.core.layout.header_fit import (
+    FULL,
+    GAP,
+    SIDE_COLUMN,
+    SIZE,
+    TAGLINE,
+    Contents,
+    Faces,
+    Fit,
+    Header,
+    Least,
+    Setting,
+    Spaces,
+    fit,
+    halves,
+)
+from yemba.core.site.catalogue import Catalogue
+from yemba.core.site.document import Document
+from yemba.core.site.resolve import Look
+
+SPACES, LEAST = Spaces(28, 24), Least(88, 64)
+NAMES = ("Sole", "Saltmarsh Bindery", "The Saltmarsh Bindery and Paper Workshop of Tide Row")
+
+
+@pytest.fixture
+def faces(document: Document, catalogue: Catalogue) -> Faces:
+    look = Look(document, catalogue)
+    return Faces(
+        *(Setting(look.face(level), look.texts[level]) for level in ("title", "navigation", "small", "button"))
+    )
+
+
+def fitted(faces: Faces, arrangement: Arrangement, title: str = "Sole", count: int = 4, **more: Any) -> Fit:
+    contents = Contents(title, ("Repairs",) * count, **more)
+    return fit(Header(arrangement, contents, faces, SPACES, LEAST))
+
+
+def test_it_folds_later_the_more_it_holds(faces: Faces, catalogue: Catalogue) -> None:
+    row, stack = catalogue.arrangements["row"], catalogue.arrangements["stack"]
+    for arrangement in (row, stack):
+        by_count = [fitted(faces, arrangement, "Saltmarsh Bindery", count).fold for count in (0, 3, 6, 14)]
+        assert by_count == sorted(by_count)
+    by_name = [fitted(faces, row, name).fold for name in NAMES]
+    assert by_name == sorted(set(by_name))
+    assert fitted(faces, row, count=8).fold > fitted(faces, stack, count=8).fold
+    plain, asking = fitted(faces, row, count=8), fitted(faces, row, count=8, action="Bring a book")
+    assert plain.fold < asking.fold, "a call to action counts"
+    with_sub = fitted(faces, row, count=8, opening=frozenset({"Repairs"}))
+    assert with_sub.fold == plain.fold + 8 * 28, "each entry with others below it has a button"
+
+
+def test_what_gives_way_comes_in_its_order_and_each_makes_it_narrower(faces: Faces, catalogue: Catalogue) -> None:
+    full = fitted(
+        faces, catalogue.arrangements["row"], "Saltmarsh Bindery", 7, tagline="Books mended by hand, and made"
+    )
+    assert [stage.gives for stage in full.stages] == [FULL, GAP, TAGLINE, SIZE]
+    widths = [stage.width for stage in full.stages]
+    assert widths == sorted(set(widths), reverse=True)
+    assert full.fold == widths[-1]
+    gap = 6 * (SPACES.gap - 8)
+    assert widths[0] - widths[1] == pytest.approx(gap, abs=1), "the gap between seven entries"
+    bare = fitted(faces, catalogue.arrangements["row"], "Saltmarsh Bindery", 7)
+    assert TAGLINE not in [stage.gives for stage in bare.stages], "there is none to give way"
+    assert bare.stages[-1].width == full.stages[-1].width, "in the end both are as wide"
+
+
+def test_a_short_header_gives_nothing_way(faces: Faces, catalogue: Catalogue) -> None:
+    assert fitted(faces, catalogue.arrangements["row"], count=1).stages == ((FULL, 480),)
+
+
+def test_a_title_between_its_entries_stands_in_the_middle(faces: Faces, catalogue: Catalogue) -> None:
+    split = catalogue.arrangements["split"]
+    assert [halves(count) for count in range(6)] == [0, 1, 1, 2, 2, 3]
+    even, odd = fitted(faces, split, count=6), fitted(faces, split, count=5)
+    assert even.stages[0] == odd.stages[0], "the wider side decides"
+
+
+def test_a_menu_that_stays_behind_its_button_takes_no_room(faces: Faces, catalogue: Catalogue) -> None:
+    button = catalogue.arrangements["button"]
+    assert fitted(faces, button, count=14).fold == fitted(faces, button, count=1).fold == 480
+
+
+def test_a_column_is_wide_enough_for_its_longest_word(faces: Faces, catalogue: Catalogue) -> None:
+    side = catalogue.arrangements["side"]
+    columns = {
+        name: fit(Header(side, Contents("S", (name,)), faces, SPACES, LEAST))
+        for name in ("Short", "A name that wraps", "W" * 40)
+    }
+    assert {one.fold for one in columns.values()} == {960}, "no word takes the column away"
+    assert columns["Short"].column == columns["A name that wraps"].column == SIDE_COLUMN < columns["W" * 40].column
+
+
+def test_a_menu_in_lines_or_columns_unfolds_sooner(faces: Faces, catalogue: Catalogue) -> None:
+    row = catalogue.arrangements["row"].model_copy(update={"rows": [["navigation"]]})
+    ways = {
+        "line": row,
+        "two lines": row.model_copy(update={"menu_lines": 2}),
+        "columns": row.model_copy(update={"menu_rows": 4}),
+    }
+
+    def width(way: str, count: int) -> float:
+        return fitted(faces, ways[way], count=count).navigation
+
+    assert width("line", 12) > width("two lines", 12) > width("columns", 12)
+    assert width("columns", 4) == width("line", 1), "one column is as wide as its widest entry"
+    assert width("columns", 5) == width("line", 2), "a fifth entry begins another"
+    assert width("two lines", 1) == width("line", 1), "two lines need no more than one"
+
+
+def test_a_call_to_action_stands_beside_the_button_where_the_name_keeps_its_room(
+    faces: Faces, catalogue: Catalogue
+) -> None:
+    row = catalogue.arrangements["row"]
+    short, long = (
+        fitted(faces, row, name, action="Book").action_from for name in ("Sole", "Nebelschwadenbuchbinderei")
+    )
+    assert 240 < short < 390 < long
+    assert fitted(faces, row).action_from == 0
+    assert fitted(faces, row, action="Book", action_on_phone=False).action_from == 0
+    assert fitted(faces, row, action="Bring a book to Tide Row").action_from > short
