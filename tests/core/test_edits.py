@@ -161,6 +161,7 @@ COMMANDS: dict[str, Callable[[Hands], dict[str, Any]]] = {
     "name-menu-entry": lambda h: {"entry": h.entry(), "entry_name": h.text(30)},
     "show-menu-entry": lambda h: {"entry": h.entry(), "shown": h.one_of(True, False)},
     "place-menu-entry": lambda h: {"entry": h.entry(), "under": h.one_of("", h.entry()), "before": h.one_of("", h.entry())},
+    "nest-menu-entry": lambda h: {"entry": h.entry(), "by": h.one_of(-1, 1)},
     "add-menu-link": lambda h: {"entry_name": h.text(30), "link": h.link()},
     "lead-menu-link": lambda h: {"entry": h.entry(), "link": h.link()},
     "remove-menu-link": lambda h: {"entry": h.entry()},

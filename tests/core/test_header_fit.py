@@ -21,7 +21,6 @@ from yemba.core.layout.header_fit import (
     Setting,
     Spaces,
     fit,
-    halves,
 )
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
@@ -79,7 +78,10 @@ def test_a_short_header_gives_nothing_way(faces: Faces, catalogue: Catalogue) ->
 
 def test_a_title_between_its_entries_stands_in_the_middle(faces: Faces, catalogue: Catalogue) -> None:
     split = catalogue.arrangements["split"]
-    assert [halves(count) for count in range(6)] == [0, 1, 1, 2, 2, 3]
+    of = {count: Header(split, Contents("S", ("Repairs",) * count), faces, SPACES, LEAST) for count in range(6)}
+    assert [header.half for header in of.values()] == [0, 0, 1, 1, 2, 2]
+    asking = of[5]._replace(contents=of[5].contents._replace(action="Bring a book to Tide Row"))
+    assert asking.half > of[5].half, "a call to action takes room behind the title"
     even, odd = fitted(faces, split, count=6), fitted(faces, split, count=5)
     assert even.stages[0] == odd.stages[0], "the wider side decides"
 

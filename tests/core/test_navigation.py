@@ -51,6 +51,17 @@ def test_a_menu_is_two_deep_and_says_so(three: Document, catalogue: Catalogue) -
         assert caught.value.field == "under"
 
 
+def test_an_entry_goes_in_under_the_one_above_and_out_behind_it(three: Document, catalogue: Catalogue) -> None:
+    inwards = do(three, catalogue, "nest-menu-entry", entry="notebooks", by=1)
+    assert names(inwards) == [home(three), ("Repairs", ["Notebooks"]), "Classes"]
+    assert do(inwards, catalogue, "nest-menu-entry", entry="notebooks", by=1) == inwards, "two deep is deepest"
+    out = do(inwards, catalogue, "nest-menu-entry", entry="notebooks", by=-1)
+    assert names(out) == [home(three), "Repairs", "Notebooks", "Classes"]
+    assert do(out, catalogue, "nest-menu-entry", entry="notebooks", by=-1) == out
+    with pytest.raises(Fault, match="none above it"):
+        do(three, catalogue, "nest-menu-entry", entry=three.order[0], by=1)
+
+
 def test_what_two_hands_do_at_once_still_gives_a_menu(three: Document) -> None:
     """Each put one under the other; or under one that is gone meanwhile."""
     plain = three.plain()

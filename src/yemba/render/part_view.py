@@ -7,7 +7,6 @@ from typing import Any
 
 from django.utils.safestring import SafeString
 
-from yemba.core.layout.header_fit import halves
 from yemba.core.part.part import Part
 from yemba.core.site.navigation import Entry
 from yemba.render import pictures, questions
@@ -73,9 +72,9 @@ class PartView:
     def lists(self) -> list[dict[str, Any]]:
         """The menu in lists: one, or one on each `side` of a title that stands between them."""
         every = self.entries
-        if not self._ask(questions.menu_is_split):
+        half = self._ask(questions.entries_before_title)
+        if half is None:
             return [{"side": "", "entries": every}] if every else []
-        half = halves(len(every))
         both = {"before": every[:half], "after": every[half:]}
         return [{"side": side, "entries": listed} for side, listed in both.items() if listed]
 

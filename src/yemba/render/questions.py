@@ -11,7 +11,7 @@ from yemba.core.layout.tiles import TileSizes
 from yemba.core.part.part import parts
 from yemba.core.site import navigation
 from yemba.core.site.document import Document, Picture
-from yemba.core.site.header import ground_on, marks
+from yemba.core.site.header import ground_on, header, marks
 from yemba.core.site.logo import logo_on
 from yemba.core.site.structured import business
 from yemba.core.type.levels import LEVELS
@@ -153,9 +153,9 @@ def ground_of_part(site: Site, part: str, page: str) -> str:
 
 
 @question
-def menu_is_split(site: Site) -> bool:
-    """Whether half of the menu stands on each side of the title."""
-    return site.look.arrangement.split
+def entries_before_title(site: Site) -> int | None:
+    """How many entries of the menu stand before a title that stands between them; None where it stands otherwise."""
+    return header(site.look).half if site.look.arrangement.split else None
 
 
 @question

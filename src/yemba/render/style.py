@@ -86,7 +86,7 @@ def custom_properties(look: Look) -> tuple[dict[str, str], dict[str, dict[str, s
         "gutter": f"{measures.gutter:g}px",
         "nav-gap": f"{gap(look):g}px",
         "side-column": f"{header_fit(look).column}px",
-        "unfolds": f"{header_fit(look).fold}px",
+        "unfolds": f"{header_fit(look).stages[0].width}px",
         "logo-share": f"{look.value('logo.height') / 100:g}",
     }
     return root, {slug: _roles(look, slug, ground) for slug, ground in look.grounds.items()}

@@ -20,7 +20,6 @@ from yemba.core.layout.header_fit import (
     Fit,
     Header,
     folded_height,
-    halves,
     line,
     wide_heights,
 )
@@ -176,7 +175,7 @@ def _lines(room: _Room, widths: Sequence[float]) -> list[list[float]]:
 def _split(room: _Room, height: float) -> Iterator[Box]:
     """Half of the menu on each side of the title."""
     widths, title = room.entries, _title(room)
-    half, middle = halves(len(widths)), (room.window - title.width) / 2
+    half, middle = room.header.half, (room.window - title.width) / 2
     top = (height - room.height) / 2
     yield title._replace(x=middle, y=(height - title.height) / 2)
     x = middle - BETWEEN - line(widths[:half], room.gap)

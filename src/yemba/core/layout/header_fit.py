@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterable, Iterator, Mapping, Sequence
+from itertools import pairwise
 from math import ceil
 from typing import NamedTuple
 
@@ -29,15 +30,14 @@ _BUTTON_AROUND = 2.6  # em; padding on both sides of a button together
 _BUTTON_ABOVE = 1.4  # em; the same above and below
 _BUTTON_EDGES = 4  # px
 _HALF = 0.58  # of its width that a tagline takes in two balanced lines; common practice, no source
-_AROUND = 72  # px; padding, gaps and rules above and below, the most of any arrangement and template
-_AROUND_FOLDED = 28  # px; the same where the menu is folded
+_AROUND_FOLDED = 28  # px; padding and rules above and below where the menu is folded
 _TRAIL = 56  # px; breadcrumbs in at most two lines
 _SIGN = 1.2  # em; what a name set on a plate has round it, above and below
 FOLDED_FROM = (240, 280, 320, 350, 390, 430, 480, 560, 660, 768, 900, 1080)
 """Widths in px at which ranges of windows begin, for each of which a folded header is told of."""
 BESIDE = 132  # px; gutters, gap and the button of a folded menu
 _LEAST_TITLE = 96  # px; what is left of a name beside a call to action
-_ROUNDING = 1.01  # browsers round advances; common practice, no source
+ROUNDING = 1.01  # browsers round advances; common practice, no source
 
 
 class Stage(NamedTuple):
@@ -87,7 +87,7 @@ class Setting(NamedTuple):
 
     def width_at(self, words: str, window: float) -> float:
         """Width in px of one line in a window of that width."""
-        return _ROUNDING * self.family.text_width(self.text, words, self.text.size.at(window))
+        return ROUNDING * self.family.text_width(self.text, words, self.text.size.at(window))
 
     def two_lines(self, words: str) -> float:
         """Width in px where the words may stand in two lines."""
@@ -102,7 +102,7 @@ class Setting(NamedTuple):
         gives way to the longest word, as that of titles does."""
         longest = max(self.family.text_width(self.text, word, 1) for word in words.split() or [words])
         size = min(self.text.size.at(window), room / max(longest, 0.01))
-        count = len(broken(words, lambda line: _ROUNDING * self.family.text_width(self.text, line, size), room, 99))
+        count = len(broken(words, lambda line: ROUNDING * self.family.text_width(self.text, line, size), room, 99))
         return (count * self.text.leading + _SIGN) * size
 
     def longest(self, texts: Iterable[str]) -> float:
@@ -196,13 +196,27 @@ class Header(NamedTuple):
     def needs(self, gap: float, tagline: bool, size: float) -> float:
         """How wide its widest row is, unfolded."""
         if self.arrangement.split:
-            widths = self.entries(size)
-            half = halves(len(widths))
-            after = line(widths[half:], gap) + (self.action + BEFORE_ACTION if self.action else 0.0)
-            return self.title + 2 * max(line(widths[:half], gap), after) + 2 * BETWEEN
+            return self.title + 2 * max(self._sides(self.half, gap, size)) + 2 * BETWEEN
         tagline_width = self.tagline if tagline else 0.0
         pieces = {"title": self.title, "tagline": tagline_width, "navigation": self.menu(gap, size)}
         return _widest_row(self.arrangement, pieces)
+
+    def size_at(self, fit: Fit, window: float) -> float:
+        """The share of their size that the entries of an unfolded menu are set in, in a window of that width."""
+        given = {stage.gives for before, stage in pairwise(fit.stages) if window < before.width}
+        return SMALLER if SIZE in given else 1.0
+
+    @property
+    def half(self) -> int:
+        """How many entries stand before a title that stands between them: so many that both sides are about as wide."""
+        count = len(self.contents.entries)
+        return min(range(count + 1), key=lambda half: max(self._sides(half, self.spaces.gap, 1)))
+
+    def _sides(self, half: int, gap: float, size: float) -> tuple[float, float]:
+        """The widths on both sides of a title that so many entries stand before; a call to action stands behind it."""
+        widths = self.entries(size)
+        action = self.action + BEFORE_ACTION if self.action else 0.0
+        return line(widths[:half], gap), line(widths[half:], gap) + action
 
     def action_from(self) -> int:
         """From which window on the call to action stands beside the button of a folded menu; 0 where it never does."""
@@ -232,11 +246,6 @@ def fit(header: Header) -> Fit:
     return Fit(title, menu, stages[-1].width, SIDE_COLUMN, stages, action_from)
 
 
-def halves(count: int) -> int:
-    """How many of so many entries stand before a title that stands between them."""
-    return ceil(count / 2)
-
-
 def _stages(header: Header, edges: float) -> Iterator[Stage]:
     """What gives way, the widest first: each only where it makes the header narrower."""
     gap = header.spaces.gap
@@ -258,7 +267,7 @@ def heights(header: Header) -> Heights:
     if arrangement.menu == NONE:
         return Heights(0, (0,) * len(FOLDED_FROM))
     trail = _TRAIL if header.contents.has_trail else 0
-    rows = _rows_height(arrangement, wide_heights(header)) + _AROUND
+    rows = _rows_height(arrangement, wide_heights(header)) + arrangement.around
     unfolded = 0 if arrangement.column else ceil(max(least.wide, rows)) + trail
     ranges = zip(FOLDED_FROM, (*FOLDED_FROM[1:], 2 * WIDE_WIDTH), strict=True)
     folded = (max(folded_height(header, window) for window in ends) for ends in ranges)

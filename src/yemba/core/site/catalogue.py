@@ -59,14 +59,22 @@ class Family(NamedTuple):
         """The characters of a text that it has no letter for, each once, in order of code; blanks do not count."""
         return "".join(c for c in sorted(set(text)) if not c.isspace() and not self.open(self.file(c).name).covers(c))
 
-    def width(self, text: str, size: float, weight: int = REGULAR, spacing: float = 0.0, stretch: int = FULL) -> float:
-        """Width in px of a line of upright text at `size` px, as browsers set it: each run of letters from its file."""
-        runs = groupby(text, key=lambda character: self.file(character, weight).name)
+    def width(
+        self,
+        text: str,
+        size: float,
+        weight: int = REGULAR,
+        spacing: float = 0.0,
+        stretch: int = FULL,
+        style: str = "normal",
+    ) -> float:
+        """Width in px of a line of text at `size` px, as browsers set it: each run of letters from its file."""
+        runs = groupby(text, key=lambda character: self.file(character, weight, style).name)
         return sum(self.open(name).width("".join(run), size, weight, spacing, stretch) for name, run in runs)
 
     def text_width(self, text: Text, words: str, size: float) -> float:
         """Width in px of one line of words in a level of text, at `size` px."""
-        return self.width(text.written(words), size, text.weight, text.spacing, text.stretch)
+        return self.width(text.written(words), size, text.weight, text.spacing, text.stretch, text.style)
 
     def average(self, weight: int) -> float:
         """The average advance per em in running text at a weight, the nearest it has."""

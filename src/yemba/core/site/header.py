@@ -17,7 +17,8 @@ _LEVELS = ("title", "navigation", "small", "button")
 
 def header(look: Look, arrangement: Arrangement | None = None) -> Header:
     """It with all that its measures depend on, in an arrangement of its own or another."""
-    spaces = Spaces(gap(look), look.template.measures.gutter)
+    measures = look.template.measures
+    spaces = Spaces(gap(look), measures.gutter + measures.margin)
     least = Least(look.value("header.height_wide"), look.value("header.height_phone"))
     arrangement = arrangement or look.arrangement
     contents = _contents(look) if arrangement.menu != NONE else Contents("")

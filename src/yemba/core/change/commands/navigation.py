@@ -80,6 +80,32 @@ class PlaceMenuEntry(Command):
         return f"{name_of(look.document, self.entry)} stands {over}"
 
 
+class NestMenuEntry(Command):
+    """Put an entry under the one above it (`by` 1), or out from under its own to behind that (`by` -1)."""
+
+    name: ClassVar[str] = "nest-menu-entry"
+    entry: str
+    by: int
+
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        document = look.document
+        over = parent(document, _known(document, self.entry))
+        if bool(over) == (self.by > 0):
+            return []
+        tops = siblings(document, "")
+        if over:
+            behind = tops[tops.index(over) + 1 :]
+            return PlaceMenuEntry(entry=self.entry, before=behind[0] if behind else "").plan(look, ids)
+        above = tops[: tops.index(self.entry)]
+        if not above:
+            reason = f"“{name_of(document, self.entry)}” is the first entry: there is none above it to stand under."
+            raise Fault("menu-too-deep", reason, "entry")
+        return PlaceMenuEntry(entry=self.entry, under=above[-1]).plan(look, ids)
+
+    def say(self, look: Look) -> str:
+        return f"{name_of(look.document, self.entry)} stands {'further in' if self.by > 0 else 'at the top'}"
+
+
 class NameMenuEntry(Command):
     """What the menu calls an entry; empty: the page's own name."""
 

@@ -122,7 +122,7 @@ def _drawn(look: Look, slug: str, words: str, text: Text, family: Family, where:
     size = text.size.low if phone else text.size.high
 
     def width(line: str) -> float:
-        return family.width(line, size, text.weight, text.spacing, text.stretch)
+        return family.width(line, size, text.weight, text.spacing, text.stretch, text.style)
 
     room = PHONE_WIDTH - 2 * look.template.measures.gutter if phone else _ROOM
     step = size * text.leading

@@ -35,6 +35,8 @@ _FUNCTIONS = (Path(hosting.__file__).parent / "overflow.js", Path(__file__).with
 _SHARP = (1.0, 1.6)  # how many pixels a bitmap may have for one that is drawn
 _PATIENCE = 180_000  # ms; pictures and fonts are made as a page asks for them
 _KINDS = {"html": "text/html; charset=utf-8", "css": "text/css", "svg": "image/svg+xml"}
+_FONTS: dict[str, bytes] = {}
+"""Fonts as they were cut, by their names."""
 _CELL = 9  # px; squares over which a picture under text is averaged, about an x-height
 _READS = 0.93  # the share of them on which text must read
 
@@ -207,7 +209,10 @@ class Looks:
         """The bytes of one of its files."""
         if path not in self._kept:
             file = self.files[path]
-            self._kept[path] = file.recording.make()[0] if file.recording else file.make()
+            if path.endswith(".woff2"):  # whose name tells what was cut
+                self._kept[path] = _FONTS[path] = _FONTS.get(path) or file.make()
+            else:
+                self._kept[path] = file.recording.make()[0] if file.recording else file.make()
         return self._kept[path]
 
 

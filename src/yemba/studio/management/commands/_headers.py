@@ -1,0 +1,155 @@
+"""Headers in every arrangement and template, with names, entries and logos of many sorts, in a browser."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from functools import cache
+from io import BytesIO
+from itertools import product
+from pathlib import Path
+from typing import Any, NamedTuple
+
+from PIL import Image
+
+from yemba.core.layout.header_fit import ROUNDING, Setting
+from yemba.core.site.catalogue import Catalogue
+from yemba.core.site.document import Document
+from yemba.core.site.header import header, header_fit
+from yemba.core.site.resolve import Look
+from yemba.studio.management.commands._looks import Looks
+
+WIDTHS = (240, 320, 390, 480, 600, 700, 768, 900, 1024, 1280, 1600, 2560)
+NAMES = {
+    "short": ("Sole", "en-GB"),
+    "long": ("The Saltmarsh Bindery and Paper Workshop of Tide Row and Quay", "en-GB"),
+    "arabic": ("ورشة تجليد الكتب في المد", "ar"),
+}
+COUNTS = (3, 7, 14)
+LOGOS = {"square": (200, 200), "wide": (600, 100)}
+"""Their sizes in px; every case but these has none."""
+_ENTRIES = ("Repairs", "Notebooks", "Classes", "Workshop", "Journal", "Vouchers", "Prices", "Marbled papers", "Dates",
+            "Questions", "Visit", "About the bench", "Letters", "Shop")  # fmt: skip
+_ARABIC = ("إصلاح", "دفاتر", "دروس", "ورشة", "مجلة", "قسائم", "أسعار", "ورق", "مواعيد", "أسئلة", "زيارة", "عنا",
+           "رسائل", "متجر")  # fmt: skip
+_OFF = 1.0  # px
+_LOGO_SHARE = 0.6  # of the window that a logo takes at most
+
+_MEASURE = Path(__file__).with_suffix(".js").read_text()
+
+
+class Case(NamedTuple):
+    """What a header is like, by the names of its arrangement, template, name, number of entries and logo."""
+
+    arrangement: str
+    template: str
+    name: str
+    entries: int
+    logo: str
+
+
+def every_case(catalogue: Catalogue) -> Iterator[Case]:
+    """All of them, arrangements that a template does not show left out."""
+    for case in product(catalogue.arrangements, catalogue.templates, NAMES, COUNTS, ("none", *LOGOS)):
+        one = Case(*case)
+        if catalogue.template(one.template).shows("header.arrangement", one.arrangement):
+            yield one
+
+
+def site_of(case: Case) -> Document:
+    """A site with that header; every third has a tagline, every second a call to action."""
+    name, language = NAMES[case.name]
+    called = _ARABIC if language == "ar" else _ENTRIES
+    pages: dict[str, Any] = {f"p{n}": {"name": called[n], "slug": f"p{n}" if n else ""} for n in range(case.entries)}
+    opening = {"kind": "opening", "fields": {"heading": "Books"}}
+    pages["p0"] |= {"sections": {"s0": opening}, "order": ["s0"]}
+    odd = sum(map(ord, "".join(map(str, case))))
+    parts: dict[str, Any] = {"header.arrangement": case.arrangement, "header.tagline": odd % 3 == 0}
+    parts |= {"header.action": "Book" if odd % 2 else "", "header.action_link": "page:p1"}
+    sheet: dict[str, Any] = {}
+    pictures = {}
+    if shape := LOGOS.get(case.logo):
+        sheet = {"logo.form": "picture", "logo.picture": "logo"}
+        pictures = {"logo": {"file": case.logo, "format": "png", "width": shape[0], "height": shape[1]}}
+    return Document.model_validate(
+        {
+            "name": name,
+            "tagline": "Books mended by hand, and new ones made",
+            "template": case.template,
+            "site": {"site.language": language},
+            "sheet": sheet,
+            "parts": parts,
+            "pages": pages,
+            "order": list(pages),
+            "pictures": pictures,
+            "navigation": {"under": {"p2": "p1"} if odd % 5 == 0 else {}},
+        }
+    )
+
+
+@cache
+def _logo(name: str) -> bytes:
+    """A dark mark on a see-through ground."""
+    out = BytesIO()
+    Image.new("RGBA", LOGOS[name], (20, 20, 20, 255)).save(out, "PNG")
+    return out.getvalue()
+
+
+def faults(case: Case, catalogue: Catalogue, browser: Any) -> Iterator[str]:
+    """Where the browser lays the header out otherwise than was worked out, at all widths."""
+    site = site_of(case)
+    look = Look(site, catalogue)
+    looks = Looks(browser, site, catalogue, load=_logo)
+    page = looks.page(WIDTHS[0])
+    looks.open(page, "")
+    for width in WIDTHS:
+        page.set_viewport_size({"width": width, "height": 900})
+        measured = page.evaluate(_MEASURE)
+        yield from (f"{'-'.join(map(str, case))} at {width}: {what}" for what in _wrong(look, measured))
+    page.context.close()
+
+
+def _wrong(look: Look, measured: dict[str, Any]) -> Iterator[str]:
+    width, pieces, fit = measured["width"], measured["pieces"], header_fit(look)
+    arrangement = look.arrangement
+    if measured["sideways"] > width + _OFF:
+        yield f"it scrolls sideways to {measured['sideways']} px"
+    for piece in pieces:
+        if piece["left"] < -_OFF or piece["right"] > width + _OFF:
+            yield f"{piece['what']} runs from {piece['left']:.0f} to {piece['right']:.0f}"
+    yield from _overlaps(pieces)
+    if arrangement.menu != "unfolds":
+        return
+    if measured["folded"] != (width < fit.fold):
+        yield f"folded is {measured['folded']}, worked out to unfold from {fit.fold}"
+    if not measured["folded"] and not arrangement.column:
+        yield from _widths(look, measured)
+
+
+def _overlaps(pieces: list[dict[str, Any]]) -> Iterator[str]:
+    for at, one in enumerate(pieces):
+        for other in pieces[at + 1 :]:
+            across = min(one["right"], other["right"]) - max(one["left"], other["left"])
+            down = min(one["bottom"], other["bottom"]) - max(one["top"], other["top"])
+            if across > _OFF and down > _OFF:
+                yield f"{one['what']} and {other['what']} overlap by {across:.0f} x {down:.0f} px"
+
+
+def _widths(look: Look, measured: dict[str, Any]) -> Iterator[str]:
+    """The name and the entries are as wide as was worked out, where the face has their letters."""
+    width, head = measured["width"], header(look)
+    if look.document.name == NAMES["arabic"][0]:
+        return
+    faces, contents = head.faces, head.contents
+    name = min(head.title, _LOGO_SHARE * width) if contents.logo else _drawn(faces.title, contents.title, width)
+    if abs(measured["name"] - name) > _OFF:
+        yield f"the name is {measured['name']:.1f} px wide, worked out as {name:.1f}"
+    size = head.size_at(header_fit(look), width)
+    for words, drawn in measured["entries"]:
+        worked_out = size * _drawn(faces.navigation, words, width)
+        if abs(drawn - worked_out) > _OFF:
+            yield f"“{words}” is {drawn:.1f} px wide, worked out as {worked_out:.1f}"
+
+
+def _drawn(setting: Setting, words: str, window: float) -> float:
+    """What a browser draws, for which the core leaves a little more room."""
+    return setting.width_at(words, window) / ROUNDING
