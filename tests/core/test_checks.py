@@ -131,6 +131,49 @@ def test_a_link_to_a_page_that_is_gone_is_found_and_taken_out(document: Document
     assert lead == '<p>See prices or <a href="https://a.example">there</a>.</p>'
 
 
+def test_links_of_the_menu_and_of_the_header_lead_somewhere(document: Document, catalogue: Catalogue) -> None:
+    def linked(plain: dict[str, Any]) -> None:
+        plain["navigation"] = {"links": {"xold": {"name": "Old", "link": "page:xgone"}}}
+        plain["parts"] = {"header.action": "Book", "header.action_link": "page:xgone"}
+
+    broken = changed(document, linked)
+    menu, action = found("dead_links", look_at(broken, catalogue))
+    assert menu.sentence == "“Old” in the menu leads to a page that is gone, so the menu leaves it out."
+    assert action.place == OfSetting("header.action_link")
+    mended = cured(broken, catalogue, menu)
+    assert [one.place for one in found("dead_links", look_at(mended, catalogue))] == [action.place]
+    nowhere = changed(document, lambda plain: plain.update(parts={"header.action": "Book"}))
+    (one,) = found("dead_links", look_at(nowhere, catalogue))
+    assert "leads nowhere yet" in one.sentence
+    section = document.pages[document.order[0]].order[0]
+    there = f"page:{document.order[0]}#{section}"
+    led = changed(document, lambda plain: plain.update(parts={"header.action": "Book", "header.action_link": there}))
+    assert found("dead_links", look_at(led, catalogue)) == []
+
+
+def test_a_section_that_a_link_leads_to_is_put_back(document: Document, catalogue: Catalogue) -> None:
+    home = document.order[0]
+    section = document.pages[home].order[1]
+    link = {"entry_name": "There", "link": f"page:{home}#{section}"}
+    binned = document
+    for command, arguments in (("add-menu-link", link), ("bin-section", {"section": section})):
+        steps = read_command(command, arguments).plan(Look(binned, catalogue), new_id)
+        binned = apply(binned, steps)
+    (one,) = found("dead_links", look_at(binned, catalogue))
+    assert "a section that is in the bin" in one.sentence
+    assert found("dead_links", look_at(cured(binned, catalogue, one), catalogue)) == []
+
+
+def test_somebody_finds_the_other_pages(document: Document, catalogue: Catalogue) -> None:
+    lost = changed(
+        document, lambda plain: plain.update(parts={"header.arrangement": "none", "footer.navigation": False})
+    )
+    (one,) = found("way_about", look_at(lost, catalogue))
+    assert found("way_about", look_at(cured(lost, catalogue, one), catalogue)) == []
+    headed = changed(document, lambda plain: plain.update(parts={"footer.navigation": False}))
+    assert found("way_about", look_at(headed, catalogue)) == []
+
+
 def test_a_page_in_the_bin_is_put_back_where_a_link_wants_it(document: Document, catalogue: Catalogue) -> None:
     prices = document.order[1]
     binned = apply(document, read_command("bin-page", {"page": prices}).plan(Look(document, catalogue), new_id))

@@ -26,7 +26,7 @@ from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
 from yemba.core.site.resolve import Look
 
-SPACES, LEAST = Spaces(28, 24), Least(88, 64)
+SPACES, LEAST = Spaces(28, 24), Least(88, 64, 88, 64)
 NAMES = ("Sole", "Saltmarsh Bindery", "The Saltmarsh Bindery and Paper Workshop of Tide Row")
 
 

@@ -124,10 +124,8 @@ class PartView:
 
     @property
     def backdrop(self) -> dict[str, Any] | None:
-        """The picture behind it, of the setting "SLUG.backdrop"; none where it stands over a section."""
-        if self._ask(questions.stands_over):
-            return None
-        picture = self._ask(questions.picture, self._ask(questions.value, f"{self._part.slug}.backdrop"))
+        """The picture behind it, of the setting "SLUG.backdrop", where it is shown."""
+        picture = self._ask(questions.backdrop, self._part.slug)
         return pictures.shown(picture, self._root) if picture else None
 
     @property

@@ -12,6 +12,7 @@ from yemba.core.part.part import parts
 from yemba.core.site import navigation
 from yemba.core.site.document import Document, Picture
 from yemba.core.site.header import ground_on, header, marks
+from yemba.core.site.header_ground import PICTURE, behind
 from yemba.core.site.logo import logo_on
 from yemba.core.site.structured import business
 from yemba.core.type.levels import LEVELS
@@ -170,9 +171,12 @@ def header_marks(site: Site) -> str:
 
 
 @question
-def stands_over(site: Site) -> bool:
-    """Whether the header stands over the first section of a page."""
-    return site.look.arrangement.stands == OVER
+def backdrop(site: Site, part: str) -> Picture | None:
+    """The picture behind a part, where one is shown."""
+    look = site.look
+    if part == "header" and behind(look) != PICTURE:
+        return None
+    return look.pictures.get(look.value(f"{part}.backdrop"))
 
 
 @question

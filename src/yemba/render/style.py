@@ -11,8 +11,10 @@ from yemba.core.colour.grounds import ROLE_NAMES, Ground
 from yemba.core.layout.arrangement import OVER
 from yemba.core.layout.header_fit import FOLDED_FROM, GAP, SIZE, SMALLER, TAGLINE, TIGHT_GAP, Fit
 from yemba.core.part.part import parts
+from yemba.core.picture.filters import DUOTONE
 from yemba.core.site.backdrop import of_header, of_section
 from yemba.core.site.header import gap, header_fit, header_heights
+from yemba.core.site.header_ground import PICTURE, behind, duotone, gradient, pattern
 from yemba.core.site.resolve import Look
 from yemba.core.site.settings import SETTINGS
 from yemba.core.type.scale import Fluid
@@ -52,7 +54,7 @@ def values(look: Look, draft: bool = False) -> str:
     root, grounds = custom_properties(look)
     blocks = [_block(":root", root)]
     blocks += [_block(f'[data-ground="{slug}"]', roles) for slug, roles in grounds.items()]
-    blocks += [_block(".has-backdrop, .over-picture", _OVER_PICTURES)]
+    blocks += [_block(".has-backdrop, .over-picture, .behind-gradient, .behind-pattern", _OVER_PICTURES)]
     blocks += [f".tint-{tint} {{ --tint: {tint / 100:g}; }}" for tint in sorted(_tints(look))]
     blocks += sorted(set(one_off_rules(look)))
     blocks += sorted({rule for p in look.pictures.values() if (rule := position_rule(p))})
@@ -88,6 +90,7 @@ def custom_properties(look: Look) -> tuple[dict[str, str], dict[str, dict[str, s
         "side-column": f"{header_fit(look).column}px",
         "unfolds": f"{header_fit(look).stages[0].width}px",
         "logo-share": f"{look.value('logo.height') / 100:g}",
+        **_behind_header(look),
     }
     return root, {slug: _roles(look, slug, ground) for slug, ground in look.grounds.items()}
 
@@ -138,6 +141,18 @@ def _settings(look: Look) -> dict[str, str]:
     """The design values that are custom properties as they are."""
     styled = [(setting, look.value(setting.key)) for setting in SETTINGS.values() if setting.css]
     return {setting.css: setting.kind.css(value) for setting, value in styled if value is not None}
+
+
+def _behind_header(look: Look) -> dict[str, str]:
+    """A gradient or a pattern behind the header, and the two colours that a filter makes of its picture."""
+    if shown := gradient(look):
+        return {"header-behind": shown.css(look.grounds[look.value("header.ground")].fill)}
+    if tiled := pattern(look):
+        return {"header-behind": tiled.css(), "header-tile": f"{tiled.size}px"}
+    if behind(look) == PICTURE and look.value("header.filter") == DUOTONE:
+        dark, light = duotone(look)
+        return {"duotone-dark": dark.hex, "duotone-light": light.hex}
+    return {}
 
 
 def _hanging(look: Look) -> dict[str, str]:

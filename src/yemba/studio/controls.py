@@ -12,6 +12,7 @@ from django.urls import reverse
 from yemba.core import place as places
 from yemba.core.part.part import parts
 from yemba.core.place import Place
+from yemba.core.site.header_ground import GRADIENT, PATTERN, PICTURE, behind
 from yemba.core.site.logo import NAMES, logo
 from yemba.core.site.navigation import menu
 from yemba.core.site.resolve import Look
@@ -97,17 +98,25 @@ _SPECIAL = {
 
 
 def _of_header(look: Look, key: str) -> Control:
-    if key == "header.tint" and not look.document.pictures.get(look.value("header.backdrop")):
-        key = "header.backdrop"
+    """One that shows nothing now is decided by what would make it show."""
+    needs = _NEEDS.get(key, "")
+    if needs and needs != (behind(look) if needs == PICTURE else look.value("header.behind")):
+        key = "header.behind"
+    if key == "header.backdrop" and look.value("header.behind") in (GRADIENT, PATTERN):
+        key = "header.behind"
     return Control("header", key, _OF_HEADER.get(key, {}))
 
 
 _MENU, _SURFACE = {"show": "menu"}, {"show": "surface"}
 _MENU_SETTINGS = ("gap", "current", "hover", "panel")
 _SURFACE_SETTINGS = (
-    "ground", "backdrop", "tint", "width", "padding", "line", "line_style", "line_colour", "corner", "shadow"
+    "ground", "behind", "backdrop", "stand", "width", "padding", "line", "line_style", "line_colour", "corner", "shadow"
 )  # fmt: skip
+_NEEDS = {f"header.{name}": PICTURE for name in ("tint", "filter", "entrance")}
+_NEEDS |= {f"header.gradient_{name}": GRADIENT for name in ("from", "via", "to", "way")}
+_NEEDS |= {f"header.{name}": PATTERN for name in ("pattern", "pattern_colour", "pattern_size")}
 _OF_HEADER = {f"header.{name}": _MENU for name in _MENU_SETTINGS}
+_OF_HEADER |= dict.fromkeys(_NEEDS, _SURFACE)
 _OF_HEADER |= {f"header.{name}": _SURFACE for name in _SURFACE_SETTINGS}
 """What the desk of the header is to show for a setting that is not in its first view."""
 

@@ -6,7 +6,7 @@ import re
 from collections.abc import Iterator
 
 from yemba.core.check.finding import Cure, Finding, Inspected
-from yemba.core.place import OfField
+from yemba.core.place import OfField, OfMenu, OfSetting
 from yemba.core.site.document import Document, Standing, Stored, stored_of
 from yemba.core.site.kinds import Field
 from yemba.core.site.resolve import Look
@@ -20,6 +20,27 @@ _LINK = re.compile(r'<a(?: href="([^"]*)")?>(.*?)</a>', re.DOTALL)
 def find(inspected: Inspected) -> Iterator[Finding]:
     """Every link on a page whose target is not there. What is in the bin can be put back by one click."""
     yield from inspected.of_sections(_dead_in)
+    yield from _in_the_menu(inspected.look)
+    yield from _of_the_action(inspected.look)
+
+
+def _in_the_menu(look: Look) -> Iterator[Finding]:
+    document = look.document
+    for key, link in sorted(document.navigation.links.items()):
+        if _dead(document, link.link):
+            sentence = f"“{link.name}” in the menu leads to {_target(document, link.link)}, so the menu leaves it out."
+            out = Cure(f"Take {link.name} out of the menu", "remove-menu-link", {"entry": key})
+            yield Finding(sentence, OfMenu(key, "link"), "", _put_back(document, link.link) or out)
+
+
+def _of_the_action(look: Look) -> Iterator[Finding]:
+    words, link = look.value("header.action"), look.value("header.action_link")
+    if words and _dead(look.document, link):
+        sentence = f"“{words}” in the header leads to {_target(look.document, link)}, so the header leaves it out."
+        yield Finding(sentence, OfSetting("header.action_link"), "", _put_back(look.document, link))
+    elif words and not link:
+        sentence = f"“{words}” in the header leads nowhere yet, so the header leaves it out."
+        yield Finding(sentence, OfSetting("header.action_link"), "")
 
 
 def _dead_in(inspected: Inspected, standing: Standing) -> list[Finding]:

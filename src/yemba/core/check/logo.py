@@ -12,6 +12,7 @@ from yemba.core.colour.contrast import EDGE
 from yemba.core.colour.naming import name_for
 from yemba.core.colour.oklch import difference
 from yemba.core.colour.srgb import Colour, from_hex
+from yemba.core.layout.header_fit import HIGHEST_LOGO
 from yemba.core.picture.drawing import raster
 from yemba.core.picture.logo import BACKGROUND, ENCLOSED, TRIM, LogoReading, read_logo
 from yemba.core.picture.marks import contrast_of_marks
@@ -105,7 +106,7 @@ def _room(reading: LogoReading) -> Iterator[Finding]:
 
 def _pixels(look: Look, picture: Picture) -> Iterator[Finding]:
     """Too few for a dense screen; a drawing never has."""
-    drawn = round(look.value("header.height_wide") * look.value("logo.height") / 100)
+    drawn = round(min(look.value("header.height_wide"), HIGHEST_LOGO) * look.value("logo.height") / 100)
     if picture.format == "svg" or picture.height >= DENSITY * drawn:
         return
     sentence = (

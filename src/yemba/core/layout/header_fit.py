@@ -13,6 +13,7 @@ from yemba.core.site.catalogue import Family
 from yemba.core.type.levels import Text
 from yemba.core.type.scale import PHONE_WIDTH, WIDE_WIDTH
 
+HIGHEST_LOGO = 160  # px; a logo is a share of a header’s height up to this
 SIDE_COLUMN = 240  # px; width of a header at the side, where its words need no more
 TIGHT_GAP = 8  # px; the least gap between entries of a menu
 SMALLER = 0.9  # of their size that entries are set in before a menu folds
@@ -69,10 +70,13 @@ class Heights(NamedTuple):
 
 
 class Least(NamedTuple):
-    """How high in px it is set to be at least, on a wide window and on a phone."""
+    """How high in px it is set to be at least, on a wide window and on a phone, and what a logo’s height is a share of
+    there."""
 
     wide: float
     phone: float
+    logo_wide: float
+    logo_phone: float
 
 
 class Setting(NamedTuple):
@@ -169,7 +173,7 @@ class Header(NamedTuple):
     def title(self) -> float:
         """The width of the name, or of the logo that stands for it."""
         if self.contents.logo:
-            return self.least.wide * self.contents.logo_share * self.contents.logo
+            return self.least.logo_wide * self.contents.logo_share * self.contents.logo
         return self.faces.title.width(self.contents.title)
 
     @property
@@ -226,7 +230,7 @@ class Header(NamedTuple):
         for window in (PHONE_WIDTH, WIDE_WIDTH):
             name = max(faces.title.width_at(word, window) for word in contents.title.split() or [""])
             if contents.logo:
-                name = self.least.phone * contents.logo_share * contents.logo
+                name = self.least.logo_phone * contents.logo_share * contents.logo
             needs = BESIDE + faces.action.button(contents.action, window) + max(_LEAST_TITLE, name)
             if needs <= window:
                 break
@@ -281,7 +285,7 @@ def wide_heights(header: Header) -> Mapping[str, float]:
     rows = arrangement.menu_rows or arrangement.menu_lines
     menu = faces.navigation.lines(rows) + rows * _LINK_PADDING if contents.entries else 0.0
     return {
-        "title": least.wide * contents.logo_share if contents.logo else name,
+        "title": least.logo_wide * contents.logo_share if contents.logo else name,
         "tagline": faces.tagline.lines(2) if contents.tagline else 0.0,
         "navigation": max(menu, faces.action.button_height if contents.action else 0.0),
     }
@@ -294,7 +298,7 @@ def folded_height(header: Header, window: float) -> float:
     if contents.action and contents.action_on_phone and window >= header.action_from():
         room -= faces.action.button(contents.action, window)
     wide = arrangement.menu == FOLDED and window >= _NARROWEST
-    logo = (least.wide if wide else least.phone) * contents.logo_share
+    logo = (least.logo_wide if wide else least.logo_phone) * contents.logo_share
     name = logo if contents.logo else faces.title.broken(contents.title, max(room, _LEAST_TITLE), window)
     tagline = 0.0
     if contents.tagline and contents.tagline_on_phone:

@@ -6,12 +6,16 @@ from collections.abc import Iterator
 from typing import TYPE_CHECKING
 
 from yemba.core.part.part import BEFORE, Element, Part, PartText
+from yemba.core.picture.filters import FILTERS
+from yemba.core.picture.patterns import PATTERNS
 from yemba.core.place import OfMenu, OfSetting, OfSite
 from yemba.core.site.navigation import menu, name_of
 from yemba.core.site.setting import PARTS, Setting
 from yemba.core.value.arrangement import ArrangementChoice
+from yemba.core.value.brand_colour import BrandColourChoice
 from yemba.core.value.choice import Choice
 from yemba.core.value.ground import GroundChoice
+from yemba.core.value.kind import Kind
 from yemba.core.value.line import Line
 from yemba.core.value.link import Link
 from yemba.core.value.number import Number
@@ -50,13 +54,18 @@ PANELS = {"whole": "Over the whole screen", "top": "Down from the top", "side": 
 LINES = {"solid": "Plain", "dashed": "Dashed", "dotted": "Dotted", "double": "Double"}
 LINE_COLOURS = {"line": "As lines are", "text": "As text is", "button": "As buttons are"}
 WIDTHS = {"page": "As wide as the page", "full": "From edge to edge"}
+BEHIND = {"ground": "Its ground", "gradient": "A gradient", "pattern": "A pattern", "picture": "A picture"}
+WAYS = {"to right": "Across", "to bottom": "Down", "to bottom right": "From corner to corner"}
+ENTRANCES = {"none": "At once", "fade": "Fading in", "rise": "Rising"}
+STANDS = {"top": "At the top", "middle": "In the middle", "foot": "At the foot"}
 SHADOWS = {"none": "None", "soft": "Soft", "deep": "Deep"}
 
 
-def _setting(name: str, label: str, kind: object, default: object, css: str = "") -> Setting:
-    return Setting(f"header.{name}", label, "header", PARTS, kind, default, css)  # type: ignore[arg-type]
+def _setting(name: str, label: str, kind: Kind, default: object, css: str = "", along: str = "") -> Setting:
+    return Setting(f"header.{name}", label, "header", PARTS, kind, default, css, along)
 
 
+_PATTERN = Choice({slug: pattern.name for slug, pattern in PATTERNS.items()})
 PART = Part(
     slug="header",
     name="Header",
@@ -65,8 +74,25 @@ PART = Part(
         _setting("arrangement", "Header arrangement", ArrangementChoice(), "row"),
         _setting("backdrop", "Picture behind the header", PictureChoice(), ""),
         _setting("tint", "Tint over that picture", Number(0, 100, "%"), 60),
-        _setting("height_wide", "Header height, wide", Number(56, 240, "px"), 88, "header-wide"),
-        _setting("height_phone", "Header height, phone", Number(48, 140, "px"), 64, "header-phone"),
+        _setting("behind", "Behind its words", Choice(BEHIND), None),
+        _setting("gradient_from", "Gradient from", BrandColourChoice(), "", along="header.behind"),
+        _setting("gradient_via", "By way of", BrandColourChoice(), "", along="header.behind"),
+        _setting("gradient_to", "Gradient to", BrandColourChoice(), "", along="header.behind"),
+        _setting("gradient_way", "It runs", Choice(WAYS), "to right", along="header.behind"),
+        _setting(
+            "pattern",
+            "Pattern",
+            Choice({key: one.name for key, one in PATTERNS.items()}),
+            "dots",
+            along="header.behind",
+        ),
+        _setting("pattern_colour", "Colour of the pattern", BrandColourChoice(), "", along="header.behind"),
+        _setting("pattern_size", "Size of the pattern", Number(8, 96, "px"), 24, along="header.behind"),
+        _setting("filter", "Filter over the picture", Choice(FILTERS), "none"),
+        _setting("entrance", "The picture comes in", Choice(ENTRANCES), "none"),
+        _setting("height_wide", "Header height, wide", Number(56, 480, "px"), 88, "header-wide"),
+        _setting("height_phone", "Header height, phone", Number(48, 320, "px"), 64, "header-phone"),
+        _setting("stand", "Its words stand", Choice(STANDS), "middle"),
         _setting("position", "While one scrolls", Choice(POSITIONS), "relative", "header-position"),
         _setting("ground", "Header ground", GroundChoice(), "light"),
         _setting("tagline", "Tagline in the header", YesNo(), False),

@@ -10,8 +10,10 @@ from typing import NamedTuple
 from yemba.core.colour.contrast import LARGE, TEXT
 from yemba.core.layout.header_fit import SIDE_COLUMN
 from yemba.core.picture.drawing import raster
+from yemba.core.picture.filters import NONE, filtered
 from yemba.core.picture.tint import BOXES, WIDTHS, Ink, least_tint
 from yemba.core.site.document import Picture, Section
+from yemba.core.site.header_ground import PICTURE, backdrop, behind, duotone
 from yemba.core.site.resolve import Look
 
 DEFAULT_TINT = 60
@@ -22,13 +24,14 @@ LARGE_FROM = 24  # px; WCAG 2.2, "large scale"
 
 class Backdrop(NamedTuple):
     """`tint` is how much of the ground lies over the picture, in %. `large` says that headings there are large text,
-    `boxes` are those the picture is cropped to, width and height in px."""
+    `boxes` are those the picture is cropped to, width and height in px, `filter` what it is seen under."""
 
     picture: Picture
     ground: str
     tint: int
     large: bool
     boxes: tuple[tuple[int, int], ...]
+    filter: str = NONE
 
 
 def of_section(look: Look, section: Section) -> Backdrop | None:
@@ -47,26 +50,33 @@ def tint_of(section: Section) -> int:
 
 def of_header(look: Look) -> Backdrop | None:
     """None where no picture is behind it."""
-    picture = look.pictures.get(look.value("header.backdrop"))
+    picture = backdrop(look) if behind(look) == PICTURE else None
     if picture is None:
         return None
     heights = sorted({int(look.value(f"header.height_{at}")) for at in ("phone", "wide")})
     boxes = [*product(WIDTHS, heights)]
     if look.arrangement.column:
         boxes += [(SIDE_COLUMN, height) for height in _TALL]
-    return Backdrop(picture, look.value("header.ground"), int(look.value("header.tint")), False, tuple(boxes))
+    return Backdrop(
+        picture,
+        look.value("header.ground"),
+        int(look.value("header.tint")),
+        False,
+        tuple(boxes),
+        look.value("header.filter"),
+    )
 
 
-def reads_from(look: Look, backdrop: Backdrop, load: Callable[[str], bytes]) -> int | None:
+def reads_from(look: Look, over: Backdrop, load: Callable[[str], bytes]) -> int | None:
     """The least tint, in whole %, at which headings and text read over the picture at every width.
 
     Links and quiet text are set in the text's colour there. None where they do not read on the ground itself.
     """
-    ground, picture = look.grounds[backdrop.ground], backdrop.picture
-    inks = (Ink(ground.heading, LARGE if backdrop.large else TEXT), Ink(ground.text, TEXT))
-    data = raster(load(picture.file), picture.format, 1200)
+    ground, picture = look.grounds[over.ground], over.picture
+    inks = (Ink(ground.heading, LARGE if over.large else TEXT), Ink(ground.text, TEXT))
+    data = filtered(raster(load(picture.file), picture.format, 1200), over.filter, *duotone(look))
     try:
-        least = least_tint(data, ground.fill, inks, (picture.focal_x, picture.focal_y), backdrop.boxes)
+        least = least_tint(data, ground.fill, inks, (picture.focal_x, picture.focal_y), over.boxes)
     except ValueError:
         return None
     return min(100, ceil(100 * least) + _PACKED) if least else 0

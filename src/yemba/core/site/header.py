@@ -3,12 +3,28 @@
 from __future__ import annotations
 
 from yemba.core.layout.arrangement import NONE, OVER, Arrangement
-from yemba.core.layout.header_fit import Contents, Faces, Fit, Header, Heights, Least, Setting, Spaces, fit, heights
+from yemba.core.layout.header_fit import (
+    HIGHEST_LOGO,
+    Contents,
+    Faces,
+    Fit,
+    Header,
+    Heights,
+    Least,
+    Setting,
+    Spaces,
+    fit,
+    heights,
+)
+from yemba.core.site.header_ground import GRADIENT, PATTERN, PICTURE, behind
 from yemba.core.site.logo import logo_on
 from yemba.core.site.navigation import entries
 from yemba.core.site.resolve import Look
 
-_STYLES = {"current": "line", "hover": "line", "panel": "whole", "width": "page", "shadow": "none"}
+_STYLES = {
+    "current": "line", "hover": "line", "panel": "whole", "width": "page", "shadow": "none", "stand": "middle",
+}  # fmt: skip
+_OF_PICTURE = {"filter": "none", "entrance": "none"}
 """What is said by a class, unless it is as usual."""
 _CURRENT_WEIGHT = 700
 _MEASURES = ("line", "padding", "corner")
@@ -19,10 +35,9 @@ def header(look: Look, arrangement: Arrangement | None = None) -> Header:
     """It with all that its measures depend on, in an arrangement of its own or another."""
     measures = look.template.measures
     spaces = Spaces(gap(look), measures.gutter + measures.margin)
-    least = Least(look.value("header.height_wide"), look.value("header.height_phone"))
     arrangement = arrangement or look.arrangement
     contents = _contents(look) if arrangement.menu != NONE else Contents("")
-    return Header(arrangement, contents, _faces(look), spaces, least)
+    return Header(arrangement, contents, _faces(look), spaces, _least(look))
 
 
 def _contents(look: Look) -> Contents:
@@ -45,8 +60,12 @@ def _contents(look: Look) -> Contents:
 
 def marks(look: Look) -> str:
     """Classes for what its owner set of it, that the template does not say already."""
-    value = {name: look.value(f"header.{name}") for name in (*_STYLES, "line_colour", *_MEASURES)}
-    named = [f"{name}-{value[name]}" for name, usual in _STYLES.items() if value[name] != usual]
+    shown = behind(look)
+    styles = _STYLES | (_OF_PICTURE if shown == PICTURE else {})
+    value = {name: look.value(f"header.{name}") for name in (*styles, "line_colour", *_MEASURES)}
+    named = [f"{name}-{value[name]}" for name, usual in styles.items() if value[name] != usual]
+    if shown in (GRADIENT, PATTERN):
+        named.append(f"behind-{shown}")
     lined = [f"has-line line-{value['line_colour']}"] if value["line"] is not None else []
     return " ".join([*named, *lined, *(f"has-{name}" for name in ("padding", "corner") if value[name] is not None)])
 
@@ -65,6 +84,11 @@ def gap(look: Look) -> float:
     """Between entries of the menu, in px."""
     own = look.value("header.gap")
     return float(look.template.measures.nav_gap if own is None else own)
+
+
+def _least(look: Look) -> Least:
+    wide, phone = look.value("header.height_wide"), look.value("header.height_phone")
+    return Least(wide, phone, min(wide, HIGHEST_LOGO), min(phone, HIGHEST_LOGO))
 
 
 def _faces(look: Look) -> Faces:

@@ -17,8 +17,9 @@ class Kind:
     """A kind of value. Subclasses are frozen dataclasses; their fields are the limits.
 
     `control` names the component of the studio that edits it (``templates/studio/control/``), `refers_to` what a
-    value of it is the id of: "face", "ground", "picture", "page", or "" for nothing. `sets_text` says that a field of
-    it shows as text. `by_id` says that a value is a list of entries kept by id, each of which differs for itself.
+    value of it is the id of: "face", "ground", "picture", "page", "colour", or "" for nothing. `sets_text` says that a
+    field of it shows as text. `by_id` says that a value is a list of entries kept by id, each of which differs for
+    itself.
     """
 
     control: ClassVar[str] = "line"

@@ -18,7 +18,7 @@ from yemba.core.site.document import Document
 from yemba.core.site.ids import Ids
 from yemba.core.site.one_offs import one_offs
 from yemba.core.site.resolve import Look
-from yemba.core.site.settings import setting
+from yemba.core.site.settings import referring, setting
 from yemba.core.value.entries import FEWEST_COLOURS, MOST_COLOURS
 from yemba.core.value.number import Number
 
@@ -156,7 +156,14 @@ class RemoveColour(OfColour):
             entries = look.value(key)
             if any(entry[field] == f"@{self.colour}" for entry in entries):
                 steps.append(put_entries(look.document, key, [self._moved(look, entry, field) for entry in entries]))
-        return steps + self._one_offs(look)
+        return steps + self._one_offs(look) + self._settings(look)
+
+    def _settings(self, look: Look) -> list[Operation]:
+        """Parts that are in this colour take the one that comes in its place, or none."""
+        stored = look.document.parts
+        new = f"@{self.instead}" if self.instead else ABSENT
+        named = [one.key for one in referring("colour") if stored.get(one.key) == f"@{self.colour}"]
+        return [put(look.document, ("parts", key), new) for key in named]
 
     def _one_offs(self, look: Look) -> list[Operation]:
         """Texts set apart in the colour keep it as a code, or take the one that takes its place."""

@@ -1,24 +1,61 @@
-"""What the header stands on, and how it ends."""
+"""What the header stands on, what is behind its words, and how it ends."""
 
 from __future__ import annotations
 
 from collections.abc import Mapping
 
+from yemba.core.colour.gradient import laid_over, points
 from yemba.core.layout.arrangement import OVER
+from yemba.core.picture.patterns import PATTERNS
 from yemba.core.site.backdrop import of_header
+from yemba.core.site.header_ground import Gradient, Patterned, behind, gradient, pattern
 from yemba.core.site.resolve import Look
 from yemba.studio.desks.setting import Context, setting
 from yemba.studio.desks.tint import tint_desk
 
 _MEASURES = ("width", "padding", "line", "line_style", "line_colour", "corner", "shadow")
+_BANDS = 48  # of the drawing of a gradient
 
 
 def view(look: Look, query: Mapping[str, str]) -> Context:
+    shown = behind(look)
     return {
         "over": look.arrangement.stands == OVER,
         "ground": setting(look, "header.ground"),
+        "behind": setting(look, "header.behind") | {"value": look.value("header.behind") or shown},
+        "chosen": look.value("header.behind") or shown,
+        "shown": shown,
         "backdrop": setting(look, "header.backdrop"),
         "tint": tint_desk(look, of_header(look)),
         "tint_set": setting(look, "header.tint"),
+        "of_picture": [setting(look, f"header.{name}") for name in ("filter", "entrance")],
+        "of_gradient": [setting(look, f"header.gradient_{name}") for name in ("from", "via", "to", "way")],
+        "of_pattern": [setting(look, f"header.pattern{name}") for name in ("", "_colour", "_size")],
+        "gradient": _bands(look, gradient(look)),
+        "patterns": _tiles(look, pattern(look)),
+        "stand": setting(look, "header.stand"),
         "measures": [setting(look, f"header.{name}") for name in _MEASURES],
+    }
+
+
+def _bands(look: Look, shown: Gradient | None) -> Context | None:
+    """The gradient as it is seen under the ground that lies over it, in bands, with the text on it."""
+    if shown is None:
+        return None
+    ground = look.grounds[look.value("header.ground")]
+    seen = [laid_over(colour, ground.fill, (shown.over or 0) / 100).hex for colour in points(shown.stops, _BANDS)]
+    return {"bands": list(enumerate(seen)), "text": ground.text.hex, "over": shown.over, "count": _BANDS}
+
+
+def _tiles(look: Look, shown: Patterned | None) -> Context | None:
+    """The pattern with its mark as strong as text allows, and the colour that was wanted."""
+    if shown is None:
+        return None
+    ground = look.grounds[look.value("header.ground")]
+    return {
+        "tile": PATTERNS[shown.pattern].tile,
+        "size": shown.size,
+        "mark": shown.mark.hex,
+        "fill": ground.fill.hex,
+        "text": ground.text.hex,
     }

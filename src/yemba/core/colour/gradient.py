@@ -1,0 +1,83 @@
+"""Gradients of two or three colours, interpolated in OKLCH, and how much of a ground over one makes text readable.
+
+Interpolation as CSS Color 4, section 12: the shorter way round the hues; a grey takes the hue of its neighbour.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Sequence
+from itertools import pairwise
+
+from yemba.core.colour.contrast import luminance
+from yemba.core.colour.oklch import Oklch, channels, encode, to_oklch
+from yemba.core.colour.srgb import Colour
+
+POINTS = 1000  # along the whole length, at which text must read
+_GREY = 0.004  # chroma below which a colour has no hue of its own
+
+
+def points(stops: Sequence[Colour], count: int = POINTS) -> Iterator[Colour]:
+    """So many colours from the first stop to the last; the stops stand at equal distances."""
+    pairs = [_hued(to_oklch(first), to_oklch(last)) for first, last in pairwise(stops)]
+    for step in range(count):
+        place = step / (count - 1) * len(pairs)
+        at = min(int(place), len(pairs) - 1)
+        yield between(*pairs[at], place - at)
+
+
+def between(first: Oklch, last: Oklch, share: float) -> Colour:
+    """The colour at a share of the way, out of gamut channels clipped, as browsers do."""
+    turn = (last.hue - first.hue + 180) % 360 - 180
+    return encode(
+        channels(
+            Oklch(
+                first.lightness + (last.lightness - first.lightness) * share,
+                first.chroma + (last.chroma - first.chroma) * share,
+                first.hue + turn * share,
+            )
+        )
+    )
+
+
+def _hued(first: Oklch, last: Oklch) -> tuple[Oklch, Oklch]:
+    if first.chroma < _GREY:
+        return first._replace(hue=last.hue), last
+    return (first, last._replace(hue=first.hue)) if last.chroma < _GREY else (first, last)
+
+
+def least_over(stops: Sequence[Colour], tint: Colour, inks: Sequence[tuple[Colour, float]]) -> int | None:
+    """The least of `tint` laid over, in whole %, from which on every ink has its ratio at each of POINTS.
+
+    None where an ink does not even read on the tint itself. The tint is laid over in gamma-coded sRGB, as browsers do.
+    """
+    colours = list(points(stops))
+    if not _reads([tint], tint, inks):
+        return None
+    low, high = -1, 100
+    if _reads(colours, tint, inks):
+        return 0
+    while high - low > 1:
+        middle = (low + high) // 2
+        if _reads([laid_over(colour, tint, middle / 100) for colour in colours], tint, inks):
+            high = middle
+        else:
+            low = middle
+    return high
+
+
+def laid_over(colour: Colour, tint: Colour, opacity: float) -> Colour:
+    """A colour under a tint."""
+    pairs = zip(colour, tint, strict=True)
+    return Colour(*(round(under + (over - under) * opacity) for under, over in pairs))
+
+
+def _reads(colours: Sequence[Colour], tint: Colour, inks: Sequence[tuple[Colour, float]]) -> bool:
+    """Whether all inks read on all colours, on the same side as on the tint: dark on light or light on dark."""
+    under = [luminance(colour) + 0.05 for colour in colours]
+    least, most = min(under), max(under)
+    for ink, asked in inks:
+        own = luminance(ink) + 0.05
+        contrast = least / own if luminance(tint) >= luminance(ink) else own / most
+        if contrast < asked:
+            return False
+    return True
