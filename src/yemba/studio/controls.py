@@ -110,11 +110,12 @@ def _of_header(look: Look, key: str) -> Control:
 _MENU, _SURFACE = {"show": "menu"}, {"show": "surface"}
 _MENU_SETTINGS = ("gap", "current", "hover", "panel")
 _SURFACE_SETTINGS = (
-    "ground", "behind", "backdrop", "stand", "width", "padding", "line", "line_style", "line_colour", "corner", "shadow"
+    "ground", "behind", "backdrop", "stand", "box", "width", "padding", "line", "line_style", "line_colour", "corner",
+    "shadow",
 )  # fmt: skip
 _NEEDS = {f"header.{name}": PICTURE for name in ("tint", "filter", "entrance")}
 _NEEDS |= {f"header.gradient_{name}": GRADIENT for name in ("from", "via", "to", "way")}
-_NEEDS |= {f"header.{name}": PATTERN for name in ("pattern", "pattern_colour", "pattern_size")}
+_NEEDS |= {f"header.{name}": PATTERN for name in ("pattern", "pattern_colour", "pattern_strength", "pattern_size")}
 _OF_HEADER = {f"header.{name}": _MENU for name in _MENU_SETTINGS}
 _OF_HEADER |= dict.fromkeys(_NEEDS, _SURFACE)
 _OF_HEADER |= {f"header.{name}": _SURFACE for name in _SURFACE_SETTINGS}

@@ -1,6 +1,8 @@
 """Gradients of two or three colours, interpolated in OKLCH, and how much of a ground over one makes text readable.
 
 Interpolation as CSS Color 4, section 12: the shorter way round the hues; a grey takes the hue of its neighbour.
+Browsers differ in what they make of greys and of what is out of gamut, so they are given STEPS colours, between which
+all of them go straight through sRGB.
 """
 
 from __future__ import annotations
@@ -12,21 +14,34 @@ from yemba.core.colour.contrast import luminance
 from yemba.core.colour.oklch import Oklch, channels, encode, to_oklch
 from yemba.core.colour.srgb import Colour
 
+STEPS = 33
 POINTS = 1000  # along the whole length, at which text must read
 _GREY = 0.004  # chroma below which a colour has no hue of its own
 
 
-def points(stops: Sequence[Colour], count: int = POINTS) -> Iterator[Colour]:
-    """So many colours from the first stop to the last; the stops stand at equal distances."""
+def points(stops: Sequence[Colour], count: int = POINTS) -> list[Colour]:
+    """So many colours from the first stop to the last, as browsers draw them through the steps."""
+    known = steps(stops)
+    places = [point / (count - 1) * (STEPS - 1) for point in range(count)]
+    starts = [min(int(place), STEPS - 2) for place in places]
+    return [laid_over(known[at], known[at + 1], place - at) for at, place in zip(starts, places, strict=True)]
+
+
+def steps(stops: Sequence[Colour]) -> list[Colour]:
+    """STEPS colours from the first stop to the last; the stops stand at equal distances."""
+    return list(_steps(stops))
+
+
+def _steps(stops: Sequence[Colour]) -> Iterator[Colour]:
     pairs = [_hued(to_oklch(first), to_oklch(last)) for first, last in pairwise(stops)]
-    for step in range(count):
-        place = step / (count - 1) * len(pairs)
+    for step in range(STEPS):
+        place = step / (STEPS - 1) * len(pairs)
         at = min(int(place), len(pairs) - 1)
         yield between(*pairs[at], place - at)
 
 
 def between(first: Oklch, last: Oklch, share: float) -> Colour:
-    """The colour at a share of the way, out of gamut channels clipped, as browsers do."""
+    """The colour at a share of the way; channels out of gamut are clipped."""
     turn = (last.hue - first.hue + 180) % 360 - 180
     return encode(
         channels(
@@ -50,7 +65,7 @@ def least_over(stops: Sequence[Colour], tint: Colour, inks: Sequence[tuple[Colou
 
     None where an ink does not even read on the tint itself. The tint is laid over in gamma-coded sRGB, as browsers do.
     """
-    colours = list(points(stops))
+    colours = points(stops)
     if not _reads([tint], tint, inks):
         return None
     low, high = -1, 100

@@ -57,6 +57,7 @@ WIDTHS = {"page": "As wide as the page", "full": "From edge to edge"}
 BEHIND = {"ground": "Its ground", "gradient": "A gradient", "pattern": "A pattern", "picture": "A picture"}
 WAYS = {"to right": "Across", "to bottom": "Down", "to bottom right": "From corner to corner"}
 ENTRANCES = {"none": "At once", "fade": "Fading in", "rise": "Rising"}
+BOXES = {"none": "None", "plain": "Plain", "edged": "With an edge"}
 STANDS = {"top": "At the top", "middle": "In the middle", "foot": "At the foot"}
 SHADOWS = {"none": "None", "soft": "Soft", "deep": "Deep"}
 
@@ -87,6 +88,7 @@ PART = Part(
             along="header.behind",
         ),
         _setting("pattern_colour", "Colour of the pattern", BrandColourChoice(), "", along="header.behind"),
+        _setting("pattern_strength", "Strength of the pattern", Number(5, 100, "%"), 35, along="header.behind"),
         _setting("pattern_size", "Size of the pattern", Number(8, 96, "px"), 24, along="header.behind"),
         _setting("filter", "Filter over the picture", Choice(FILTERS), "none"),
         _setting("entrance", "The picture comes in", Choice(ENTRANCES), "none"),
@@ -106,6 +108,7 @@ PART = Part(
         _setting("hover", "Under the pointer an entry gets", Choice(POINTED), "line"),
         _setting("panel", "The folded menu opens", Choice(PANELS), "whole"),
         _setting("trail", "Breadcrumbs on pages under others", YesNo(), True),
+        _setting("box", "Box behind the words", Choice(BOXES), "none"),
         _setting("width", "Width of the header", Choice(WIDTHS), "page"),
         _setting("padding", "Padding above and below", Number(0, 64, "px"), None, "header-padding"),
         _setting("line", "Line below", Number(0, 12, "px"), None, "header-line"),

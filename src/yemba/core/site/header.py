@@ -23,6 +23,7 @@ from yemba.core.site.resolve import Look
 
 _STYLES = {
     "current": "line", "hover": "line", "panel": "whole", "width": "page", "shadow": "none", "stand": "middle",
+    "box": "none",
 }  # fmt: skip
 _OF_PICTURE = {"filter": "none", "entrance": "none"}
 """What is said by a class, unless it is as usual."""

@@ -5,7 +5,7 @@ from __future__ import annotations
 from typing import NamedTuple
 
 from yemba.core.colour.contrast import TEXT, luminance
-from yemba.core.colour.gradient import least_over
+from yemba.core.colour.gradient import laid_over, least_over, steps
 from yemba.core.colour.srgb import Colour
 from yemba.core.layout.arrangement import OVER
 from yemba.core.picture.patterns import as_css, mark
@@ -25,14 +25,14 @@ class Gradient(NamedTuple):
 
     def css(self, fill: Colour) -> str:
         """As a CSS image."""
-        stops = ", ".join(colour.hex for colour in self.stops)
+        drawn = ", ".join(colour.hex for colour in steps(self.stops))
         red, green, blue = fill
         tint = f"rgb({red} {green} {blue} / {self.over or 0}%)"
-        return f"linear-gradient({tint}, {tint}), linear-gradient(in oklch {self.way}, {stops})"
+        return f"linear-gradient({tint}, {tint}), linear-gradient({self.way}, {drawn})"
 
 
 class Patterned(NamedTuple):
-    """`mark` is its colour, as strong as lets text read on it; `size` that of a tile in px."""
+    """`mark` is its colour, at most as strong as lets text read on it; `size` that of a tile in px."""
 
     pattern: str
     mark: Colour
@@ -75,7 +75,8 @@ def pattern(look: Look) -> Patterned | None:
     colour = look.value("header.pattern_colour")
     chosen = look.read_colour(colour) if colour else None
     wanted = chosen.colour if chosen else look.grounds[look.value("header.ground")].button
-    made = mark(_fill(look), wanted, _inks(look))
+    most = mark(_fill(look), wanted, _inks(look))
+    made = laid_over(_fill(look), most, look.value("header.pattern_strength") / 100)
     return Patterned(look.value("header.pattern"), made, look.value("header.pattern_size"))
 
 

@@ -30,10 +30,10 @@ def view(look: Look, query: Mapping[str, str]) -> Context:
         "tint_set": setting(look, "header.tint"),
         "of_picture": [setting(look, f"header.{name}") for name in ("filter", "entrance")],
         "of_gradient": [setting(look, f"header.gradient_{name}") for name in ("from", "via", "to", "way")],
-        "of_pattern": [setting(look, f"header.pattern{name}") for name in ("", "_colour", "_size")],
+        "of_pattern": [setting(look, f"header.pattern{name}") for name in ("", "_colour", "_strength", "_size")],
         "gradient": _bands(look, gradient(look)),
         "patterns": _tiles(look, pattern(look)),
-        "stand": setting(look, "header.stand"),
+        "words": [setting(look, f"header.{name}") for name in ("stand", "box")],
         "measures": [setting(look, f"header.{name}") for name in _MEASURES],
     }
 
