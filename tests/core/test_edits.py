@@ -154,6 +154,7 @@ COMMANDS: dict[str, Callable[[Hands], dict[str, Any]]] = {
     "set-role": _role,
     "add-page": lambda h: {"page_name": h.text()},
     "rename-page": lambda h: {"page": h.page(), "page_name": h.text(), "slug": h.one_of("new-address", "Bad Address")},
+    "share-page": lambda h: {"page": h.page(), "card": h.one_of("", "picture", "beside")},
     "move-page": lambda h: {"page": h.page(), "by": h.number(-3, 3)},
     "bin-page": lambda h: {"page": h.page()},
     "restore-page": lambda h: {"page": h.binned()},

@@ -14,7 +14,7 @@ from yemba.core.colour.grounds import work_out
 from yemba.core.colour.srgb import from_hex
 from yemba.core.picture.drawing import drawn
 from yemba.core.picture.icons import initial, initial_of
-from yemba.core.picture.sharing import card
+from yemba.core.picture.sharing import Card, Words, card
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
 from yemba.core.site.lettering import Lettering
@@ -90,6 +90,6 @@ def test_lines_from_the_right_stand_at_the_right(catalogue: Catalogue) -> None:
     assert [run.words.strip() for run in lettering.runs("ورق 9 Tide")] == ["9 Tide", "ورق"]
     assert [run.words.strip() for run in lettering.runs("Tide ورق")] == ["Tide", "ورق"]
     ground = work_out((BLACK, WHITE), (), ())["light"]
-    svg = card(("ورق", lettering), ("", lettering), ground).decode()
+    svg = card(Card(Words("ورق", lettering), Words("", lettering), ground)).decode()
     [x] = re.findall(r"translate\(([\d.]+) ", svg)
     assert float(x) > 600

@@ -94,7 +94,7 @@ class OfPages(Place):
 
 @dataclass(frozen=True)
 class OfPage(Place):
-    """A page; with `what` one of its properties: "name", "slug", "title", "description"."""
+    """A page; with `what` one of its properties: "name", "slug", "title", "description", "card"."""
 
     page: str
     what: str = ""

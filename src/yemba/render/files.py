@@ -14,14 +14,16 @@ from django.utils.safestring import mark_safe
 
 from yemba.core.picture import icons, sharing
 from yemba.core.picture.crop import ratio_of
+from yemba.core.picture.drawing import raster
 from yemba.core.picture.signature import SIGNATURES
 from yemba.core.picture.sizes import FORMATS, resized, widths
 from yemba.core.site.document import Page, Picture
 from yemba.core.site.logo import icon_picture, logo_on
+from yemba.core.site.pictures import leading_picture
 from yemba.core.site.resolve import Look
 from yemba.render import fonts, pictures
 from yemba.render.fragment import rendered
-from yemba.render.page import path_of, render_notice, render_page
+from yemba.render.page import SITE_CARD, card_path, path_of, render_notice, render_page
 from yemba.render.recorder import Answers, Reads
 from yemba.render.site import Site
 from yemba.render.style import Style, style
@@ -68,7 +70,11 @@ def site_files(site: Site) -> dict[str, File]:
     files |= _icon_files(site)
     files["manifest.webmanifest"] = File(partial(_manifest, look))
     card = sharing_card(site)
-    files["sharing.png"] = File(partial(sharing.to_png, card), f"sharing:{_digest(card)}")
+    files[SITE_CARD] = File(partial(sharing.to_png, card), f"sharing:{_digest(card)}")
+    for page_id, page in look.document.ordered_pages():
+        if page.card:
+            own = sharing_card(site, page_id)
+            files[card_path(page_id, page)] = File(partial(sharing.to_png, own), f"sharing:{_digest(own)}")
     if site.address:
         files["sitemap.xml"] = File(partial(_sitemap, site))
         files["robots.txt"] = File(partial(_robots, site))
@@ -155,17 +161,46 @@ def _robots(site: Site) -> bytes:
     return f"User-agent: *\nAllow: /\n\nSitemap: {site.address}sitemap.xml\n".encode()
 
 
-def sharing_card(site: Site) -> bytes:
-    """The picture for link cards, as SVG."""
+def sharing_card(site: Site, page_id: str = "") -> bytes:
+    """The picture for link cards, as SVG: the site's, or that of a page with a composition of its own."""
     look = site.look
-    template, standing = look.template, look.value("header.ground")
-    ground = look.grounds["light" if standing == template.page else standing]
-    picture = logo_on(look, "light" if standing == template.page else standing)
-    logo = None
-    if picture:
-        logo = (site.load(picture.file), picture.format, picture.width, picture.height)
-    name, tagline = (look.document.name, look.lettering("title")), (look.document.tagline, look.lettering("body"))
-    return sharing.card(name, tagline, ground, logo, template.signature, look.grounds[template.page])
+    ground = _ground_of_card(look)
+    picture = logo_on(look, ground)
+    logo = sharing.Mark(site.load(picture.file), picture.format, picture.width, picture.height) if picture else None
+    document = look.document
+    page = document.pages[page_id or document.order[0]]
+    title, below = (page.name, document.name) if page_id and page.slug else (document.name, document.tagline)
+    made_of = sharing.Card(
+        sharing.Words(page.title or title if page_id else title, look.lettering("title")),
+        sharing.Words(below, look.lettering("body")),
+        look.grounds[ground],
+        logo,
+        look.template.signature,
+        look.grounds[look.template.page],
+        _picture_of_card(site, page),
+    )
+    return sharing.card(made_of, page.card if page_id else look.value("sharing.composition"))
+
+
+def _ground_of_card(look: Look) -> str:
+    """As it is set; else that of the header, and the light one where the header's is the page's."""
+    own = look.value("sharing.ground")
+    if own in look.grounds:
+        return str(own)
+    standing = str(look.value("header.ground"))
+    return "light" if standing == look.template.page else standing
+
+
+def _picture_of_card(site: Site, page: Page) -> sharing.Behind | None:
+    """The page's leading picture; None where it has none, or its file is gone."""
+    picture = leading_picture(site.look, page)
+    if picture is None:
+        return None
+    try:
+        data = raster(site.load(picture.file), picture.format, sharing.WIDTH)
+    except (OSError, KeyError, ValueError):
+        return None
+    return sharing.Behind(data, (picture.focal_x, picture.focal_y))
 
 
 def style_names(draft: Style) -> list[str]:

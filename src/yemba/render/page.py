@@ -16,6 +16,8 @@ from yemba.render.fragment import At, Fragment, at, rendered
 from yemba.render.part_view import href
 from yemba.render.recorder import Answers, Read, Recorder
 
+SITE_CARD = "sharing.png"
+"""The picture for sharing of every page that has none of its own."""
 HEAD = "head"
 """What the reads of a page's head are kept under, beside those of its fragments."""
 
@@ -28,18 +30,29 @@ class Rendered(NamedTuple):
 
 
 class Head(NamedTuple):
-    """What stands in a page's head; `path` is its address below the site's."""
+    """What stands in a page's head; `path` is its address below the site's, `card` that of its picture for sharing."""
 
     title: str
     description: str
     sheets: list[str]
     preloads: list[str]
     path: str
+    card: str = SITE_CARD
 
 
 def path_of(page: Page) -> str:
     """The file a page is published as."""
     return f"{page.slug}/index.html" if page.slug else "index.html"
+
+
+def card_path(page_id: str, page: Page) -> str:
+    """The picture for sharing of a page, by its path."""
+    return f"sharing-{page_id}.png" if page.card else SITE_CARD
+
+
+def is_card(path: str) -> bool:
+    """Whether a file is a picture for sharing."""
+    return path == SITE_CARD or (path.startswith("sharing-") and path.endswith(".png"))
 
 
 def places(page: Page) -> list[str]:
@@ -70,6 +83,7 @@ def render_page(answers: Answers, page_id: str, sheets: list[str], preloads: lis
     made, recorder = fragments(answers, page_id), Recorder(answers)
     first = page.sections[page.order[0]] if page.order else None
     head = Head(_title(recorder, page), page.description, sheets, preloads, path_of(page).removesuffix("index.html"))
+    head = head._replace(card=card_path(page_id, page))
     html = _document(
         recorder,
         at(page_id, page),

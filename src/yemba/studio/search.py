@@ -39,6 +39,7 @@ _WORDS = {
     "Logo": "mark brand icon favicon emblem transparent background white box trim crop",
     "While one scrolls": "sticky fixed header stays top pinned",
     "Logo in the footer": "mark brand",
+    "Picture for sharing": "link card preview social image message post open graph",
     "Site name": "title business name header text",
     "Tagline": "slogan subtitle motto",
     "Navigation, menu": "links order hide menu bar hamburger",

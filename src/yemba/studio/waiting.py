@@ -14,6 +14,7 @@ from yemba.core.change.operation import apply
 from yemba.core.change.subset import closed, document_with
 from yemba.core.errors import Fault
 from yemba.core.part.part import parts
+from yemba.core.place import OfPage, OfSetting, Place
 from yemba.core.site.document import Document
 from yemba.core.site.resolve import Look
 from yemba.hosting import services as hosting
@@ -59,7 +60,7 @@ def waiting(site: Site) -> list[Waiting]:
     for change in difference(live, look.document, catalogue()):
         spots = reached.spots(change)
         decides = control(change.place, look)
-        reach = in_words(spots, len(look.document.pages))
+        reach = in_words(spots, len(look.document.pages)) or _beside_pages(change.place)
         entries.append(Waiting(change, spots, reach, decides, decides.address(site)))
     return entries
 
@@ -129,12 +130,24 @@ def live_look(site: Site) -> Look | None:
 
 
 def in_words(spots: list[Spot], pages: int) -> str:
-    """Reach in words: "14 places, 5 pages"; a part that stands on every page counts once."""
+    """Reach in words: "14 places, 5 pages"; a part that stands on every page counts once. "" for none."""
     places = {spot.place for spot in spots}
     touched = {spot.page for spot in spots}
     if not spots:
-        return "nothing seen changes"
+        return ""
     if places <= parts().keys():
         return "every page" if len(touched) >= pages else f"{len(touched)} pages"
     count = f"{len(places)} place{'s' if len(places) > 1 else ''}"
     return f"{count}, {len(touched)} page{'s' if len(touched) > 1 else ''}"
+
+
+def _beside_pages(place: Place) -> str:
+    """What a change touches that is on no page."""
+    key = place.key if isinstance(place, OfSetting) else ""
+    if key.startswith("sharing.") or (isinstance(place, OfPage) and place.what == "card"):
+        return "the picture for sharing"
+    if key.startswith("icon."):
+        return "the site icon"
+    if isinstance(place, OfPage):
+        return "search results"
+    return "nothing seen changes"

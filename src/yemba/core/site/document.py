@@ -60,7 +60,8 @@ class Holder(Strict):
 class Page(Holder):
     """`slug` is the address, "" for the first page; `title` and `description` are for search engines.
 
-    `was` are addresses it had before, which lead to the present one.
+    `was` are addresses it had before, which lead to the present one. `card` is the composition of its own picture for
+    sharing (``core.picture.sharing``), "" where it has the site's.
     """
 
     name: str
@@ -68,6 +69,7 @@ class Page(Holder):
     title: str = ""
     description: str = ""
     was: list[str] = []
+    card: str = ""
 
 
 class Standing(NamedTuple):

@@ -6,7 +6,8 @@ from typing import NamedTuple
 
 from yemba.core.cache import by_identity
 from yemba.core.place import OfField, OfSetting, Place
-from yemba.core.site.document import Document, Standing
+from yemba.core.site.document import Document, Page, Picture, Standing, ordered_items
+from yemba.core.site.resolve import Look
 from yemba.core.site.settings import referring
 
 
@@ -23,6 +24,19 @@ class Use(NamedTuple):
     def page(self) -> str:
         """The id of its page, "" for what stands on every page."""
         return self.standing.page if self.standing else ""
+
+
+def leading_picture(look: Look, page: Page) -> Picture | None:
+    """The first picture that a page shows."""
+    for _, section in page.ordered():
+        values = [
+            *section.fields.values(),
+            *(value for _, item in ordered_items(section) for value in item.fields.values()),
+        ]
+        shown = next((look.pictures[value] for value in values if value in look.pictures), None)
+        if shown:
+            return shown
+    return None
 
 
 @by_identity("uses of pictures", most=8_000_000, weigh=lambda used: 1_000_000 + 300 * sum(map(len, used.values())))

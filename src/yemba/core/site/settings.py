@@ -7,6 +7,7 @@ from collections.abc import Mapping, Sequence
 from yemba.core.errors import Fault
 from yemba.core.limits import LARGEST_TEXT, SMALLEST_TEXT, TOWN_LETTERS
 from yemba.core.part.part import part_settings
+from yemba.core.picture.sharing import COMPOSITIONS
 from yemba.core.site.setting import PARTS, SHEET, SITE, Setting
 from yemba.core.trade.trade import AIMS
 from yemba.core.type.levels import CASES, LEVELS, LINES, PROPERTIES, SHADOWS, STYLES, properties
@@ -14,6 +15,7 @@ from yemba.core.value.choice import Choice
 from yemba.core.value.currency import Currency
 from yemba.core.value.entries import OwnGrounds, Palette, RolesByHand
 from yemba.core.value.face import Face
+from yemba.core.value.ground import GroundChoice
 from yemba.core.value.kind import Kind
 from yemba.core.value.language import LanguageChoice
 from yemba.core.value.line import Line
@@ -96,6 +98,8 @@ _ALL: Sequence[Setting] = (
     Setting("icon.form", "Site icon", "logo", PARTS, _ICON, "logo"),
     Setting("icon.picture", "Picture of the site icon", "logo", PARTS, PictureChoice(), "", along="icon.form"),
     Setting("logo.height", "Logo height", "logo", PARTS, Number(24, 100, "%"), 62),
+    Setting("sharing.composition", "Picture for sharing", "logo", PARTS, Choice(COMPOSITIONS), "name"),
+    Setting("sharing.ground", "Ground of that picture", "logo", PARTS, GroundChoice(), None),
     Setting("frame.width", "Page width", "pages", PARTS, Number(720, 1680, "px", 10), 1160, "frame-width"),
     *part_settings(),
 )

@@ -9,7 +9,9 @@ from yemba.core.check import logo as check
 from yemba.core.check import site_icon
 from yemba.core.colour.contrast import EDGE
 from yemba.core.picture.marks import contrast_of_marks
+from yemba.core.picture.sharing import NAME
 from yemba.core.site.logo import NAMES, key_on, logo
+from yemba.core.site.pictures import leading_picture
 from yemba.core.site.resolve import Look
 from yemba.core.site.setting import SITE
 from yemba.core.site.settings import SETTINGS
@@ -35,7 +37,22 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
         "versions": [_version(look, key) for key in NAMES] if shown else [],
         "icon": setting(look, "icon.form"),
         "icon_findings": list(site_icon.find(inspected(look))),
+        "card": _card(look),
         "site_settings": [setting(look, known.key) for known in SETTINGS.values() if known.home == SITE],
+    }
+
+
+def _card(look: Look) -> Context:
+    """The picture that goes with links, and the words that stand under it there."""
+    document = look.document
+    first = document.pages[document.order[0]]
+    alone = look.value("sharing.composition") == NAME or leading_picture(look, first)
+    return {
+        "composition": setting(look, "sharing.composition"),
+        "ground": setting(look, "sharing.ground"),
+        "title": first.title or document.name,
+        "about": first.description or document.tagline,
+        "lacks": "" if alone else first.name,
     }
 
 

@@ -5,8 +5,10 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 
 from yemba.core import room
+from yemba.core.picture.sharing import COMPOSITIONS
 from yemba.core.site.document import Binned, Document
 from yemba.core.site.resolve import Look
+from yemba.render.page import card_path
 from yemba.sites.models import Site
 from yemba.studio.desks.little_page import drawing
 from yemba.studio.desks.sections import entries, kinds
@@ -26,6 +28,8 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
         "drawings": drawings,
         "page_id": page_id,
         "page": document.pages[page_id],
+        "cards": [("", "as the site’s"), *COMPOSITIONS.items()],
+        "card_path": card_path(page_id, document.pages[page_id]),
         "sections": entries(look, ("pages", page_id), query),
         "kinds": kinds(look),
         "pictures_count": len(document.pictures),

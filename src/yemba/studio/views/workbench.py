@@ -15,6 +15,7 @@ from yemba.core.untrusted import whole
 from yemba.hosting import services as hosting
 from yemba.people.signed_out import wants_json
 from yemba.render.files import icon_paths, site_files
+from yemba.render.page import is_card
 from yemba.sites import history, presence
 from yemba.sites import services as sites
 from yemba.studio import chapters, search
@@ -185,11 +186,12 @@ def plane(request: HttpRequest, slug: str) -> HttpResponse:
 @login_required
 @require_GET
 def icon(request: HttpRequest, slug: str, path: str) -> HttpResponse:
-    """A file of the draft's icon set, for the Logo chapter."""
+    """A file of the draft's icon set, or one of its pictures for sharing."""
     site = site_of(request, slug)
-    if path not in icon_paths():
+    files = site_files(hosting.rendering(sites.document(site)))
+    if path not in files or not (path in icon_paths() or is_card(path)):
         raise Http404
-    file = site_files(hosting.rendering(sites.document(site)))[path]
+    file = files[path]
     kind = {"png": "image/png", "svg": "image/svg+xml", "ico": "image/x-icon"}[path.rpartition(".")[2]]
     response = HttpResponse(hosting.made(file), content_type=kind)
     response["Cache-Control"] = "private, no-cache"

@@ -13,9 +13,11 @@ from yemba.core.change.command import Command
 from yemba.core.change.operation import ABSENT, Operation, put, remove
 from yemba.core.errors import Fault
 from yemba.core.limits import NAME_LETTERS
+from yemba.core.picture.sharing import COMPOSITIONS
 from yemba.core.site.document import Document, Page
 from yemba.core.site.ids import Ids
 from yemba.core.site.resolve import Look
+from yemba.core.value.choice import Choice
 from yemba.core.value.line import Line
 
 _NAME = Line(NAME_LETTERS, empty=False)
@@ -131,6 +133,23 @@ class RenamePage(Command):
         if self.page_name is not None and page.name != self.page_name:
             return f"Page {page.name} is now {self.page_name}"
         return f"Address and description of {page.name}"
+
+
+class SharePage(Command):
+    """Which picture goes with links to a page: one of its own in a composition, or "" for the site's."""
+
+    name: ClassVar[str] = "share-page"
+    page: str
+    card: str = ""
+
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        look.document.page(self.page)
+        card = Choice({"": "As the site's"} | COMPOSITIONS).read(self.card, "The picture for sharing", "card")
+        return [put(look.document, ("pages", self.page, "card"), card or ABSENT)]
+
+    def say(self, look: Look) -> str:
+        name = look.document.page(self.page).name
+        return f"Picture for sharing of {name}: {COMPOSITIONS.get(self.card, 'as the site’s').lower()}"
 
 
 class MovePage(Command):

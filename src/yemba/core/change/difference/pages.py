@@ -10,6 +10,7 @@ from yemba.core.change.difference.navigation import of_new_page
 from yemba.core.change.difference.order import arranged, inserted, reordered, without
 from yemba.core.change.operation import Path
 from yemba.core.part.part import parts
+from yemba.core.picture.sharing import COMPOSITIONS
 from yemba.core.place import OfPage, OfPages, OfSection
 from yemba.core.site.document import Holder, Page, Standing
 
@@ -47,11 +48,19 @@ def _page(pair: Pair, key: str, old: Page, new: Page) -> Iterator[Change]:
             paths = [(*here, field), *([(*here, "was")] if field == "slug" else [])]
             place = OfPage(key, field)
             yield change(f"page.{key}.{field}", WORDS, subject, states, place, pair.moved(*paths), key)
+    if old.card != new.card:
+        states = _composition(old), _composition(new)
+        steps, subject = pair.moved((*here, "card")), f"Picture for sharing of {new.name}"
+        yield change(f"page.{key}.card", VALUE, subject, states, OfPage(key, "card"), steps, key)
     if old.was != new.was and old.slug == new.slug:
         states = ", ".join(old.was) or "none", ", ".join(new.was) or "none"
         steps, subject = pair.moved((*here, "was")), f"Old addresses of {new.name}"
         yield change(f"page.{key}.was", WORDS, subject, states, OfPage(key, "slug"), steps, key)
     yield from _sections(pair, ("pages", key), old, new, f"on {new.name}")
+
+
+def _composition(page: Page) -> str:
+    return COMPOSITIONS.get(page.card, "as the site’s")
 
 
 def _sections(pair: Pair, path: tuple[str, str], old: Holder, new: Holder, where: str) -> Iterator[Change]:
