@@ -32,8 +32,9 @@ LOOK = """() => {
   for (const element of focusable.filter((one) => one.checkVisibility()).reverse()) {
     element.scrollIntoView({ block: "start", behavior: "instant" });
     element.focus({ preventScroll: true });
-    const { top } = element.getBoundingClientRect();
-    if (top < reach() - 1 && scrollY > 0) hidden.push(element.outerHTML.slice(0, 80));
+    const { top, bottom } = element.getBoundingClientRect();
+    const above = header.getBoundingClientRect().top; // it may stand below, at the foot of the opening
+    if (top < reach() - 1 && bottom > above + 1 && scrollY > 0) hidden.push(element.outerHTML.slice(0, 80));
   }
   return { height, told, stays, hidden, column: document.body.dataset.header === "side" };
 }"""

@@ -164,6 +164,21 @@ def test_a_section_that_a_link_leads_to_is_put_back(document: Document, catalogu
     assert found("dead_links", look_at(cured(binned, catalogue, one), catalogue)) == []
 
 
+def test_a_small_picture_in_the_header_that_words_stand_on_is_found(document: Document, catalogue: Catalogue) -> None:
+    about = {"file": "f", "format": "png", "width": 100, "height": 100}
+
+    def stands(**values: Any) -> list[Finding]:
+        def put(plain: dict[str, Any]) -> None:
+            plain["pictures"] = {"seal": about}
+            plain["parts"] = {"header.extra": "seal"} | {f"header.extra_{key}": value for key, value in values.items()}
+
+        return found("extra_picture", look_at(changed(document, put), catalogue))
+
+    (under,) = stands(anchor="start", size=60)
+    assert "stands under the name at 320, 390, 768" in under.sentence
+    assert stands(anchor="middle", size=16, y=200) == [], "it stands beside and below them"
+
+
 def test_somebody_finds_the_other_pages(document: Document, catalogue: Catalogue) -> None:
     lost = changed(
         document, lambda plain: plain.update(parts={"header.arrangement": "none", "footer.navigation": False})

@@ -122,6 +122,7 @@ def _role(hands: Hands) -> dict[str, Any]:
 
 COMMANDS: dict[str, Callable[[Hands], dict[str, Any]]] = {
     "set-value": _value,
+    "place-extra": lambda h: {"x": str(h.number(-400, 400)), "y": str(h.number(-200, 200))},
     "return-value": lambda h: {"key": h.one_of("type.base", "palette", "header.arrangement", "site.language")},
     "return-level": lambda h: {"level": h.one_of("title", "h1")},
     "return-chapter": lambda h: {"of": h.one_of("", "type", "header", "palette"), "one_offs": h.one_of("keep", "clear")},

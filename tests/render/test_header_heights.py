@@ -51,7 +51,7 @@ def test_only_one_that_stays_asks_for_room(document: Document, catalogue: Catalo
     standing = header_heights(Look(stays, catalogue))
     fold = header_fit(Look(stays, catalogue)).fold
     folded = [height for window, height in zip(FOLDED_FROM, standing.folded, strict=True) if window < fold]
-    told = [f"scroll-padding-block-start: {height}px" for height in (*folded, standing.unfolded)]
+    told = [f"scroll-padding-block-start: calc({height}px" for height in (*folded, standing.unfolded)]
     assert [rule for rule in told if rule in text] == told
     assert text.count("scroll-padding") <= len(told), "what is as high as before is not told again"
     assert standing.unfolded > 0

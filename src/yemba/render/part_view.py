@@ -97,6 +97,17 @@ class PartView:
         return {"words": words, "href": href(self._root, link), "style": style} if words and link else None
 
     @property
+    def extra(self) -> dict[str, Any] | None:
+        """The small picture of the header, with its address from here where it leads somewhere."""
+        shown = self._ask(questions.header_extra)
+        if shown is None:
+            return None
+        picture, link, mirrored, faint = shown
+        classes = [*(["mirrored"] if mirrored else []), *(["faint"] if faint else [])]
+        drawn = pictures.logo(picture, self._root, picture.alt)
+        return {**drawn, "href": href(self._root, link), "classes": " ".join(["extra", *classes])}
+
+    @property
     def over_picture(self) -> bool:
         """Whether it stands over a section with a picture behind it."""
         return self._ask(questions.stands_over_picture, self._page)

@@ -11,6 +11,7 @@ from yemba.core.layout.tiles import TileSizes
 from yemba.core.part.part import parts
 from yemba.core.site import navigation
 from yemba.core.site.document import Document, Picture
+from yemba.core.site.extra import extra
 from yemba.core.site.header import ground_on, header, marks
 from yemba.core.site.header_ground import PICTURE, behind
 from yemba.core.site.logo import logo_on
@@ -151,6 +152,16 @@ def language_of_phrases(site: Site) -> str:
 def ground_of_part(site: Site, part: str, page: str) -> str:
     """The ground that a part stands on, on a page."""
     return parts()[part].ground_on(site.look, page)
+
+
+@question
+def header_extra(site: Site) -> tuple[Picture, str, bool, bool] | None:
+    """The small picture of the header, where it leads, whether it is mirrored and whether it is see-through."""
+    look, shown = site.look, extra(site.look)
+    if shown is None:
+        return None
+    link = _path(look.document, look.value("header.extra_link"))
+    return shown.picture, link, look.value("header.extra_mirror"), look.value("header.extra_strength") < 100
 
 
 @question

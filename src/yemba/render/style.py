@@ -13,6 +13,7 @@ from yemba.core.layout.header_fit import FOLDED_FROM, GAP, SIZE, SMALLER, TAGLIN
 from yemba.core.part.part import parts
 from yemba.core.picture.filters import DUOTONE
 from yemba.core.site.backdrop import of_header, of_section
+from yemba.core.site.extra import extra
 from yemba.core.site.header import gap, header_fit, header_heights
 from yemba.core.site.header_ground import PICTURE, behind, duotone, gradient, pattern
 from yemba.core.site.resolve import Look
@@ -91,6 +92,7 @@ def custom_properties(look: Look) -> tuple[dict[str, str], dict[str, dict[str, s
         "unfolds": f"{header_fit(look).stages[0].width}px",
         "logo-share": f"{look.value('logo.height') / 100:g}",
         **_behind_header(look),
+        **_extra(look),
     }
     return root, {slug: _roles(look, slug, ground) for slug, ground in look.grounds.items()}
 
@@ -121,9 +123,9 @@ def _covered(look: Look, unfolds: int) -> list[str]:
     one that stands over it begins below its words."""
     rules = []
     if look.value("header.position") == "sticky":
-        rules.append("html {{ scroll-padding-block-start: {}px; }}")
+        rules.append("html {{ scroll-padding-block-start: calc({}px + var(--trail, 0px)); }}")
     if look.arrangement.stands == OVER:
-        rules.append(":root {{ --header-covers: {}px; }}")
+        rules.append(":root {{ --header-covers: calc({}px + var(--trail, 0px)); }}")
     if not rules:
         return []
     covers = header_heights(look)
@@ -153,6 +155,22 @@ def _behind_header(look: Look) -> dict[str, str]:
         dark, light = duotone(look)
         return {"duotone-dark": dark.hex, "duotone-light": light.hex}
     return {}
+
+
+def _extra(look: Look) -> dict[str, str]:
+    """Where the small picture of the header stands, and how much room it takes on a phone and on a wide window."""
+    shown = extra(look)
+    if shown is None:
+        return {}
+    across, down = shown.shares
+    values = {"extra-across": f"{across:g}", "extra-down": f"{down:g}"}
+    values |= {"extra-x": f"{shown.offset.x:g}px", "extra-y": f"{shown.offset.y:g}px"}
+    values |= {"extra-turn": f"{look.value('header.extra_turn'):g}deg"}
+    values |= {"extra-strength": f"{look.value('header.extra_strength') / 100:g}"}
+    for end, taken in (("phone", shown.phone), ("wide", shown.wide)):
+        for name, size in zip(("width", "box-wide", "box-high"), (taken.width, taken.wide, taken.high), strict=True):
+            values[f"extra-{end}-{name}"] = f"{size:.2f}px"
+    return values
 
 
 def _hanging(look: Look) -> dict[str, str]:

@@ -12,6 +12,7 @@ from django.urls import reverse
 from yemba.core import place as places
 from yemba.core.part.part import parts
 from yemba.core.place import Place
+from yemba.core.site.extra import extra
 from yemba.core.site.header_ground import GRADIENT, PATTERN, PICTURE, behind
 from yemba.core.site.logo import NAMES, logo
 from yemba.core.site.navigation import menu
@@ -99,6 +100,8 @@ _SPECIAL = {
 
 def _of_header(look: Look, key: str) -> Control:
     """One that shows nothing now is decided by what would make it show."""
+    if key in _EXTRAS and extra(look) is None:
+        return Control("header", "header.extra", _SURFACE)
     needs = _NEEDS.get(key, "")
     if needs and needs != (behind(look) if needs == PICTURE else look.value("header.behind")):
         key = "header.behind"
@@ -114,10 +117,12 @@ _SURFACE_SETTINGS = (
     "shadow",
 )  # fmt: skip
 _NEEDS = {f"header.{name}": PICTURE for name in ("tint", "filter", "entrance")}
+_OF_EXTRA = ("anchor", "x", "y", "size", "turn", "mirror", "strength", "link")
 _NEEDS |= {f"header.gradient_{name}": GRADIENT for name in ("from", "via", "to", "way")}
 _NEEDS |= {f"header.{name}": PATTERN for name in ("pattern", "pattern_colour", "pattern_strength", "pattern_size")}
 _OF_HEADER = {f"header.{name}": _MENU for name in _MENU_SETTINGS}
-_OF_HEADER |= dict.fromkeys(_NEEDS, _SURFACE)
+_EXTRAS = {f"header.extra_{name}" for name in _OF_EXTRA}
+_OF_HEADER |= dict.fromkeys([*_NEEDS, *_EXTRAS, "header.extra"], _SURFACE)
 _OF_HEADER |= {f"header.{name}": _SURFACE for name in _SURFACE_SETTINGS}
 """What the desk of the header is to show for a setting that is not in its first view."""
 

@@ -32,7 +32,6 @@ _BUTTON_ABOVE = 1.4  # em; the same above and below
 _BUTTON_EDGES = 4  # px
 _HALF = 0.58  # of its width that a tagline takes in two balanced lines; common practice, no source
 _AROUND_FOLDED = 28  # px; padding and rules above and below where the menu is folded
-_TRAIL = 56  # px; breadcrumbs in at most two lines
 _SIGN = 1.2  # em; what a name set on a plate has round it, above and below
 FOLDED_FROM = (240, 280, 320, 350, 390, 430, 480, 560, 660, 768, 900, 1080)
 """Widths in px at which ranges of windows begin, for each of which a folded header is told of."""
@@ -136,8 +135,8 @@ class Contents(NamedTuple):
     """What stands in a header: words, "" for what does not.
 
     `opening` are the entries of the menu that have others below them. `logo` is the width of a logo over its height,
-    None where the name is set in type; `logo_share` says how much of the header's height it takes. `has_trail` says
-    that there may be breadcrumbs below, `tagline_on_phone` and `action_on_phone` that they stand there too.
+    None where the name is set in type; `logo_share` says how much of the header's height it takes. `tagline_on_phone`
+    and `action_on_phone` say that they stand there too.
     """
 
     title: str
@@ -147,7 +146,6 @@ class Contents(NamedTuple):
     action: str = ""
     logo: float | None = None
     logo_share: float = 1.0
-    has_trail: bool = False
     tagline_on_phone: bool = False
     action_on_phone: bool = True
 
@@ -270,12 +268,11 @@ def heights(header: Header) -> Heights:
     arrangement, least = header.arrangement, header.least
     if arrangement.menu == NONE:
         return Heights(0, (0,) * len(FOLDED_FROM))
-    trail = _TRAIL if header.contents.has_trail else 0
     rows = _rows_height(arrangement, wide_heights(header)) + arrangement.around
-    unfolded = 0 if arrangement.column else ceil(max(least.wide, rows)) + trail
+    unfolded = 0 if arrangement.column else ceil(max(least.wide, rows))
     ranges = zip(FOLDED_FROM, (*FOLDED_FROM[1:], 2 * WIDE_WIDTH), strict=True)
     folded = (max(folded_height(header, window) for window in ends) for ends in ranges)
-    return Heights(unfolded, tuple(ceil(height) + trail for height in folded))
+    return Heights(unfolded, tuple(ceil(height) for height in folded))
 
 
 def wide_heights(header: Header) -> Mapping[str, float]:

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 from typing import TYPE_CHECKING
 
+from yemba.core.layout.anchored import ANCHORS
 from yemba.core.part.part import BEFORE, Element, Part, PartText
 from yemba.core.picture.filters import FILTERS
 from yemba.core.picture.patterns import PATTERNS
@@ -108,6 +109,15 @@ PART = Part(
         _setting("hover", "Under the pointer an entry gets", Choice(POINTED), "line"),
         _setting("panel", "The folded menu opens", Choice(PANELS), "whole"),
         _setting("trail", "Breadcrumbs on pages under others", YesNo(), True),
+        _setting("extra", "Small picture", PictureChoice(), ""),
+        _setting("extra_anchor", "It stands", Choice(ANCHORS), "end", along="header.extra"),
+        _setting("extra_x", "Moved across", Number(-400, 400, "px"), 0, along="header.extra"),
+        _setting("extra_y", "Moved down", Number(-200, 200, "px"), 0, along="header.extra"),
+        _setting("extra_size", "Its height", Number(16, 240, "px"), 56, along="header.extra"),
+        _setting("extra_turn", "Turned by", Number(-180, 180, "°"), 0, along="header.extra"),
+        _setting("extra_mirror", "Mirrored", YesNo(), False, along="header.extra"),
+        _setting("extra_strength", "How much of it shows", Number(10, 100, "%"), 100, along="header.extra"),
+        _setting("extra_link", "It leads", Link(), "", along="header.extra"),
         _setting("box", "Box behind the words", Choice(BOXES), "none"),
         _setting("width", "Width of the header", Choice(WIDTHS), "page"),
         _setting("padding", "Padding above and below", Number(0, 64, "px"), None, "header-padding"),
@@ -121,6 +131,7 @@ PART = Part(
         "": Element("Header", "navigation", OfSetting("header.ground")),
         "logo": Element("Logo", "title", OfSite("name")),
         "tagline": Element("Tagline", "small", OfSite("tagline")),
+        "extra": Element("Small picture", "small", OfSetting("header.extra")),
         "action": Element("Call to action", "button", OfSetting("header.action")),
         "navigation": Element("Navigation", "navigation", OfMenu()),
     },

@@ -53,7 +53,6 @@ def _contents(look: Look) -> Contents:
         action=look.value("header.action") if look.value("header.action_link") else "",
         logo=logo.width / logo.height if logo else None,
         logo_share=look.value("logo.height") / 100,
-        has_trail=bool(document.navigation.under) and bool(look.value("header.trail")),
         tagline_on_phone=look.value("header.tagline_phone"),
         action_on_phone=look.value("header.action_phone"),
     )

@@ -38,6 +38,22 @@ class SetValue(Command):
         return f"{chosen.name}: {chosen.kind.say(chosen.read(self.value), look)}{stays}"
 
 
+class PlaceExtra(Command):
+    """Move the small picture of the header by an offset from its anchor, in px."""
+
+    name: ClassVar[str] = "place-extra"
+    x: str = "0"
+    y: str = "0"
+
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        moved = {"header.extra_x": self.x, "header.extra_y": self.y}
+        places = ((setting(key), typed) for key, typed in moved.items())
+        return [put(look.document, (known.home, known.key), known.read(typed)) for known, typed in places]
+
+    def say(self, look: Look) -> str:
+        return f"Small picture of the header moved: {self.x} px across, {self.y} px down"
+
+
 class ReturnValue(Command):
     """Take the owner's value away, so that the layer below shows."""
 

@@ -5,15 +5,21 @@ from __future__ import annotations
 from collections.abc import Mapping
 
 from yemba.core.colour.gradient import laid_over, points
+from yemba.core.layout.anchored import placed
 from yemba.core.layout.arrangement import OVER
+from yemba.core.layout.header_drawing import drawing
 from yemba.core.picture.patterns import PATTERNS
 from yemba.core.site.backdrop import of_header
+from yemba.core.site.extra import covered, extra
+from yemba.core.site.header import header, header_fit
 from yemba.core.site.header_ground import Gradient, Patterned, behind, gradient, pattern
 from yemba.core.site.resolve import Look
 from yemba.studio.desks.setting import Context, setting
 from yemba.studio.desks.tint import tint_desk
 
 _MEASURES = ("width", "padding", "line", "line_style", "line_colour", "corner", "shadow")
+_OF_EXTRA = ("anchor", "size", "turn", "mirror", "strength", "link")
+_WINDOW = 1280  # px
 _BANDS = 48  # of the drawing of a gradient
 
 
@@ -34,7 +40,34 @@ def view(look: Look, query: Mapping[str, str]) -> Context:
         "gradient": _bands(look, gradient(look)),
         "patterns": _tiles(look, pattern(look)),
         "words": [setting(look, f"header.{name}") for name in ("stand", "box")],
+        "extra": setting(look, "header.extra"),
+        "small": _small(look),
+        "of_extra": [setting(look, f"header.extra_{name}") for name in _OF_EXTRA],
         "measures": [setting(look, f"header.{name}") for name in _MEASURES],
+    }
+
+
+def _small(look: Look) -> Context | None:
+    """The small picture on a drawing of the header, wide, and what it meets."""
+    shown = extra(look)
+    if shown is None:
+        return None
+    fit = header_fit(look)
+    window = max(fit.stages[0].width, _WINDOW)
+    drawn = drawing(header(look), window, True, fit)
+    spot = placed(shown.anchor, shown.offset, shown.wide, drawn.width, drawn.height)
+    across, down = shown.shares
+    return {
+        "drawing": drawn,
+        "spot": spot,
+        "taken": shown.wide,
+        "across": across,
+        "down": down,
+        "x": look.value("header.extra_x"),
+        "y": look.value("header.extra_y"),
+        "picture_id": look.value("header.extra"),
+        "file": shown.picture.file,
+        "meets": [(width, what) for width, what in covered(look)],
     }
 
 
