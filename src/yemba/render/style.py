@@ -103,7 +103,7 @@ def _gives_way(look: Look, fit: Fit) -> list[str]:
     smaller = Fluid(SMALLER * size.low, SMALLER * size.high).css()
     ways = {
         GAP: f".site-header {{ --nav-gap: {min(gap(look), TIGHT_GAP):g}px; }}",
-        TAGLINE: ".bar .tagline { display: none; }",
+        TAGLINE: ".bar .tagline, .bar .tagline.on-phone { display: none; }",
         SIZE: f".site-header {{ --size-navigation: {smaller}; }}",
     }
     pairs = zip(fit.stages, fit.stages[1:], strict=False)
@@ -122,7 +122,7 @@ def _covered(look: Look, unfolds: int) -> list[str]:
     """How much of a window the header takes: what is led to stands below one that stays on top, and what begins under
     one that stands over it begins below its words."""
     rules = []
-    if look.value("header.position") == "sticky":
+    if look.value("header.position") == "sticky" and look.arrangement.stands != OVER:
         rules.append("html {{ scroll-padding-block-start: calc({}px + var(--trail, 0px)); }}")
     if look.arrangement.stands == OVER:
         rules.append(":root {{ --header-covers: calc({}px + var(--trail, 0px)); }}")

@@ -9,7 +9,6 @@ from typing import NamedTuple
 from yemba.core.layout.arrangement import FOLDED, FOOT, NONE, OVER
 from yemba.core.layout.header_fit import (
     BEFORE_ACTION,
-    BESIDE,
     BETWEEN,
     GAP,
     SIDE_COLUMN,
@@ -127,7 +126,7 @@ def _folded(room: _Room, fit: Fit | None) -> Iterator[Box]:
     header = room.header
     start, end = room.edges
     high = max(header.least.phone, folded_height(header, room.window))
-    title = min(header.title, room.window - BESIDE)
+    title = min(header.title, room.window - header.beside)
     yield Box(TITLE, start, high / 2 - 12, title, 24)
     yield Box(BUTTON, end - _MENU_BUTTON, high / 2 - 18, _MENU_BUTTON, 36)
     starts = fit.action_from if fit else header.action_from()

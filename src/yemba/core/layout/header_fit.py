@@ -35,7 +35,8 @@ _AROUND_FOLDED = 28  # px; padding and rules above and below where the menu is f
 _SIGN = 1.2  # em; what a name set on a plate has round it, above and below
 FOLDED_FROM = (240, 280, 320, 350, 390, 430, 480, 560, 660, 768, 900, 1080)
 """Widths in px at which ranges of windows begin, for each of which a folded header is told of."""
-BESIDE = 132  # px; gutters, gap and the button of a folded menu
+_BUTTON_BESIDE = 100  # px; the button of a folded menu and the gap before it, in every language
+BETWEEN_FOLDED = 12  # px; between the pieces beside it
 _LEAST_TITLE = 96  # px; what is left of a name beside a call to action
 ROUNDING = 1.01  # browsers round advances; common practice, no source
 
@@ -209,6 +210,11 @@ class Header(NamedTuple):
         return SMALLER if SIZE in given else 1.0
 
     @property
+    def beside(self) -> float:
+        """How much of a window is taken beside a name where the menu is folded: gutters, gap and the menu's button."""
+        return 2 * self.spaces.gutter + _BUTTON_BESIDE
+
+    @property
     def half(self) -> int:
         """How many entries stand before a title that stands between them: so many that both sides are about as wide."""
         count = len(self.contents.entries)
@@ -229,7 +235,8 @@ class Header(NamedTuple):
             name = max(faces.title.width_at(word, window) for word in contents.title.split() or [""])
             if contents.logo:
                 name = self.least.logo_phone * contents.logo_share * contents.logo
-            needs = BESIDE + faces.action.button(contents.action, window) + max(_LEAST_TITLE, name)
+            action = faces.action.button(contents.action, window)
+            needs = self.beside + BETWEEN_FOLDED + action + max(_LEAST_TITLE, name)
             if needs <= window:
                 break
         return ceil(needs)
@@ -291,7 +298,7 @@ def wide_heights(header: Header) -> Mapping[str, float]:
 def folded_height(header: Header, window: float) -> float:
     """The height in px in a window of that width where the menu is folded."""
     arrangement, contents, faces, _, least = header
-    room = window - BESIDE
+    room = window - header.beside
     if contents.action and contents.action_on_phone and window >= header.action_from():
         room -= faces.action.button(contents.action, window)
     wide = arrangement.menu == FOLDED and window >= _NARROWEST
@@ -320,7 +327,7 @@ def _menu_width(arrangement: Arrangement, entries: Sequence[float], gap: float, 
     """In px, of entries of these widths with the action beside them: in columns, or in lines each of which may have an
     entry more."""
     if arrangement.menu == FOLDED:
-        return BESIDE / 2 + action
+        return _BUTTON_BESIDE + action
     if arrangement.menu_rows:
         rows = arrangement.menu_rows
         columns = [max(entries[start : start + rows]) for start in range(0, len(entries), rows)]

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 
-from yemba.core.layout.arrangement import FOLDED, NONE, Arrangement
+from yemba.core.layout.arrangement import FOLDED, NONE, OVER, Arrangement
 from yemba.core.layout.header_drawing import Drawing, drawing
 from yemba.core.layout.header_fit import FULL, GAP, SIZE, TAGLINE, Fit
 from yemba.core.site.header import header, header_fit
@@ -38,6 +38,7 @@ def view(look: Look, query: Mapping[str, str]) -> Context:
         "level": level_desk(look, "title"),
         "fit": fit,
         "has_header": look.arrangement.menu != NONE,
+        "over": look.arrangement.stands == OVER,
         "stays_folded": look.arrangement.menu == FOLDED,
         "fold_at": min(100.0, 100 * fit.fold / _SCALE),
         "never": fit.fold > _SCALE,

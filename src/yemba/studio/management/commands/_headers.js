@@ -11,6 +11,9 @@
   };
   const menu = ".menu:not(:popover-open)";
   const pieces = `.bar > .tagline, ${menu} > ul > li, ${menu} > .action, .bar > .action, .menu-button, .site-title`;
+  const first = document.querySelector("main > .section");
+  const { backgroundColor, backgroundClip } = first ? getComputedStyle(first) : {};
+  const painted = backgroundClip === "border-box" && !/, 0\)|transparent/.test(backgroundColor);
   const title = document.querySelector(".site-title");
   return {
     width: innerWidth,
@@ -22,6 +25,10 @@
     })),
     name: title ? words(title).width : 0,
     entries: shown(`${menu} > ul > li > a`).map((one) => [one.textContent, words(one).width]),
+    under: first && {
+      painted: painted || first.classList.contains("has-backdrop"),
+      ...box(first.getBoundingClientRect()),
+    },
     sideways: document.documentElement.scrollWidth,
   };
 };

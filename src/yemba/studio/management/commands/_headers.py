@@ -11,6 +11,7 @@ from typing import Any, NamedTuple
 
 from PIL import Image
 
+from yemba.core.layout.arrangement import OVER
 from yemba.core.layout.header_fit import ROUNDING, Setting
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
@@ -31,6 +32,7 @@ _ENTRIES = ("Repairs", "Notebooks", "Classes", "Workshop", "Journal", "Vouchers"
             "Questions", "Visit", "About the bench", "Letters", "Shop")  # fmt: skip
 _ARABIC = ("إصلاح", "دفاتر", "دروس", "ورشة", "مجلة", "قسائم", "أسعار", "ورق", "مواعيد", "أسئلة", "زيارة", "عنا",
            "رسائل", "متجر")  # fmt: skip
+_LINES = 2  # of a tagline, at most
 _OFF = 1.0  # px
 _LOGO_SHARE = 0.6  # of the window that a logo takes at most
 
@@ -117,12 +119,24 @@ def _wrong(look: Look, measured: dict[str, Any]) -> Iterator[str]:
         if piece["left"] < -_OFF or piece["right"] > width + _OFF:
             yield f"{piece['what']} runs from {piece['left']:.0f} to {piece['right']:.0f}"
     yield from _overlaps(pieces)
+    if arrangement.stands == OVER:
+        yield from _off_the_section(pieces, measured["under"])
     if arrangement.menu != "unfolds":
         return
     if measured["folded"] != (width < fit.fold):
         yield f"folded is {measured['folded']}, worked out to unfold from {fit.fold}"
     if not measured["folded"] and not arrangement.column:
         yield from _widths(look, measured)
+
+
+def _off_the_section(pieces: list[dict[str, Any]], section: dict[str, Any]) -> Iterator[str]:
+    """A header over a section has the colours of its ground, and must not stand beside it."""
+    if not section["painted"]:
+        yield "the section that it stands over is not painted"
+    for piece in pieces:
+        beside = piece["left"] < section["left"] - _OFF or piece["right"] > section["right"] + _OFF
+        if beside or piece["bottom"] > section["bottom"] or piece["top"] < section["top"] - _OFF:
+            yield f"{piece['what']} stands off the section"
 
 
 def _overlaps(pieces: list[dict[str, Any]]) -> Iterator[str]:
@@ -143,6 +157,11 @@ def _widths(look: Look, measured: dict[str, Any]) -> Iterator[str]:
     name = min(head.title, _LOGO_SHARE * width) if contents.logo else _drawn(faces.title, contents.title, width)
     if abs(measured["name"] - name) > _OFF:
         yield f"the name is {measured['name']:.1f} px wide, worked out as {name:.1f}"
+    tagline = faces.tagline.text
+    most = _LINES * tagline.size.at(width) * tagline.leading + 2 * _OFF
+    for piece in measured["pieces"]:
+        if piece["what"].startswith("tagline") and piece["bottom"] - piece["top"] > most:
+            yield f"the tagline is {piece['bottom'] - piece['top']:.0f} px high, more than {_LINES} lines"
     size = head.size_at(header_fit(look), width)
     for words, drawn in measured["entries"]:
         worked_out = size * _drawn(faces.navigation, words, width)

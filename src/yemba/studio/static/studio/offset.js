@@ -12,8 +12,8 @@ export function offset(gestures) {
         gestures,
         form: () => this.form(),
         point: (across, down) => {
-          const { width, height, wide, high } = this.sizes();
-          this.stand(across * width - wide / 2, down * height - high / 2);
+          const { width, height, broad, tall } = this.sizes();
+          this.stand(across * width - broad / 2, down * height - tall / 2);
         },
         step: (across, down, coarse) => {
           const by = coarse ? 10 : 1;
@@ -33,11 +33,11 @@ export function offset(gestures) {
 
     // The offset with which it begins there.
     stand(x, y) {
-      const { width, height, wide, high, across, down } = this.sizes();
+      const { width, height, broad, tall, across, down } = this.sizes();
       const held = (place, room) => Math.min(Math.max(0, room), Math.max(0, place));
       this.set(
-        held(x, width - wide) - across * (width - wide),
-        held(y, height - high) - down * Math.max(0, height - high),
+        held(x, width - broad) - across * (width - broad),
+        held(y, height - tall) - down * Math.max(0, height - tall),
       );
     },
 
@@ -50,12 +50,12 @@ export function offset(gestures) {
     },
 
     draw() {
-      const { width, height, wide, high, across, down } = this.sizes();
+      const { width, height, broad, tall, across, down } = this.sizes();
       const { x, y } = this.form().elements;
       const held = (place, room) => Math.min(Math.max(0, room), Math.max(0, place));
       const mark = this.$refs.mark;
-      mark.setAttribute("x", held(across * (width - wide) + Number(x.value), width - wide));
-      mark.setAttribute("y", held(down * (height - high) + Number(y.value), height - high));
+      mark.setAttribute("x", held(across * (width - broad) + Number(x.value), width - broad));
+      mark.setAttribute("y", held(down * (height - tall) + Number(y.value), height - tall));
     },
   };
 }

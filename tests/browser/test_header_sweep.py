@@ -1,0 +1,61 @@
+"""Headers are laid out as was worked out: a sample of what ``manage.py sweep_headers`` goes through, each check proved."""
+
+from __future__ import annotations
+
+from typing import Any
+
+import pytest
+from playwright.sync_api import Browser
+
+from yemba.core.layout.header_fit import Fit
+from yemba.core.site.catalogue import Catalogue
+from yemba.core.site.header import header_fit
+from yemba.core.site.resolve import Look
+from yemba.studio.management.commands import _headers as headers
+from yemba.studio.management.commands._headers import Case, every_case, faults
+
+pytestmark = [pytest.mark.browser, pytest.mark.xdist_group("header-sweep")]
+SAMPLE = 61  # every so manieth case: as many arrangements, templates, names, counts and logos as there are
+
+
+def test_a_sample_fits_as_was_worked_out(browser: Browser, catalogue: Catalogue) -> None:
+    cases = list(every_case(catalogue))[::SAMPLE]
+    assert {case.arrangement for case in cases} == set(catalogue.arrangements)
+    assert {case.template for case in cases} == set(catalogue.templates)
+    assert [fault for case in cases for fault in faults(case, catalogue, browser)] == []
+
+
+CASE = Case("row", "slipway", "short", 7, "none")
+
+
+def test_a_wrong_fold_is_found(browser: Browser, catalogue: Catalogue, monkeypatch: pytest.MonkeyPatch) -> None:
+    def later(look: Look) -> Fit:
+        fit = header_fit(look)
+        return fit._replace(fold=fit.fold + 400)
+
+    monkeypatch.setattr(headers, "header_fit", later)
+    assert any("worked out to unfold" in fault for fault in faults(CASE, catalogue, browser))
+
+
+def piece(what: str, left: float, right: float, top: float = 0, bottom: float = 40) -> dict[str, Any]:
+    return {"what": what, "left": left, "right": right, "top": top, "bottom": bottom}
+
+
+def test_what_overlaps_runs_out_or_stands_beside_its_section_is_found(catalogue: Catalogue) -> None:
+    look = Look(headers.site_of(CASE), catalogue)
+    pieces = [piece("site-title", 20, 200), piece("entry", 190, 1300)]
+    measured = {
+        "width": 1280,
+        "folded": False,
+        "pieces": pieces,
+        "name": 0,
+        "entries": [["Repairs", 10.0]],
+        "sideways": 1400,
+    }
+    told = " ".join(headers._wrong(look, measured))
+    for part in ("scrolls sideways to 1400", "entry runs from 190 to 1300", "site-title and entry overlap by 10 x 40",
+                 "the name is 0.0 px wide", "“Repairs” is 10.0 px wide"):  # fmt: skip
+        assert part in told
+    section = {"painted": False, **piece("", 0, 1280, 0, 30)}
+    off = " ".join(headers._off_the_section([piece("entry", 20, 100)], section))
+    assert "not painted" in off and "entry stands off the section" in off
