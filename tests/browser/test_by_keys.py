@@ -84,6 +84,10 @@ def test_the_whole_errand_by_keys(bench: Page) -> None:
     keys.type("96")
     keys.press("Enter")
     kept(bench, "96 px")
+    keys.to(".views a[href='?show=menu']", "Shift+Tab")
+    keys.press("Enter")
+    expect(bench.locator("#menu-entries")).to_be_visible()
+    keys.rest()
     keys.to("form[id^='down-'] button:enabled")
     moved = bench.evaluate("document.activeElement.closest('form').id")
     for _ in range(2):

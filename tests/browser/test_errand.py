@@ -8,7 +8,7 @@ import pytest
 from PIL import Image
 from playwright.sync_api import Browser, Page, expect
 
-from tests.browser.hands import BUTTON, chapter, eventually, frames, kept, style, write
+from tests.browser.hands import BUTTON, chapter, eventually, frames, kept, style, view, write
 
 pytestmark = [pytest.mark.browser, pytest.mark.django_db(transaction=True)]
 
@@ -83,6 +83,7 @@ def test_ines_makes_a_site_hers_and_publishes_it(page: Page, browser: Browser, l
     page.get_by_label("Two rows, centred").check(force=True)
     kept(page, "Two rows, centred")
     eventually(page, "document.body.dataset.header === 'stack'")
+    view(page, "Navigation")
     page.get_by_label("Menu name of Prices").fill("What it costs")
     page.get_by_label("Menu name of Prices").press("Enter")
     kept(page, "What it costs")

@@ -8,7 +8,7 @@ import pytest
 from PIL import Image
 from playwright.sync_api import Page, expect
 
-from tests.browser.hands import chapter, eventually, frames, kept
+from tests.browser.hands import chapter, eventually, frames, kept, view
 from tests.browser.test_errand import publish
 from tests.core.test_logo import WHITE, flat, on, png
 
@@ -35,6 +35,7 @@ def test_a_logo_in_a_white_box_is_mended_and_goes_live(bench: Page) -> None:
     eventually(bench, f"{DRAWN} > 0 && !!document.querySelector('.site-title img[src*=assets]')")
 
     chapter(bench, "Header")
+    view(bench, "Surface")
     bench.locator("[id='header.ground'] input[value=dark]").check(force=True)
     kept(bench, "Header ground")
     chapter(bench, "Logo")

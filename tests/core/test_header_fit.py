@@ -21,6 +21,7 @@ from yemba.core.layout.header_fit import (
     Setting,
     Spaces,
     fit,
+    widths_of,
 )
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
@@ -70,6 +71,11 @@ def test_what_gives_way_comes_in_its_order_and_each_makes_it_narrower(faces: Fac
     bare = fitted(faces, catalogue.arrangements["row"], "Saltmarsh Bindery", 7)
     assert TAGLINE not in [stage.gives for stage in bare.stages], "there is none to give way"
     assert bare.stages[-1].width == full.stages[-1].width, "in the end both are as wide"
+
+
+def test_entries_that_were_measured_before_are_not_measured_again(faces: Faces, catalogue: Catalogue) -> None:
+    head = Header(catalogue.arrangements["row"], Contents("S", ("Repairs", "Shop")), faces, SPACES, LEAST)
+    assert head._replace(widths=widths_of(head.contents, faces)).entries(0.9) == head.entries(0.9)
 
 
 def test_a_short_header_gives_nothing_way(faces: Faces, catalogue: Catalogue) -> None:

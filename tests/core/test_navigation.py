@@ -39,6 +39,7 @@ def test_an_entry_stands_under_another_and_before_one_beside_it(three: Document,
     assert names(both) == [home(three), ("Repairs", ["Notebooks", "Classes"])]
     swapped = do(both, catalogue, "move-menu-entry", entry="classes", by=-1)
     assert names(swapped)[1] == ("Repairs", ["Classes", "Notebooks"]), "it moves among those beside it"
+    assert do(swapped, catalogue, "move-menu-entry", entry="classes", by=-1).text() == swapped.text(), "it is the first"
     back = do(swapped, catalogue, "place-menu-entry", entry="classes", before="repairs")
     assert names(back) == [home(three), "Classes", ("Repairs", ["Notebooks"])]
 

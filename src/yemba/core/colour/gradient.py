@@ -66,14 +66,14 @@ def least_over(stops: Sequence[Colour], tint: Colour, inks: Sequence[tuple[Colou
     None where an ink does not even read on the tint itself. The tint is laid over in gamma-coded sRGB, as browsers do.
     """
     colours = points(stops)
-    if not _reads([tint], tint, inks):
+    if not reads([tint], tint, inks):
         return None
     low, high = -1, 100
-    if _reads(colours, tint, inks):
+    if reads(colours, tint, inks):
         return 0
     while high - low > 1:
         middle = (low + high) // 2
-        if _reads([laid_over(colour, tint, middle / 100) for colour in colours], tint, inks):
+        if reads([laid_over(colour, tint, middle / 100) for colour in colours], tint, inks):
             high = middle
         else:
             low = middle
@@ -86,7 +86,7 @@ def laid_over(colour: Colour, tint: Colour, opacity: float) -> Colour:
     return Colour(*(round(under + (over - under) * opacity) for under, over in pairs))
 
 
-def _reads(colours: Sequence[Colour], tint: Colour, inks: Sequence[tuple[Colour, float]]) -> bool:
+def reads(colours: Sequence[Colour], tint: Colour, inks: Sequence[tuple[Colour, float]]) -> bool:
     """Whether all inks read on all colours, on the same side as on the tint: dark on light or light on dark."""
     under = [luminance(colour) + 0.05 for colour in colours]
     least, most = min(under), max(under)

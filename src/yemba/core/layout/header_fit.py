@@ -159,14 +159,15 @@ class Spaces(NamedTuple):
 
 
 class Header(NamedTuple):
-    """A header with all that its measures depend on; `least` is how high it is set to be. What its properties and
-    methods tell is in px, on a wide window."""
+    """A header with all that its measures depend on; `least` is how high it is set to be. `widths` are those of
+    the entries, where they are known. What its properties and methods tell is in px, on a wide window."""
 
     arrangement: Arrangement
     contents: Contents
     faces: Faces
     spaces: Spaces
     least: Least
+    widths: tuple[float, ...] = ()
 
     @property
     def title(self) -> float:
@@ -187,9 +188,9 @@ class Header(NamedTuple):
 
     def entries(self, size: float = 1) -> list[float]:
         """The widths of the entries, set in that share of their size."""
-        opening = self.contents.opening
-        widths = [(entry, size * self.faces.navigation.width(entry) + _LINK_PADDING) for entry in self.contents.entries]
-        return [width + (_OPENER if entry in opening else 0) for entry, width in widths]
+        opening = [_OPENER if entry in self.contents.opening else 0 for entry in self.contents.entries]
+        widths = self.widths or widths_of(self.contents, self.faces)
+        return [size * width + _LINK_PADDING + more for width, more in zip(widths, opening, strict=True)]
 
     def menu(self, gap: float, size: float = 1) -> float:
         """The width of the menu, with the call to action beside it."""
@@ -242,6 +243,11 @@ class Header(NamedTuple):
         return ceil(needs)
 
 
+def widths_of(contents: Contents, faces: Faces) -> tuple[float, ...]:
+    """The widths of the words of the menu's entries, in px on a wide window."""
+    return tuple(faces.navigation.width(entry) for entry in contents.entries)
+
+
 def fit(header: Header) -> Fit:
     """Measure a header from its words as they are set on a wide window."""
     menu, title = header.menu(header.spaces.gap), header.title
@@ -284,7 +290,7 @@ def heights(header: Header) -> Heights:
 
 def wide_heights(header: Header) -> Mapping[str, float]:
     """The heights of the pieces in px where the menu is unfolded."""
-    arrangement, contents, faces, _, least = header
+    arrangement, contents, faces, _, least, _ = header
     name = faces.title.lines(1) + _SIGN * faces.title.text.size.high
     rows = arrangement.menu_rows or arrangement.menu_lines
     menu = faces.navigation.lines(rows) + rows * _LINK_PADDING if contents.entries else 0.0
@@ -297,7 +303,7 @@ def wide_heights(header: Header) -> Mapping[str, float]:
 
 def folded_height(header: Header, window: float) -> float:
     """The height in px in a window of that width where the menu is folded."""
-    arrangement, contents, faces, _, least = header
+    arrangement, contents, faces, _, least, _ = header
     room = window - header.beside
     if contents.action and contents.action_on_phone and window >= header.action_from():
         room -= faces.action.button(contents.action, window)

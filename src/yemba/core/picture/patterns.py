@@ -6,8 +6,7 @@ from collections.abc import Sequence
 from typing import NamedTuple
 from urllib.parse import quote
 
-from yemba.core.colour.contrast import luminance
-from yemba.core.colour.gradient import laid_over
+from yemba.core.colour.gradient import laid_over, reads
 from yemba.core.colour.srgb import Colour
 
 
@@ -36,24 +35,15 @@ PATTERNS = {
 def mark(fill: Colour, wanted: Colour, inks: Sequence[tuple[Colour, float]]) -> Colour:
     """As much of the wanted colour over a ground's fill as lets every ink keep its ratio on it."""
     low, high = 0.0, 1.0
-    if _keeps(wanted, fill, inks):
+    if reads([wanted], fill, inks):
         return wanted
     for _ in range(10):
         middle = (low + high) / 2
-        if _keeps(laid_over(fill, wanted, middle), fill, inks):
+        if reads([laid_over(fill, wanted, middle)], fill, inks):
             low = middle
         else:
             high = middle
     return laid_over(fill, wanted, low)
-
-
-def _keeps(colour: Colour, fill: Colour, inks: Sequence[tuple[Colour, float]]) -> bool:
-    under = luminance(colour) + 0.05
-    for ink, asked in inks:
-        own = luminance(ink) + 0.05
-        if (under / own if luminance(fill) >= luminance(ink) else own / under) < asked:
-            return False
-    return True
 
 
 def as_css(pattern: str, colour: Colour) -> str:

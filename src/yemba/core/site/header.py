@@ -15,6 +15,7 @@ from yemba.core.layout.header_fit import (
     Spaces,
     fit,
     heights,
+    widths_of,
 )
 from yemba.core.site.header_ground import GRADIENT, PATTERN, PICTURE, behind
 from yemba.core.site.logo import logo_on
@@ -38,7 +39,8 @@ def header(look: Look, arrangement: Arrangement | None = None) -> Header:
     spaces = Spaces(gap(look), measures.gutter + measures.margin)
     arrangement = arrangement or look.arrangement
     contents = _contents(look) if arrangement.menu != NONE else Contents("")
-    return Header(arrangement, contents, _faces(look), spaces, _least(look))
+    faces = _faces(look)
+    return Header(arrangement, contents, faces, spaces, _least(look), widths_of(contents, faces))
 
 
 def _contents(look: Look) -> Contents:

@@ -20,8 +20,8 @@ class Entry(NamedTuple):
 def menu(document: Document) -> list[str]:
     """The ids of all entries in menu order, hidden ones too: pages by their ids, links by theirs."""
     navigation = document.navigation
-    known = [key for key in navigation.order if key in document.pages or key in navigation.links]
-    rest = [key for key in (*document.order, *sorted(navigation.links)) if key not in known]
+    known = dict.fromkeys(key for key in navigation.order if key in document.pages or key in navigation.links)
+    rest = (key for key in (*document.order, *sorted(navigation.links)) if key not in known)
     return [*known, *rest]
 
 
@@ -47,20 +47,30 @@ def _over(document: Document, key: str) -> str:
 
 def siblings(document: Document, under: str) -> list[str]:
     """The ids of the entries under one, "" for those at the top, in menu order, hidden ones too."""
-    return [key for key in menu(document) if parent(document, key) == under]
+    return grouped(document).get(under, [])
+
+
+def grouped(document: Document) -> dict[str, list[str]]:
+    """The ids of the entries in menu order, hidden ones too, by what they stand under, "" for those at the top."""
+    groups: dict[str, list[str]] = {}
+    for key in menu(document):
+        groups.setdefault(parent(document, key), []).append(key)
+    return groups
 
 
 def entries(document: Document) -> list[Entry]:
     """What the menu shows. What stands under a hidden entry is hidden with it."""
-    return _shown(document, "")
+    groups, hidden = grouped(document), set(document.navigation.hidden)
+
+    def shown(under: str) -> list[Entry]:
+        keys = [key for key in groups.get(under, []) if key not in hidden]
+        return [_entry(document, key, tuple(shown(key)) if not under else ()) for key in keys]
+
+    return shown("")
 
 
-def _shown(document: Document, under: str) -> list[Entry]:
-    shown = [key for key in siblings(document, under) if key not in document.navigation.hidden]
-    return [
-        Entry(key, name_of(document, key), _link(document, key), () if under else tuple(_shown(document, key)))
-        for key in shown
-    ]
+def _entry(document: Document, key: str, below: tuple[Entry, ...] = ()) -> Entry:
+    return Entry(key, name_of(document, key), _link(document, key), below)
 
 
 def _link(document: Document, key: str) -> str:
@@ -74,4 +84,4 @@ def trail(document: Document, page: str) -> list[Entry]:
     if not over:
         return []
     steps = dict.fromkeys([document.order[0], over, page])
-    return [Entry(key, name_of(document, key), _link(document, key)) for key in steps]
+    return [_entry(document, key) for key in steps]

@@ -39,7 +39,7 @@ class MoveMenuEntry(Command):
         beside = siblings(document, parent(document, _known(document, self.entry)))
         moved = iter(move(beside, self.entry, self.by))
         order = [next(moved) if key in beside else key for key in menu(document)]
-        return [put(document, (*_HOME, "order"), order)]
+        return [put(document, (*_HOME, "order"), order)] if order != menu(document) else []
 
     def say(self, look: Look) -> str:
         return f"{name_of(look.document, self.entry)} moved in the menu"

@@ -8,6 +8,7 @@ from yemba.core.site.resolve import Look
 from yemba.sites.models import Site
 from yemba.studio.desks.header import arrangement, menu, surface
 from yemba.studio.desks.setting import Context
+from yemba.studio.desks.views import shown_view, tabs
 from yemba.studio.waiting import Waiting
 
 _VIEWS = {
@@ -18,11 +19,5 @@ _VIEWS = {
 
 
 def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiting]) -> Context:
-    shown = query.get("show", "")
-    if shown not in _VIEWS:
-        shown = "arrangement"
-    return {
-        "views": [{"slug": slug, "name": name, "shown": slug == shown} for slug, (name, _) in _VIEWS.items()],
-        "show": shown,
-        **_VIEWS[shown][1](look, query),
-    }
+    shown = shown_view(_VIEWS, query.get("show", ""))
+    return tabs(_VIEWS, shown) | _VIEWS[shown][1](look, query)

@@ -6,13 +6,15 @@ from collections.abc import Mapping
 
 from yemba.core.layout.arrangement import FOLDED, NONE, OVER, Arrangement
 from yemba.core.layout.header_drawing import Drawing, drawing
-from yemba.core.layout.header_fit import FULL, GAP, SIZE, TAGLINE, Fit
+from yemba.core.layout.header_fit import FULL, GAP, SIZE, TAGLINE, Fit, Header
 from yemba.core.site.header import header, header_fit
 from yemba.core.site.resolve import Look
 from yemba.core.type.scale import PHONE_WIDTH
 from yemba.studio.desks.level import level_desk
 from yemba.studio.desks.setting import Context, setting
 
+_USUAL = "row"
+"""An arrangement that holds all there is to draw."""
 _SCALE = 1600  # px; the widest window that the scale shows
 _THUMB = 900  # px; the window that arrangements are drawn in to choose from
 _ACTION = {"words": "action", "link": "action_link", "style": "action_style", "phone": "action_phone"}
@@ -25,10 +27,10 @@ _GIVES = {
 
 
 def view(look: Look, query: Mapping[str, str]) -> Context:
-    fit = header_fit(look)
+    fit, head = header_fit(look), header(look, look.catalogue.arrangement(_USUAL))
     return {
         "arrangement": setting(look, "header.arrangement"),
-        "drawn": [_choice(look, arrangement) for arrangement in _offered(look)],
+        "drawn": [_choice(look, head, arrangement) for arrangement in _offered(look)],
         "heights": [setting(look, key) for key in ("header.height_wide", "header.height_phone")],
         "position": setting(look, "header.position"),
         "tagline": setting(look, "header.tagline"),
@@ -39,6 +41,7 @@ def view(look: Look, query: Mapping[str, str]) -> Context:
         "fit": fit,
         "has_header": look.arrangement.menu != NONE,
         "over": look.arrangement.stands == OVER,
+        "bare": _bare(look) if look.arrangement.stands == OVER else None,
         "stays_folded": look.arrangement.menu == FOLDED,
         "fold_at": min(100.0, 100 * fit.fold / _SCALE),
         "never": fit.fold > _SCALE,
@@ -47,16 +50,25 @@ def view(look: Look, query: Mapping[str, str]) -> Context:
     }
 
 
+def _bare(look: Look) -> Context | None:
+    """The first page’s opening section, where no picture is behind it."""
+    page = look.document.order[0]
+    first = look.document.pages[page].order[:1]
+    if not first or look.document.pages[page].sections[first[0]].fields.get("backdrop", "") in look.pictures:
+        return None
+    return {"page": look.document.pages[page].name, "section": first[0]}
+
+
 def _offered(look: Look) -> list[Arrangement]:
     return [look.catalogue.arrangements[slug] for slug, _ in setting(look, "header.arrangement")["choices"]]
 
 
-def _choice(look: Look, arrangement: Arrangement) -> Context:
+def _choice(look: Look, head: Header, arrangement: Arrangement) -> Context:
     return {
         "slug": arrangement.slug,
         "name": arrangement.name,
         "chosen": arrangement.slug == look.arrangement.slug,
-        "drawing": drawing(header(look, arrangement), _THUMB, unfolded=True),
+        "drawing": drawing(head._replace(arrangement=arrangement), _THUMB, unfolded=True),
     }
 
 

@@ -2,12 +2,11 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Iterator, Mapping
 
 from yemba.core import room
 from yemba.core.layout.arrangement import NONE
-from yemba.core.site.document import Document
-from yemba.core.site.navigation import menu, name_of, parent, siblings
+from yemba.core.site.navigation import grouped, name_of, siblings
 from yemba.core.site.resolve import Look
 from yemba.core.value.link import target
 from yemba.studio.desks.level import level_desk
@@ -20,7 +19,7 @@ def view(look: Look, query: Mapping[str, str]) -> Context:
     document = look.document
     shown = query.get("entry", "")
     return {
-        "entries": [_entry(look, key, key == shown) for key in _in_order(document)],
+        "entries": list(_entries(look, shown)),
         "places": _sections(look),
         "room": room.LINKS.warning(len(document.navigation.links)),
         "styles": [setting(look, f"header.{name}") for name in ("gap", "current", "hover", "panel")],
@@ -29,18 +28,19 @@ def view(look: Look, query: Mapping[str, str]) -> Context:
     }
 
 
-def _in_order(document: Document) -> list[str]:
-    """Every entry, followed by those under it."""
-    tops = siblings(document, "")
-    below: dict[str, list[str]] = {top: [] for top in tops}
-    for key in menu(document):
-        if over := parent(document, key):
-            below[over].append(key)
-    return [key for top in tops for key in (top, *below[top])]
+def _entries(look: Look, shown: str) -> Iterator[Context]:
+    """Every entry, followed by those under it; `first` and `last` say how it stands among those beside it."""
+    groups = grouped(look.document)
+    for top in groups.get("", []):
+        for key in (top, *groups.get(top, [])):
+            over = "" if key == top else top
+            beside = groups[over]
+            ends = {"first": key == beside[0], "last": key == beside[-1]}
+            yield _entry(look, key, over, key == shown) | ends
 
 
-def _entry(look: Look, key: str, shown: bool) -> Context:
-    document, over = look.document, parent(look.document, key)
+def _entry(look: Look, key: str, over: str, shown: bool) -> Context:
+    document = look.document
     link = document.navigation.links.get(key)
     own_name = "" if link else document.navigation.names.get(key, "")
     return {

@@ -8,6 +8,7 @@ from yemba.core.site.resolve import Look
 from yemba.sites.models import Site
 from yemba.studio.desks.setting import Context
 from yemba.studio.desks.type import fonts, one_offs, pairings, sizes
+from yemba.studio.desks.views import shown_view, tabs
 from yemba.studio.waiting import Waiting
 
 _VIEWS = {
@@ -19,12 +20,5 @@ _VIEWS = {
 
 
 def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiting]) -> Context:
-    view_slug = query.get("show", "")
-    if view_slug not in _VIEWS:
-        view_slug = "pairings"
-    return {
-        "views": [{"slug": slug, "name": name, "shown": slug == view_slug} for slug, (name, _) in _VIEWS.items()],
-        "show": view_slug,
-        "wide_desk": view_slug == "sizes",
-        **_VIEWS[view_slug][1](site, look, query),
-    }
+    shown = shown_view(_VIEWS, query.get("show", ""))
+    return tabs(_VIEWS, shown) | {"wide_desk": shown == "sizes"} | _VIEWS[shown][1](site, look, query)

@@ -173,6 +173,11 @@ function lookedAt(event, on) {
   else if (on && button.form) stream(button.form);
   else recall();
 }
+// A pointer that rests while the desk is put in anew points at nothing new: only one that moved is followed.
+let rested = "";
+bench.addEventListener("pointerdown", ({ clientX, clientY }) => {
+  rested = `${clientX} ${clientY}`;
+});
 for (const [name, on] of [
   ["pointerover", true],
   ["focusin", true],
@@ -180,6 +185,7 @@ for (const [name, on] of [
   ["focusout", false],
 ])
   bench.addEventListener(name, (event) => {
+    if (name === "pointerover" && rested === `${event.clientX} ${event.clientY}`) return;
     lookedAt(event, on);
     reach(event, on);
   });
