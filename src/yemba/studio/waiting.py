@@ -148,6 +148,6 @@ def _beside_pages(place: Place) -> str:
         return "the picture for sharing"
     if key.startswith("icon."):
         return "the site icon"
-    if isinstance(place, OfPage):
+    if isinstance(place, OfPage) and place.what in ("title", "description"):
         return "search results"
     return "nothing seen changes"
