@@ -24,7 +24,8 @@ LOOK = """() => {
   const header = document.querySelector(".site-header");
   const told = parseFloat(getComputedStyle(document.documentElement).scrollPaddingTop);
   scrollTo({ top: 900, behavior: "instant" });
-  const stays = header.getBoundingClientRect().top === 0;
+  const bar = header.querySelector(".bar").getBoundingClientRect();
+  const stays = header.matches(".shrinks") ? bar.top >= 0 && bar.bottom <= header.getBoundingClientRect().bottom + 0.5 : header.getBoundingClientRect().top === 0;
   const hidden = [];
   const reach = () => Math.max(...[header, header.querySelector(".site-title")].map((one) => one.getBoundingClientRect().bottom));
   const height = reach();
@@ -42,7 +43,8 @@ LOOK = """() => {
 
 @pytest.fixture
 def written(demo: Site, tmp_path: Path) -> Iterator[str]:
-    """The bindery with a header that stays, in each template and each arrangement, with its own name and a long one."""
+    """The bindery with a header that stays, in each template and each arrangement, with its own name and a long one, and
+    with one that shrinks to a bar."""
     looks = {slug: {"template": slug, "sheet": {}} for slug in catalogue().templates}
     looks |= {
         f"as-{slug}": {"parts": {"header.arrangement": slug}}
@@ -50,12 +52,14 @@ def written(demo: Site, tmp_path: Path) -> Iterator[str]:
         if one.menu != "none"
     }
     plain = sites.document(demo).plain()
+    stays = {"header.position": "sticky", "header.tagline": True}
+    shrinks = stays | {"header.position": "shrinks", "header.height_wide": 320, "header.height_phone": 260}
+    ways = {"": (plain["name"], stays), "-long": (LONG, stays), "-shrinks": (LONG, shrinks)}
     for name, over in looks.items():
-        for long in (False, True):
-            document = plain | over | {"name": LONG if long else plain["name"]}
-            parts = {**over.get("parts", {}), "header.position": "sticky", "header.tagline": True}
-            demo.document = Document.model_validate(document | {"parts": parts}).text()
-            hosting.write_out(demo, tmp_path / f"{name}{'-long' if long else ''}", draft=True)
+        for way, (title, parts) in ways.items():
+            document = plain | over | {"name": title, "parts": {**over.get("parts", {}), **parts}}
+            demo.document = Document.model_validate(document).text()
+            hosting.write_out(demo, tmp_path / f"{name}{way}", draft=True)
     handler = functools.partial(http.server.SimpleHTTPRequestHandler, directory=tmp_path)
     with http.server.ThreadingHTTPServer(("127.0.0.1", 0), handler) as server:
         threading.Thread(target=server.serve_forever, daemon=True).start()

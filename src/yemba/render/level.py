@@ -31,11 +31,13 @@ def longest_rules() -> str:
     return "".join(f'[data-longest="{em:g}"]{{--longest:{em:g}}}' for em in WORD_WIDTHS)
 
 
-def longest_word(look: Look, level: str, words: str) -> str:
-    """The mark of an element by its longest word at a level, "" where no window is too narrow for it."""
+def longest_word(look: Look, level: str, words: str, beside: float = 0) -> str:
+    """The mark of an element by its longest word at a level, "" where no window is too narrow for it; something may
+    stand `beside` the words, in em."""
     text, family = look.texts[level], look.face(level)
     parts = unbroken(words)
     wide = max((family.text_width(text, part, 1.0) for part in parts if len(part) >= _SHORT), default=0.0)
+    wide += beside if wide else 0.0
     return next((f"{em:g}" for em in WORD_WIDTHS if em >= wide), "40") if wide >= WORD_WIDTHS[0] else ""
 
 

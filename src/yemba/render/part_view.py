@@ -8,6 +8,7 @@ from typing import Any
 from django.utils.safestring import SafeString
 
 from yemba.core.part.part import Part
+from yemba.core.picture.ornaments import ORNAMENTS
 from yemba.core.site.navigation import Entry
 from yemba.render import pictures, questions
 from yemba.render.recorder import Recorder
@@ -57,7 +58,20 @@ class PartView:
     @property
     def longest(self) -> str:
         """How wide the longest word of the name is, as headings are marked; "" where it fits everywhere."""
-        return str(self._ask(questions.longest_in, "title", self.site_name))
+        return str(self._ask(questions.longest_in_title))
+
+    @property
+    def title(self) -> str:
+        """Where the name or the logo stands: "both", "wide" or "phone"; "" where nowhere."""
+        return self._ask(questions.shown_title)
+
+    @property
+    def wordmark(self) -> dict[str, Any]:
+        """The lines of the name, with the letter or the path of the ornament beside them."""
+        mark = self._ask(questions.wordmark)
+        ornament = ORNAMENTS.get(mark.ornament)
+        path = ornament.path if ornament else ""
+        return {"lines": mark.lines, "letter": mark.letter, "path": path, "beside": bool(mark.letter or path)}
 
     @property
     def tagline(self) -> str:
@@ -132,6 +146,12 @@ class PartView:
         """The logo's picture on the ground of the part, None where the name stands for it."""
         picture = self._ask(questions.logo, self.ground)
         return pictures.logo(picture, self._root, self.site_name) if picture else None
+
+    @property
+    def pointed(self) -> dict[str, Any] | None:
+        """The picture in the logo's place under the pointer."""
+        picture = self._ask(questions.logo_pointed)
+        return pictures.logo(picture, self._root, "") if picture else None
 
     @property
     def backdrop(self) -> dict[str, Any] | None:

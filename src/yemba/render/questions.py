@@ -13,9 +13,13 @@ from yemba.core.site import navigation
 from yemba.core.site.document import Document, Picture
 from yemba.core.site.extra import extra
 from yemba.core.site.header import ground_on, header, marks
+from yemba.core.site.header import shown_title as header_title
 from yemba.core.site.header_ground import PICTURE, behind
 from yemba.core.site.logo import logo_on
+from yemba.core.site.logo import logo_pointed as pointed
 from yemba.core.site.structured import business
+from yemba.core.site.wordmark import Wordmark
+from yemba.core.site.wordmark import wordmark as mark_of
 from yemba.core.type.levels import LEVELS
 from yemba.core.value.link import target
 from yemba.render.level import longest_word
@@ -118,6 +122,30 @@ def longest(site: Site, kind: str, field: str, words: str) -> str:
     """The mark of a heading by its longest word: of a field "heading" of a section, or "title" of an item."""
     level = site.look.template.levels.get(f"{kind}.{field}") or _level(site, kind, field)
     return longest_word(site.look, level, words) if LEVELS[level].fits else ""
+
+
+@question
+def wordmark(site: Site) -> Wordmark:
+    """The name as it is set where it stands for the logo."""
+    return mark_of(site.look)
+
+
+@question
+def shown_title(site: Site) -> str:
+    """Where the name or the logo stands in the header."""
+    return header_title(site.look)
+
+
+@question
+def longest_in_title(site: Site) -> str:
+    """The mark of the name by its longest word and what stands beside it."""
+    return longest_word(site.look, "title", site.look.document.name, mark_of(site.look).beside)
+
+
+@question
+def logo_pointed(site: Site) -> Picture | None:
+    """What stands in the logo's place under the pointer."""
+    return pointed(site.look)
 
 
 @question

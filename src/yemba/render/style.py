@@ -14,7 +14,7 @@ from yemba.core.part.part import parts
 from yemba.core.picture.filters import DUOTONE
 from yemba.core.site.backdrop import of_header, of_section
 from yemba.core.site.extra import extra
-from yemba.core.site.header import gap, header_fit, header_heights
+from yemba.core.site.header import gap, header_bar_heights, header_fit, header_heights, shrinks
 from yemba.core.site.header_ground import PICTURE, behind, duotone, gradient, pattern
 from yemba.core.site.resolve import Look
 from yemba.core.site.settings import SETTINGS
@@ -91,6 +91,7 @@ def custom_properties(look: Look) -> tuple[dict[str, str], dict[str, dict[str, s
         "side-column": f"{header_fit(look).column}px",
         "unfolds": f"{header_fit(look).stages[0].width}px",
         "logo-share": f"{look.value('logo.height') / 100:g}",
+        "header-position": "relative" if look.value("header.position") == "relative" else "sticky",
         **_behind_header(look),
         **_extra(look),
     }
@@ -122,13 +123,16 @@ def _covered(look: Look, unfolds: int) -> list[str]:
     """How much of a window the header takes: what is led to stands below one that stays on top, and what begins under
     one that stands over it begins below its words."""
     rules = []
-    if look.value("header.position") == "sticky" and look.arrangement.stands != OVER:
+    stays = look.value("header.position") != "relative" and look.arrangement.stands != OVER
+    if stays:
         rules.append("html {{ scroll-padding-block-start: calc({}px + var(--trail, 0px)); }}")
     if look.arrangement.stands == OVER:
         rules.append(":root {{ --header-covers: calc({}px + var(--trail, 0px)); }}")
+    if shrinks(look):
+        rules.append(":root {{ --header-bar: {}px; }}")
     if not rules:
         return []
-    covers = header_heights(look)
+    covers = header_bar_heights(look) if shrinks(look) else header_heights(look)
     windows = [*zip((0, *FOLDED_FROM[1:]), covers.folded, strict=True), (unfolds, covers.unfolded)]
     folded = [(window, height) for window, height in windows[:-1] if window < unfolds]
     told = [first for first, before in zip(folded, [(0, None), *folded], strict=False) if first[1] != before[1]]

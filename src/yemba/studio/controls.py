@@ -14,10 +14,11 @@ from yemba.core.part.part import parts
 from yemba.core.place import Place
 from yemba.core.site.extra import extra
 from yemba.core.site.header_ground import GRADIENT, PATTERN, PICTURE, behind
-from yemba.core.site.logo import NAMES, logo
+from yemba.core.site.logo import NAMES, POINTED, logo
 from yemba.core.site.navigation import menu
 from yemba.core.site.resolve import Look
 from yemba.core.site.settings import SETTINGS
+from yemba.core.site.wordmark import ORNAMENT
 from yemba.core.type.levels import LEVELS
 from yemba.sites.models import Site
 
@@ -111,7 +112,7 @@ def _of_header(look: Look, key: str) -> Control:
 
 
 _MENU, _SURFACE = {"show": "menu"}, {"show": "surface"}
-_MENU_SETTINGS = ("gap", "current", "hover", "panel")
+_MENU_SETTINGS = ("gap", "current", "hover", "sub_ground", "panel")
 _SURFACE_SETTINGS = (
     "ground", "behind", "backdrop", "stand", "box", "width", "padding", "line", "line_style", "line_colour", "corner",
     "shadow",
@@ -147,12 +148,23 @@ def offered(look: Look, key: str) -> bool:
 
 
 def _of_logo(look: Look, key: str) -> Control:
+    if key in _OF_WORDMARK:
+        return Control("logo", key if _wordmark_shows(look, key) else "logo.form")
+    if key == "logo.form":
+        return Control("logo", key)
     if look.document.pictures.get(look.value("logo.picture")) is None:
         return Control("logo", "logo-file-file")
     return Control("logo", _OF_LOGO.get(key, key) if logo(look) else "logo.form")
 
 
+_OF_WORDMARK = ("logo.lines", "logo.beside", "logo.ornament")
 _OF_LOGO = {"logo.picture": "logo.form"} | {key: f"logo-{name}-file" for key, name in NAMES.items()}
+_OF_LOGO |= {POINTED: "logo-pointed-file"}
+
+
+def _wordmark_shows(look: Look, key: str) -> bool:
+    needed = key != "logo.ornament" or look.value("logo.beside") == ORNAMENT
+    return look.value("logo.form") != "none" and logo(look) is None and needed
 
 
 @control.register

@@ -6,16 +6,36 @@ from collections.abc import Iterator
 
 from yemba.core.check.finding import Cure, Finding, Inspected
 from yemba.core.layout.arrangement import NONE
-from yemba.core.place import OfSetting
+from yemba.core.place import OfMenu, OfSetting
+from yemba.core.site.header import shown_title
+from yemba.core.site.navigation import leads_home
 
 NAME = "The way about"
 
 
 def find(inspected: Inspected) -> Iterator[Finding]:
-    """A site of several pages without a menu in its header or its footer."""
+    """A site of several pages without a menu in its header or its footer, or where nothing leads back to the first."""
+    yield from _nowhere(inspected)
+    yield from _not_home(inspected)
+
+
+def _nowhere(inspected: Inspected) -> Iterator[Finding]:
     look = inspected.look
     if look.arrangement.menu != NONE or look.value("footer.navigation") or len(look.document.pages) < 2:
         return
     sentence = "There is no header, and the footer shows no navigation: nobody finds the other pages."
     cure = Cure("Show the navigation in the footer", "set-value", {"key": "footer.navigation", "value": "true"})
     yield Finding(sentence, OfSetting("footer.navigation"), "", cure)
+
+
+def _not_home(inspected: Inspected) -> Iterator[Finding]:
+    """Neither a mark nor an entry of the menu leads to the first page."""
+    look, document = inspected.look, inspected.look.document
+    needed = look.arrangement.menu != NONE and shown_title(look) != "both" and len(document.pages) > 1
+    if not needed or leads_home(document):
+        return
+    first = document.order[0]
+    name = document.pages[first].name
+    sentence = f"Where neither name nor logo stands in the header, nothing leads back to {name}."
+    cure = Cure(f"Show {name} in the menu", "show-menu-entry", {"entry": first, "shown": "true"})
+    yield Finding(sentence, OfMenu(first, "shown"), "", cure)

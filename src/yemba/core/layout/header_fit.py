@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterable, Iterator, Mapping, Sequence
+from functools import partial
 from itertools import pairwise
 from math import ceil
 from typing import NamedTuple
@@ -32,6 +33,7 @@ _BUTTON_ABOVE = 1.4  # em; the same above and below
 _BUTTON_EDGES = 4  # px
 _HALF = 0.58  # of its width that a tagline takes in two balanced lines; common practice, no source
 _AROUND_FOLDED = 28  # px; padding and rules above and below where the menu is folded
+_BETWEEN_ROWS = 12  # px; gap between the rows of a bar
 _SIGN = 1.2  # em; what a name set on a plate has round it, above and below
 FOLDED_FROM = (240, 280, 320, 350, 390, 430, 480, 560, 660, 768, 900, 1080)
 """Widths in px at which ranges of windows begin, for each of which a folded header is told of."""
@@ -101,13 +103,20 @@ class Setting(NamedTuple):
         """Height in px of so many lines on a wide window."""
         return count * self.text.size.high * self.text.leading
 
-    def broken(self, words: str, room: float, window: float) -> float:
-        """Height in px of words that break into lines in a room, in a window of that width; both in px. Their size
-        gives way to the longest word, as that of titles does."""
-        longest = max(self.family.text_width(self.text, word, 1) for word in words.split() or [words])
+    def broken(self, lines: Sequence[str], room: float, window: float, beside: float = 0) -> float:
+        """Height in px of lines that break where they are wider than a room, in a window of that width; both in px.
+        Their size gives way to the longest word, as that of titles does; `beside` them something may stand, in em."""
+        words = " ".join(lines).split() or [""]
+        longest = beside + max(self.family.text_width(self.text, word, 1) for word in words)
         size = min(self.text.size.at(window), room / max(longest, 0.01))
-        count = len(broken(words, lambda line: ROUNDING * self.family.text_width(self.text, line, size), room, 99))
+        left = room - beside * size
+        width = partial(self._width_of_line, size)
+        count = sum(len(broken(words, width, left, 99)) for words in lines)
         return (count * self.text.leading + _SIGN) * size
+
+    def _width_of_line(self, size: float, words: str) -> float:
+        """In px, set at `size` px."""
+        return ROUNDING * self.family.text_width(self.text, words, size)
 
     def longest(self, texts: Iterable[str]) -> float:
         """Width in px of the longest word of all these."""
@@ -135,9 +144,10 @@ class Faces(NamedTuple):
 class Contents(NamedTuple):
     """What stands in a header: words, "" for what does not.
 
-    `opening` are the entries of the menu that have others below them. `logo` is the width of a logo over its height,
-    None where the name is set in type; `logo_share` says how much of the header's height it takes. `tagline_on_phone`
-    and `action_on_phone` say that they stand there too.
+    `opening` are the entries of the menu that have others below them. The title stands in `lines`, in one where there
+    are none, with `beside` em of something before them. `logo` is the width of a logo over its height,
+    None where the name is set in type; `logo_share` says how much of the header's height it takes. Of title,
+    tagline and action it is said whether they stand beside an unfolded menu, and on a phone.
     """
 
     title: str
@@ -147,6 +157,10 @@ class Contents(NamedTuple):
     action: str = ""
     logo: float | None = None
     logo_share: float = 1.0
+    lines: tuple[str, ...] = ()
+    beside: float = 0
+    title_wide: bool = True
+    title_on_phone: bool = True
     tagline_on_phone: bool = False
     action_on_phone: bool = True
 
@@ -171,10 +185,19 @@ class Header(NamedTuple):
 
     @property
     def title(self) -> float:
-        """The width of the name, or of the logo that stands for it."""
-        if self.contents.logo:
-            return self.least.logo_wide * self.contents.logo_share * self.contents.logo
-        return self.faces.title.width(self.contents.title)
+        """The width of the name with what stands beside it, or of the logo that stands for it."""
+        contents, face = self.contents, self.faces.title
+        if not contents.title_wide:
+            return 0.0
+        if contents.logo:
+            return self.least.logo_wide * contents.logo_share * contents.logo
+        beside = contents.beside * face.text.size.high
+        return beside + max(face.width(line) for line in self.title_lines)
+
+    @property
+    def title_lines(self) -> tuple[str, ...]:
+        """The lines that the name is set in."""
+        return self.contents.lines or (self.contents.title,)
 
     @property
     def tagline(self) -> float:
@@ -233,14 +256,21 @@ class Header(NamedTuple):
         if not contents.action or not contents.action_on_phone:
             return 0
         for window in (PHONE_WIDTH, WIDE_WIDTH):
-            name = max(faces.title.width_at(word, window) for word in contents.title.split() or [""])
-            if contents.logo:
-                name = self.least.logo_phone * contents.logo_share * contents.logo
             action = faces.action.button(contents.action, window)
-            needs = self.beside + BETWEEN_FOLDED + action + max(_LEAST_TITLE, name)
+            needs = self.beside + BETWEEN_FOLDED + action + self._least_title(window)
             if needs <= window:
                 break
         return ceil(needs)
+
+    def _least_title(self, window: float) -> float:
+        """What the name needs beside a folded menu: its longest word, or the logo."""
+        contents, face = self.contents, self.faces.title
+        if not contents.title_on_phone:
+            return 0.0
+        if contents.logo:
+            return max(_LEAST_TITLE, self.least.logo_phone * contents.logo_share * contents.logo)
+        longest = max(face.width_at(word, window) for word in contents.title.split() or [""])
+        return max(_LEAST_TITLE, longest + contents.beside * face.text.size.at(window))
 
 
 def widths_of(contents: Contents, faces: Faces) -> tuple[float, ...]:
@@ -288,14 +318,22 @@ def heights(header: Header) -> Heights:
     return Heights(unfolded, tuple(ceil(height) for height in folded))
 
 
+def bar_heights(header: Header) -> Heights:
+    """How high it stands at most once it has shrunk to a bar: as high as what stands in it needs."""
+    around = _AROUND_FOLDED + _BETWEEN_ROWS * (len(header.arrangement.rows) - 1)
+    arrangement = header.arrangement.model_copy(update={"around": around})
+    return heights(header._replace(arrangement=arrangement, least=header.least._replace(wide=0, phone=0)))
+
+
 def wide_heights(header: Header) -> Mapping[str, float]:
     """The heights of the pieces in px where the menu is unfolded."""
     arrangement, contents, faces, _, least, _ = header
-    name = faces.title.lines(1) + _SIGN * faces.title.text.size.high
+    name = faces.title.lines(len(header.title_lines)) + _SIGN * faces.title.text.size.high
+    title = least.logo_wide * contents.logo_share if contents.logo else name
     rows = arrangement.menu_rows or arrangement.menu_lines
     menu = faces.navigation.lines(rows) + rows * _LINK_PADDING if contents.entries else 0.0
     return {
-        "title": least.logo_wide * contents.logo_share if contents.logo else name,
+        "title": title if contents.title_wide else 0.0,
         "tagline": faces.tagline.lines(2) if contents.tagline else 0.0,
         "navigation": max(menu, faces.action.button_height if contents.action else 0.0),
     }
@@ -309,10 +347,13 @@ def folded_height(header: Header, window: float) -> float:
         room -= faces.action.button(contents.action, window)
     wide = arrangement.menu == FOLDED and window >= _NARROWEST
     logo = (least.logo_wide if wide else least.logo_phone) * contents.logo_share
-    name = logo if contents.logo else faces.title.broken(contents.title, max(room, _LEAST_TITLE), window)
+    room = max(room, _LEAST_TITLE)
+    name = logo if contents.logo else faces.title.broken(header.title_lines, room, window, contents.beside)
+    if not (contents.title_wide if wide else contents.title_on_phone):
+        name = 0.0
     tagline = 0.0
     if contents.tagline and contents.tagline_on_phone:
-        tagline = faces.tagline.broken(contents.tagline, max(room, _LEAST_TITLE), window)
+        tagline = faces.tagline.broken([contents.tagline], room, window)
     return max(name + tagline + _AROUND_FOLDED, least.wide if wide else least.phone)
 
 

@@ -44,8 +44,8 @@ def _stands_on(look: Look, page: str) -> str:
     return ground_on(look, page)
 
 
-POSITIONS = {"relative": "Scrolls away", "sticky": "Stays on top"}
-"""By the value of CSS position."""
+POSITIONS = {"relative": "Scrolls away", "sticky": "Stays on top", "shrinks": "Shrinks to a bar"}
+SHOWN = {"both": "At every width", "wide": "Where the menu is unfolded", "phone": "Where the menu is folded"}
 ACTIONS = {"button": "As a button", "outlined": "As an outlined button", "link": "As a link"}
 MARKS = {"line": "By a line", "ground": "By a ground of its own", "weight": "By weight", "none": "Not at all"}
 """How the entry of the page one is on is told."""
@@ -96,8 +96,9 @@ PART = Part(
         _setting("height_wide", "Header height, wide", Number(56, 480, "px"), 88, "header-wide"),
         _setting("height_phone", "Header height, phone", Number(48, 320, "px"), 64, "header-phone"),
         _setting("stand", "Its words stand", Choice(STANDS), "middle"),
-        _setting("position", "While one scrolls", Choice(POSITIONS), "relative", "header-position"),
+        _setting("position", "While one scrolls", Choice(POSITIONS), "relative"),
         _setting("ground", "Header ground", GroundChoice(), "light"),
+        _setting("title", "Name or logo in the header", Choice(SHOWN), "both"),
         _setting("tagline", "Tagline in the header", YesNo(), False),
         _setting("tagline_phone", "Tagline on a phone too", YesNo(), False),
         _setting("action", "Call to action", Line(30), ""),
@@ -107,6 +108,7 @@ PART = Part(
         _setting("gap", "Gap between entries", Number(0, 64, "px"), None),
         _setting("current", "The page one is on is marked", Choice(MARKS), "line"),
         _setting("hover", "Under the pointer an entry gets", Choice(POINTED), "line"),
+        _setting("sub_ground", "What stands under an entry opens on", GroundChoice(), None),
         _setting("panel", "The folded menu opens", Choice(PANELS), "whole"),
         _setting("trail", "Breadcrumbs on pages under others", YesNo(), True),
         _setting("extra", "Small picture", PictureChoice(), ""),

@@ -13,6 +13,7 @@ from yemba.core.layout.header_fit import (
     Least,
     Setting,
     Spaces,
+    bar_heights,
     fit,
     heights,
     widths_of,
@@ -21,6 +22,7 @@ from yemba.core.site.header_ground import GRADIENT, PATTERN, PICTURE, behind
 from yemba.core.site.logo import logo_on
 from yemba.core.site.navigation import entries
 from yemba.core.site.resolve import Look
+from yemba.core.site.wordmark import wordmark
 
 _STYLES = {
     "current": "line", "hover": "line", "panel": "whole", "width": "page", "shadow": "none", "stand": "middle",
@@ -29,6 +31,7 @@ _STYLES = {
 _OF_PICTURE = {"filter": "none", "entrance": "none"}
 """What is said by a class, unless it is as usual."""
 _CURRENT_WEIGHT = 700
+_TEMPLATE_LINE = 12  # px; the line below a header at most, where its owner set none
 _MEASURES = ("line", "padding", "corner")
 _LEVELS = ("title", "navigation", "small", "button")
 
@@ -47,8 +50,13 @@ def _contents(look: Look) -> Contents:
     """What stands in it."""
     document, menu = look.document, entries(look.document)
     logo = logo_on(look, look.value("header.ground"))
+    mark, title = wordmark(look), shown_title(look)
     return Contents(
         title=document.name,
+        lines=mark.lines,
+        beside=mark.beside,
+        title_wide=title in ("both", "wide"),
+        title_on_phone=title in ("both", "phone"),
         entries=tuple(entry.name for entry in menu),
         opening=frozenset(entry.name for entry in menu if entry.below),
         tagline=document.tagline if look.value("header.tagline") else "",
@@ -60,12 +68,25 @@ def _contents(look: Look) -> Contents:
     )
 
 
+def shown_title(look: Look) -> str:
+    """Where the name or the logo stands: at every width ("both"), only "wide", only on a "phone", or nowhere ("")."""
+    return "" if look.value("logo.form") == "none" else str(look.value("header.title"))
+
+
+def shrinks(look: Look) -> bool:
+    """Whether it shrinks to a bar while one scrolls; one at the side or over the opening cannot."""
+    arrangement = look.arrangement
+    return look.value("header.position") == "shrinks" and arrangement.stands != OVER and not arrangement.column
+
+
 def marks(look: Look) -> str:
     """Classes for what its owner set of it, that the template does not say already."""
     shown = behind(look)
     styles = _STYLES | (_OF_PICTURE if shown == PICTURE else {})
     value = {name: look.value(f"header.{name}") for name in (*styles, "line_colour", *_MEASURES)}
     named = [f"{name}-{value[name]}" for name, usual in styles.items() if value[name] != usual]
+    if shrinks(look):
+        named.append("shrinks")
     if shown in (GRADIENT, PATTERN):
         named.append(f"behind-{shown}")
     lined = [f"has-line line-{value['line_colour']}"] if value["line"] is not None else []
@@ -79,7 +100,19 @@ def header_fit(look: Look) -> Fit:
 
 def header_heights(look: Look) -> Heights:
     """How high it stands at most, as it is now."""
-    return heights(header(look))
+    return _with_line(look, heights(header(look)))
+
+
+def header_bar_heights(look: Look) -> Heights:
+    """How high it stands at most once it has shrunk."""
+    return _with_line(look, bar_heights(header(look)))
+
+
+def _with_line(look: Look, bare: Heights) -> Heights:
+    """With the line below it."""
+    own = look.value("header.line")
+    line = _TEMPLATE_LINE if own is None else own
+    return Heights(bare.unfolded and bare.unfolded + line, tuple(height and height + line for height in bare.folded))
 
 
 def gap(look: Look) -> float:

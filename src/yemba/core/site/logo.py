@@ -9,6 +9,8 @@ from yemba.core.site.resolve import Look
 
 LIGHT, DARK = "logo.light", "logo.dark"
 """The settings of the light version, for dark grounds, and of the dark one, for light grounds."""
+POINTED = "logo.pointed"
+"""The setting of the picture that stands there under the pointer."""
 NAMES = {LIGHT: "light", DARK: "dark"}
 
 
@@ -27,6 +29,12 @@ def key_on(look: Look, ground: str) -> str:
     brought, version = look.value("logo.picture"), look.value(version_for(look, ground))
     known = look.pictures.get(version)
     return str(version if known and known.version_of == brought else brought)
+
+
+def logo_pointed(look: Look) -> Picture | None:
+    """What stands in the logo's place under the pointer; None where that is the logo itself."""
+    brought, other = logo(look), look.pictures.get(look.value(POINTED))
+    return other if brought and other and other.version_of == look.value("logo.picture") else None
 
 
 def icon_picture(look: Look) -> Picture | None:

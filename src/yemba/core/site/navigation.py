@@ -69,6 +69,13 @@ def entries(document: Document) -> list[Entry]:
     return shown("")
 
 
+def leads_home(document: Document) -> bool:
+    """Whether the menu shows the first page."""
+    home = f"{PAGE}{document.order[0]}"
+    every = entries(document)
+    return any(home in (entry.link, *(below.link for below in entry.below)) for entry in every)
+
+
 def _entry(document: Document, key: str, below: tuple[Entry, ...] = ()) -> Entry:
     return Entry(key, name_of(document, key), _link(document, key), below)
 

@@ -7,6 +7,7 @@ from collections.abc import Mapping, Sequence
 from yemba.core.errors import Fault
 from yemba.core.limits import LARGEST_TEXT, SMALLEST_TEXT, TOWN_LETTERS
 from yemba.core.part.part import part_settings
+from yemba.core.picture.ornaments import ORNAMENTS
 from yemba.core.picture.sharing import COMPOSITIONS
 from yemba.core.site.setting import PARTS, SHEET, SITE, Setting
 from yemba.core.trade.trade import AIMS
@@ -58,7 +59,10 @@ _SLATE = [
     {"id": "c3", "name": "Paper", "hex": "#fafafa"},
 ]
 RATIO = Number(1.05, 1.6, "", 0.005)
-_MARK = Choice({"wordmark": "Wordmark", "picture": "Picture"})
+_MARK = Choice({"wordmark": "Wordmark", "picture": "Picture", "none": "None"})
+_LINES = Choice({"one": "In one line", "two": "In two lines"})
+_BESIDE = Choice({"none": "Nothing", "letter": "Its first letter", "ornament": "An ornament"})
+_ORNAMENT = Choice({slug: ornament.name for slug, ornament in ORNAMENTS.items()})
 _ICON = Choice({"logo": "As the logo", "letter": "Letter", "picture": "Own picture"})
 
 
@@ -95,6 +99,10 @@ _ALL: Sequence[Setting] = (
     Setting("logo.picture", "Logo picture", "logo", SHEET, PictureChoice(), "", along="logo.form"),
     Setting("logo.light", "Light version of the logo", "logo", PARTS, PictureChoice(), "", along="logo.form"),
     Setting("logo.dark", "Dark version of the logo", "logo", PARTS, PictureChoice(), "", along="logo.form"),
+    Setting("logo.pointed", "Logo under the pointer", "logo", PARTS, PictureChoice(), "", along="logo.form"),
+    Setting("logo.lines", "The name stands", "logo", SHEET, _LINES, "one"),
+    Setting("logo.beside", "Beside the name", "logo", SHEET, _BESIDE, "none"),
+    Setting("logo.ornament", "Ornament", "logo", SHEET, _ORNAMENT, "disc", along="logo.beside"),
     Setting("icon.form", "Site icon", "logo", PARTS, _ICON, "logo"),
     Setting("icon.picture", "Picture of the site icon", "logo", PARTS, PictureChoice(), "", along="icon.form"),
     Setting("logo.height", "Logo height", "logo", PARTS, Number(24, 100, "%"), 62),

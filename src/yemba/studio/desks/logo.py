@@ -9,13 +9,17 @@ from yemba.core.check import logo as check
 from yemba.core.check import site_icon
 from yemba.core.colour.contrast import EDGE
 from yemba.core.picture.marks import contrast_of_marks
+from yemba.core.picture.ornaments import ORNAMENTS
 from yemba.core.picture.sharing import NAME
-from yemba.core.site.logo import NAMES, key_on, logo
+from yemba.core.site.logo import NAMES, POINTED, key_on, logo, logo_pointed
+from yemba.core.site.navigation import leads_home
 from yemba.core.site.pictures import leading_picture
 from yemba.core.site.resolve import Look
 from yemba.core.site.setting import SITE
 from yemba.core.site.settings import SETTINGS
+from yemba.core.site.wordmark import ORNAMENT
 from yemba.sites.models import Site
+from yemba.studio.desks.level import level_desk
 from yemba.studio.desks.setting import Context, setting
 from yemba.studio.inspecting import inspected
 from yemba.studio.waiting import Waiting
@@ -26,9 +30,17 @@ _FOR = {"light": "dark", "dark": "light"}
 def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiting]) -> Context:
     key = look.value("logo.picture")
     shown = logo(look) is not None
+    picture = look.document.pictures.get(key)
+    form = setting(look, "logo.form")
+    first = look.document.pages[look.document.order[0]]
     return {
-        "form": setting(look, "logo.form"),
-        "picture": look.document.pictures.get(key),
+        **_wordmark(look),
+        "form_choices": [one for one in form["choices"] if picture or one[0] != "picture"],
+        "homeless": "" if leads_home(look.document) else first.name,
+        "pointed": logo_pointed(look),
+        "pointed_set": setting(look, POINTED),
+        "form": form,
+        "picture": picture,
         "picture_id": key,
         "shown": shown,
         "height": setting(look, "logo.height"),
@@ -39,6 +51,18 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
         "icon_findings": list(site_icon.find(inspected(look))),
         "card": _card(look),
         "site_settings": [setting(look, known.key) for known in SETTINGS.values() if known.home == SITE],
+    }
+
+
+def _wordmark(look: Look) -> Context:
+    """The name set in type: what is chosen of it."""
+    beside = look.value("logo.beside")
+    return {
+        "wordmark": [setting(look, "logo.lines"), setting(look, "logo.beside")],
+        "one_word": len(look.document.name.split()) < 2,
+        "ornament": setting(look, "logo.ornament"),
+        "ornaments": list(ORNAMENTS.items()) if beside == ORNAMENT else [],
+        "level": level_desk(look, "title"),
     }
 
 

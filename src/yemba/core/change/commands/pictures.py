@@ -14,7 +14,7 @@ from yemba.core.picture.logo import BACKGROUND, ENCLOSED, TRIM
 from yemba.core.site.document import Document, Picture
 from yemba.core.site.drawings import of_drawing
 from yemba.core.site.ids import Ids
-from yemba.core.site.logo import NAMES
+from yemba.core.site.logo import NAMES, POINTED
 from yemba.core.site.pictures import uses
 from yemba.core.site.resolve import Look
 from yemba.core.value.kind import refuse_choice
@@ -27,10 +27,11 @@ MENDED = {
     TRIM: "trimmed to its marks",
 }
 COLOURS = {"site": "in the colours of the site", "own": "in its own colours"}
-_VERSIONS = {f"logo-{name}": key for key, name in NAMES.items()}
+_VERSIONS = {"logo-pointed": POINTED, **{f"logo-{name}": key for key, name in NAMES.items()}}
 _CALLED = {
     "logo": "Logo",
     "icon": "Site icon",
+    "logo-pointed": "Under the pointer, in place of the logo:",
     **{f"logo-{name}": f"{name.capitalize()} version of the logo:" for name in NAMES.values()},
 }
 _SAME_SHAPE = 0.01  # proportions nearer than this need no crop
@@ -56,8 +57,8 @@ class _Stored(Command):
 
 
 class AddPicture(_Stored):
-    """Make a stored picture known to the document; `use` is "logo", "logo-light" or "logo-dark" for a version of it,
-    "icon", or the field of a section it goes to at once."""
+    """Make a stored picture known to the document; `use` is "logo", "logo-light", "logo-dark" or "logo-pointed" for a
+    version of it, "icon", or the field of a section it goes to at once."""
 
     name: ClassVar[str] = "add-picture"
     use: str = ""

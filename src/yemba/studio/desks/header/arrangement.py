@@ -6,8 +6,8 @@ from collections.abc import Mapping
 
 from yemba.core.layout.arrangement import FOLDED, NONE, OVER, Arrangement
 from yemba.core.layout.header_drawing import Drawing, drawing
-from yemba.core.layout.header_fit import FULL, GAP, SIZE, TAGLINE, Fit, Header
-from yemba.core.site.header import header, header_fit
+from yemba.core.layout.header_fit import FOLDED_FROM, FULL, GAP, SIZE, TAGLINE, Fit, Header
+from yemba.core.site.header import header, header_bar_heights, header_fit, shrinks
 from yemba.core.site.resolve import Look
 from yemba.core.type.scale import PHONE_WIDTH
 from yemba.studio.desks.level import level_desk
@@ -33,6 +33,9 @@ def view(look: Look, query: Mapping[str, str]) -> Context:
         "drawn": [_choice(look, head, arrangement) for arrangement in _offered(look)],
         "heights": [setting(look, key) for key in ("header.height_wide", "header.height_phone")],
         "position": setting(look, "header.position"),
+        "shrinks": _bar(look) if shrinks(look) else None,
+        "title": setting(look, "header.title"),
+        "nameless": look.value("logo.form") == "none",
         "tagline": setting(look, "header.tagline"),
         "tagline_phone": setting(look, "header.tagline_phone"),
         "action": {name: setting(look, f"header.{key}") for name, key in _ACTION.items()},
@@ -48,6 +51,18 @@ def view(look: Look, query: Mapping[str, str]) -> Context:
         "stages": _stages(look, fit),
         "widest": _SCALE,
     }
+
+
+def _bar(look: Look) -> Context:
+    """How high the bar is that it shrinks to, and whether that is no less than the header."""
+    bar = header_bar_heights(look)
+    wide, phone = look.value("header.height_wide"), look.value("header.height_phone")
+    on_phone = bar.folded[_phone_range()]
+    return {"wide": bar.unfolded, "phone": on_phone, "no_less": bar.unfolded >= wide and on_phone >= phone}
+
+
+def _phone_range() -> int:
+    return max(at for at, start in enumerate(FOLDED_FROM) if start <= PHONE_WIDTH)
 
 
 def _bare(look: Look) -> Context | None:

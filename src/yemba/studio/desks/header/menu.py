@@ -22,7 +22,7 @@ def view(look: Look, query: Mapping[str, str]) -> Context:
         "entries": list(_entries(look, shown)),
         "places": _sections(look),
         "room": room.LINKS.warning(len(document.navigation.links)),
-        "styles": [setting(look, f"header.{name}") for name in ("gap", "current", "hover", "panel")],
+        "styles": [setting(look, f"header.{name}") for name in ("gap", "current", "hover", "sub_ground", "panel")],
         "level": level_desk(look, "navigation"),
         "has_header": look.arrangement.menu != NONE,
     }

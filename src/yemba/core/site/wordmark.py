@@ -1,0 +1,45 @@
+"""A name set in type as a mark: its lines, and the letter or ornament that stands beside it."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from typing import NamedTuple
+
+from yemba.core.site.resolve import Look
+
+ONE, TWO = "one", "two"
+LETTER, ORNAMENT = "letter", "ornament"
+"""What may stand beside it."""
+_SIDES = (1.1, 2.0)
+"""How high and wide that is beside one line and beside two, in em."""
+_GAP = 0.35  # em
+
+
+class Wordmark(NamedTuple):
+    """`letter` or the slug of an `ornament` stands beside the lines; "" where it does not."""
+
+    lines: tuple[str, ...]
+    letter: str = ""
+    ornament: str = ""
+
+    @property
+    def beside(self) -> float:
+        """The room that what stands beside it takes, in em."""
+        side = _SIDES[len(self.lines) - 1] + _GAP
+        return side if self.letter or self.ornament else 0.0
+
+
+def wordmark(look: Look) -> Wordmark:
+    """The name as the logo settings have it."""
+    name, beside = look.document.name, look.value("logo.beside")
+    face, text = look.face("title"), look.texts["title"]
+    lines = in_two(name, lambda words: face.text_width(text, words, 1)) if look.value("logo.lines") == TWO else (name,)
+    letter = next((sign for sign in name if sign.isalnum()), "") if beside == LETTER else ""
+    return Wordmark(lines, letter.upper(), look.value("logo.ornament") if beside == ORNAMENT else "")
+
+
+def in_two(name: str, width: Callable[[str], float]) -> tuple[str, ...]:
+    """The name broken between two words so that its wider line is as narrow as can be; one word stays one line."""
+    words = name.split()
+    breaks = ((" ".join(words[:at]), " ".join(words[at:])) for at in range(1, len(words)))
+    return min(breaks, key=lambda lines: max(map(width, lines)), default=(name,))
