@@ -7,7 +7,7 @@ const sheets = {
 };
 const streamed = new CSSStyleSheet();
 document.adoptedStyleSheets = [streamed];
-let quiet = 0;
+let own = -1; // where it was scrolled to from outside: of that nothing is said
 let writing = null;
 let choosing = 0;
 const TWICE = 350; // ms within which a second click makes a double one
@@ -57,10 +57,7 @@ function mark(message) {
   const found = message.place && find(message);
   if (!found) return;
   found.dataset[name] = "";
-  if (message.chosen && message.scroll) {
-    quiet = performance.now() + 400;
-    centre(found);
-  }
+  if (message.chosen && message.scroll) centre(found);
 }
 
 let touched = [];
@@ -75,7 +72,7 @@ const standing = (place) => document.querySelector(`[data-place="${CSS.escape(pl
 // The window alone: scrollIntoView would also scroll the workbench, on a phone away from the desk.
 function centre(element) {
   const { top, height } = element.getBoundingClientRect();
-  scrollTo({ top: scrollY + top - Math.max(0, innerHeight - height) / 2, behavior: "instant" });
+  goTo(scrollY + top - Math.max(0, innerHeight - height) / 2);
 }
 
 function patch(given) {
@@ -152,18 +149,18 @@ addEventListener("message", (event) => {
   else if (data.type === "mark") mark(data);
   else if (data.type === "touch") touch(data.places);
   else if (data.type === "see") see(data.matrix);
+  else if (data.type === "where") scrollY < 2 || sayScroll();
   else if (data.type === "hello") say({ type: "ready", page: document.body.dataset.page });
   else if (data.type === "measure")
     Promise.race([document.fonts.ready, new Promise((late) => setTimeout(late, 1500))]).then(measured); // unseen, it gets no frames
   else if (data.type === "fault") {
     const found = find(data);
     if (found) found.dataset.fault = data.sentence;
-  } else if (data.type === "scroll") {
-    quiet = performance.now() + 120;
+  } else if (data.type === "scroll" && data.page === document.body.dataset.page) {
     const found = data.place && find({ place: data.place });
     const top = found ? found.getBoundingClientRect().top + scrollY : 0;
     const height = found ? found.offsetHeight : document.documentElement.scrollHeight;
-    scrollTo({ top: data.share < 0 ? 0 : top + data.share * height, behavior: "instant" });
+    goTo(data.share < 0 ? 0 : top + data.share * height);
   }
 });
 
@@ -184,14 +181,21 @@ function measured() {
   say({ type: "measured", content, widest: out?.place || "header", targets });
 }
 
-addEventListener("scroll", () => {
-  if (performance.now() < quiet) return;
+function goTo(top) {
+  scrollTo({ top, behavior: "instant" });
+  own = scrollY;
+}
+
+addEventListener("scroll", () => scrollY === own || sayScroll());
+
+function sayScroll() {
   const places = [...document.querySelectorAll("[data-place]")];
   const at = places.find((place) => place.getBoundingClientRect().bottom > 0);
-  if (!at || scrollY < 2) return say({ type: "scroll", share: -1 });
+  const { page } = document.body.dataset;
+  if (!at || scrollY < 2) return say({ type: "scroll", page, share: -1 });
   const box = at.getBoundingClientRect();
-  say({ type: "scroll", place: at.dataset.place, share: -box.top / box.height });
-});
+  say({ type: "scroll", page, place: at.dataset.place, share: -box.top / box.height });
+}
 
 addEventListener("pointerover", (event) => {
   const what = placeOf(event.target);

@@ -35,6 +35,7 @@ const heard = {
     if (windows.ready(from)) showsOtherwise() || lookAgain();
     if (vision) windows.say({ type: "see", matrix: vision });
     chooseAgain();
+    windows.say({ type: "where" }, from); // it goes where the other one is
   },
   point(message, from) {
     windows.say({ ...message, type: "mark" }, from);
