@@ -189,6 +189,20 @@ def test_somebody_finds_the_other_pages(document: Document, catalogue: Catalogue
     assert found("way_about", look_at(headed, catalogue)) == []
 
 
+def test_without_a_mark_the_menu_must_lead_home(document: Document, catalogue: Catalogue) -> None:
+    plain = document.plain()
+    home = document.order[0]
+    nameless = plain | {"sheet": {"logo.form": "none"}, "navigation": {"hidden": [home]}}
+    for parts, count in (({}, 1), ({"header.arrangement": "none", "footer.navigation": True}, 0)):
+        lost = Document.model_validate(nameless | {"parts": parts})
+        assert len(found("way_about", look_at(lost, catalogue))) == count
+    lost = Document.model_validate(nameless)
+    (one,) = found("way_about", look_at(lost, catalogue))
+    assert found("way_about", look_at(cured(lost, catalogue, one), catalogue)) == []
+    wide_only = Document.model_validate(plain | {"parts": {"header.title": "wide"}, "navigation": {"hidden": [home]}})
+    assert len(found("way_about", look_at(wide_only, catalogue))) == 1, "on a phone nothing leads home"
+
+
 def test_a_page_in_the_bin_is_put_back_where_a_link_wants_it(document: Document, catalogue: Catalogue) -> None:
     prices = document.order[1]
     binned = apply(document, read_command("bin-page", {"page": prices}).plan(Look(document, catalogue), new_id))

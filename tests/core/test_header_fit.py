@@ -20,7 +20,10 @@ from yemba.core.layout.header_fit import (
     Least,
     Setting,
     Spaces,
+    bar_heights,
     fit,
+    folded_height,
+    heights,
     widths_of,
 )
 from yemba.core.site.catalogue import Catalogue
@@ -56,6 +59,42 @@ def test_it_folds_later_the_more_it_holds(faces: Faces, catalogue: Catalogue) ->
     assert plain.fold < asking.fold, "a call to action counts"
     with_sub = fitted(faces, row, count=8, opening=frozenset({"Repairs"}))
     assert with_sub.fold == plain.fold + 8 * 28, "each entry with others below it has a button"
+
+
+def test_a_name_in_two_lines_is_narrower_and_higher(faces: Faces, catalogue: Catalogue) -> None:
+    def header(*lines: str, **more: Any) -> Header:
+        contents = Contents("Saltmarsh Bindery", ("Repairs",), lines=lines, **more)
+        return Header(catalogue.arrangements["row"], contents, faces, SPACES, LEAST)
+
+    one, two = header(), header("Saltmarsh", "Bindery")
+    size = faces.title.text.size.high
+    assert two.title == pytest.approx(faces.title.width("Saltmarsh"))
+    assert header("Saltmarsh", "Bindery", beside=2.0).title == pytest.approx(two.title + 2 * size)
+    assert heights(one).unfolded < heights(two).unfolded
+    wide = 900  # px; where both stand in as many lines as they are given
+    assert folded_height(two, wide) - folded_height(one, wide) >= size
+    beside = [folded_height(header(beside=em), 320) for em in (0, 8)]
+    assert beside[0] < beside[1], "what stands beside it leaves less room, so that it breaks"
+
+
+def test_a_name_that_does_not_show_takes_no_room(faces: Faces, catalogue: Catalogue) -> None:
+    row = catalogue.arrangements["row"]
+    shown, hidden = fitted(faces, row, NAMES[1]), fitted(faces, row, NAMES[1], title_wide=False)
+    assert hidden.title == 0
+    assert hidden.fold < shown.fold
+    short, none = (fitted(faces, row, NAMES[2], action="Book", title_on_phone=on) for on in (True, False))
+    assert none.action_from < short.action_from
+    head = Header(row, Contents(NAMES[2], title_on_phone=False), faces, SPACES, LEAST)
+    assert folded_height(head, 320) == LEAST.phone
+
+
+def test_a_bar_is_as_high_as_its_words_and_no_higher_than_the_header(faces: Faces, catalogue: Catalogue) -> None:
+    tall = Header(catalogue.arrangements["row"], Contents("Sole", ("Repairs",)), faces, SPACES, Least(320, 200, 88, 64))
+    bar, whole = bar_heights(tall), heights(tall)
+    assert whole.unfolded == 320
+    assert faces.title.lines(1) < bar.unfolded < 120
+    assert all(low < high for low, high in zip(bar.folded, whole.folded, strict=True))
+    assert bar == bar_heights(tall._replace(least=LEAST)), "whatever height is set"
 
 
 def test_what_gives_way_comes_in_its_order_and_each_makes_it_narrower(faces: Faces, catalogue: Catalogue) -> None:

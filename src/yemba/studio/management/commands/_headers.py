@@ -27,7 +27,8 @@ NAMES = {
 }
 COUNTS = (3, 7, 14)
 LOGOS = {"square": (200, 200), "wide": (600, 100)}
-"""Their sizes in px; every case but these has none."""
+"""Their sizes in px; every other case has the name set in type."""
+TYPE = {"none": {}, "marked": {"logo.lines": "two", "logo.beside": "ornament"}}
 _ENTRIES = ("Repairs", "Notebooks", "Classes", "Workshop", "Journal", "Vouchers", "Prices", "Marbled papers", "Dates",
             "Questions", "Visit", "About the bench", "Letters", "Shop")  # fmt: skip
 _ARABIC = ("إصلاح", "دفاتر", "دروس", "ورشة", "مجلة", "قسائم", "أسعار", "ورق", "مواعيد", "أسئلة", "زيارة", "عنا",
@@ -51,7 +52,7 @@ class Case(NamedTuple):
 
 def every_case(catalogue: Catalogue) -> Iterator[Case]:
     """All of them, arrangements that a template does not show left out."""
-    for case in product(catalogue.arrangements, catalogue.templates, NAMES, COUNTS, ("none", *LOGOS)):
+    for case in product(catalogue.arrangements, catalogue.templates, NAMES, COUNTS, (*TYPE, *LOGOS)):
         one = Case(*case)
         if catalogue.template(one.template).shows("header.arrangement", one.arrangement):
             yield one
@@ -67,7 +68,7 @@ def site_of(case: Case) -> Document:
     odd = sum(map(ord, "".join(map(str, case))))
     parts: dict[str, Any] = {"header.arrangement": case.arrangement, "header.tagline": odd % 3 == 0}
     parts |= {"header.action": "Book" if odd % 2 else "", "header.action_link": "page:p1"}
-    sheet: dict[str, Any] = {}
+    sheet: dict[str, Any] = dict(TYPE.get(case.logo, {}))
     pictures = {}
     if shape := LOGOS.get(case.logo):
         sheet = {"logo.form": "picture", "logo.picture": "logo"}
@@ -154,7 +155,10 @@ def _widths(look: Look, measured: dict[str, Any]) -> Iterator[str]:
     if look.document.name == NAMES["arabic"][0]:
         return
     faces, contents = head.faces, head.contents
-    name = min(head.title, _LOGO_SHARE * width) if contents.logo else _drawn(faces.title, contents.title, width)
+    beside = contents.beside * faces.title.text.size.at(width)
+    name = beside + max(_drawn(faces.title, line, width) for line in head.title_lines)
+    if contents.logo:
+        name = min(head.title, _LOGO_SHARE * width)
     if abs(measured["name"] - name) > _OFF:
         yield f"the name is {measured['name']:.1f} px wide, worked out as {name:.1f}"
     tagline = faces.tagline.text
