@@ -21,6 +21,7 @@ from yemba.core.change.patch import steps_between
 from yemba.core.change.subset import closed, document_with, one_by_one
 from yemba.core.errors import Fault
 from yemba.core.site.document import Document, read
+from yemba.core.site.files import led_to
 from yemba.core.site.ids import new_id
 from yemba.core.site.navigation import menu
 from yemba.core.site.own_fonts import plain_facts
@@ -63,7 +64,7 @@ class Hands:
         return self.one_of(*menu(self.document))
 
     def link(self) -> str:
-        return self.one_of("ines@saltmarsh.example", "https://tide.example/row", f"page:{self.page()}")
+        return self.one_of("ines@saltmarsh.example", "https://tide.example/row", f"page:{self.page()}", "file:xf1")
 
     def colour(self) -> str:
         return self.one_of(*(colour["id"] for colour in self.look.value("palette")))
@@ -191,6 +192,9 @@ COMMANDS: dict[str, Callable[[Hands], dict[str, Any]]] = {
     "keep-font": _own_font,
     "class-font": lambda h: {"font": h.font(), "kind": h.one_of("serif", "hand")},
     "allow-font": lambda h: {"font": h.font()},
+    "add-file": lambda h: {"own_file": h.one_of("xf1", "xf2"), "file": h.file()["file"], "format": "pdf", "size": h.number(1, 9999), "file_name": h.one_of("a.pdf", "Price list.pdf")},
+    "name-file": lambda h: {"own_file": h.one_of("xf1", "xf2"), "file_name": h.text(30)},
+    "remove-file": lambda h: {"own_file": h.one_of("xf1", "xf2")},
     "remove-font": lambda h: {"font": h.font()},
 }  # fmt: skip
 """Every command, with arguments that make sense on a document, or nearly."""
@@ -313,7 +317,7 @@ def test_any_choice_of_changes_goes_out_and_the_others_wait(
     assert document_with(live, draft, shuffled, CATALOGUE).text() == out.text()
 
 
-UNSEEN = {"bin", "pictures", "fonts", "set_aside"}
+UNSEEN = {"bin", "pictures", "fonts", "files", "set_aside"}
 """What is no change of its own: what no page shows, and what a sheet covers."""
 
 
@@ -331,6 +335,8 @@ def test_all_changes_out_is_the_draft_and_none_the_live_site(
         shown = repr(seen(draft))
         named = {key: value for key, value in getattr(draft, held).items() if repr(key) in shown}
         assert {key: getattr(made, held)[key] for key in named} == named
+    named = {key: draft.files[key] for key in led_to(draft)}
+    assert {key: made.files[key] for key in named} == named
     assert document_with(live, draft, every, CATALOGUE) == draft
     if every:
         assert document_with(live, draft, [], CATALOGUE) == live
@@ -390,7 +396,7 @@ def test_every_command_says_in_words_what_it_does() -> None:
     home = START.order[0]
     opening = START.pages[home].order[0]
     arguments = {
-        "page": home, "entry": home, "entry_name": "News", "link": "ines@saltmarsh.example", "section": opening, "colour": "c1", "hex": "#123456", "key": "type.base", "value": "@c1",
+        "page": home, "size": 1, "own_file": "xf1", "entry": home, "entry_name": "News", "link": "ines@saltmarsh.example", "section": opening, "colour": "c1", "hex": "#123456", "key": "type.base", "value": "@c1",
         "template": "handbill", "sheet": "slipway/lamplight", "drawing": "waves",
         "mended": "trim", "pairing": "archivo-literata", "title": "New name",
         "page_name": "News", "colour_name": "Sea", "kind": "words", "by": 1, "field": "heading", "element": "heading",
@@ -406,9 +412,10 @@ def test_every_command_says_in_words_what_it_does() -> None:
         "licence": "preview",
         "files": [{"file": "f", "lightest": 400, "heaviest": 400}],
     }
+    kept = {"xf1": {"file": "f", "format": "pdf", "size": 1, "name": "a.pdf", "slug": "a"}}
     font["facts"] = plain_facts(CATALOGUE.families["lora"].facts)
     arguments["family"] = font
-    start = Document.model_validate(START.plain() | {"pictures": {"p": about}, "fonts": {"own-1": font}})
+    start = Document.model_validate(START.plain() | {"pictures": {"p": about}, "fonts": {"own-1": font}, "files": kept})
     aligned = {"section": opening, "element": "heading", "what": "align", "value": "center"}
     start = apply(start, read_command("set-one-off", aligned).plan(Look(start, CATALOGUE), new_id))
     own = {"grounds.own": [{"id": "xsea", "name": "Sea", "fill": "#123456"}]}

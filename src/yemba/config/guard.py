@@ -24,7 +24,7 @@ Application = Callable[[Environ, Callable[..., Any]], Iterable[bytes]]
 FORM_BYTES, PLAIN_BYTES, UPLOAD_BYTES = 250_000, 2 * MB, 64 * MB
 BODY_LIMITS = (
     (re.compile(r"/-/form/"), FORM_BYTES),
-    (re.compile(r"/sites/[^/]+/(?:upload|font-upload|palette-file)/|/brand-sheets/import/"), UPLOAD_BYTES),
+    (re.compile(r"/sites/[^/]+/(?:upload|font-upload|file-upload|palette-file)/|/brand-sheets/import/"), UPLOAD_BYTES),
 )
 """Bytes that the body of a request may have, by how its path begins; PLAIN_BYTES elsewhere."""
 _FORWARDED = ("HTTP_X_FORWARDED_FOR", "HTTP_X_FORWARDED_PROTO", "HTTP_X_FORWARDED_HOST", "HTTP_FORWARDED")

@@ -8,6 +8,7 @@ MB = 1_000_000
 
 PICTURE_BYTES = 12 * MB
 FONT_BYTES = 10 * MB
+FILE_BYTES = 20 * MB
 PALETTE_BYTES = 1 * MB
 PALETTE_COLOURS = 500
 """Read of one file; four times as many places in it are looked at."""
@@ -31,6 +32,7 @@ SMALLEST_TEXT, LARGEST_TEXT = 8, 160
 LIMITS = SimpleNamespace(
     picture_mb=PICTURE_BYTES // MB,
     font_mb=FONT_BYTES // MB,
+    file_mb=FILE_BYTES // MB,
     name_letters=NAME_LETTERS,
     colour_name_letters=COLOUR_NAME_LETTERS,
     message=SimpleNamespace(**MESSAGE_LETTERS),

@@ -80,6 +80,13 @@ class OfPicture(Place):
 
 
 @dataclass(frozen=True)
+class OfFile(Place):
+    """A file to take away, by its id."""
+
+    file: str
+
+
+@dataclass(frozen=True)
 class OfMenu(Place):
     """The navigation, or one entry of it: its "name", whether it is "shown", or what it stands "under"."""
 

@@ -32,6 +32,7 @@ SECTIONS = Room(60, "sections on a page")
 ENTRIES = Room(150, "entries in a section")
 LINKS = Room(40, "links in the menu beside its pages")
 PICTURES = Room(600, "pictures on a site")
+FILES = Room(100, "files on a site")
 KILOBYTES = Room(
     2000, "kilobytes of pages and words on a site, pictures not counted", "Take pages or sections out first."
 )

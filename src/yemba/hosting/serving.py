@@ -14,6 +14,7 @@ from django.utils.cache import get_conditional_response, patch_vary_headers
 from django.utils.http import http_date
 
 from yemba.core.cache import Cache
+from yemba.core.site.files import KINDS as FILE_KINDS
 from yemba.hosting.models import Edition, Live
 from yemba.sites import store
 
@@ -27,6 +28,8 @@ mimetypes.add_type("application/manifest+json", ".webmanifest")
 mimetypes.add_type("font/woff2", ".woff2")
 mimetypes.add_type("image/webp", ".webp")
 mimetypes.add_type("image/avif", ".avif")
+for ending, file_kind in FILE_KINDS.items():
+    mimetypes.add_type(file_kind.media, f".{ending}")
 
 
 class Published(NamedTuple):

@@ -18,6 +18,7 @@ from yemba.core.picture.drawing import raster
 from yemba.core.picture.signature import SIGNATURES
 from yemba.core.picture.sizes import FORMATS, resized, widths
 from yemba.core.site.document import Page, Picture
+from yemba.core.site.files import led_to, path
 from yemba.core.site.logo import icon_picture, logo_on
 from yemba.core.site.pictures import leading_picture
 from yemba.core.site.resolve import Look
@@ -67,6 +68,9 @@ def site_files(site: Site) -> dict[str, File]:
     files |= _fonts(look, site.draft)
     for picture in look.pictures.values():
         files |= _picture_files(site, picture)
+    for key in sorted(led_to(look.document)):
+        file = look.document.files[key]
+        files[path(file)] = File(partial(site.load, file.file), f"file:{file.file}")
     files |= _icon_files(site)
     files["manifest.webmanifest"] = File(partial(_manifest, look))
     card = sharing_card(site)

@@ -21,7 +21,7 @@ from yemba.core.picture.crop import ratio_of
 from yemba.core.site.backdrop import tint_of
 from yemba.core.site.document import Item, Page, Picture, Section, ordered_items
 from yemba.core.site.kinds import Field, SectionKind
-from yemba.core.value.link import PAGE
+from yemba.core.value.link import PAGE, is_inner
 from yemba.render import pictures, questions
 from yemba.render.part_view import PartView, href
 from yemba.render.recorder import Answers, Reads, Recorder
@@ -290,8 +290,8 @@ def _value(recorder: Recorder, here: At, field: Field, stored: str, below: int) 
 
 
 def _href(recorder: Recorder, here: At, link: str) -> str:
-    """The address of a stored link as seen from a place; "" where its page is gone."""
-    return href(here.root, recorder.ask(questions.path, link)) if link.startswith(PAGE) else link
+    """The address of a stored link as seen from a place; "" where what it leads to is gone."""
+    return href(here.root, recorder.ask(questions.path, link)) if is_inner(link) else link
 
 
 def _page_link(recorder: Recorder, here: At, page_id: str) -> str:

@@ -9,7 +9,7 @@ from yemba.core.language import ENGLISH
 from yemba.core.layout.arrangement import NONE, OVER
 from yemba.core.layout.tiles import TileSizes
 from yemba.core.part.part import parts
-from yemba.core.site import navigation
+from yemba.core.site import files, navigation
 from yemba.core.site.document import Document, Picture
 from yemba.core.site.extra import extra
 from yemba.core.site.header import ground_on, header, marks
@@ -21,7 +21,7 @@ from yemba.core.site.structured import business
 from yemba.core.site.wordmark import Wordmark
 from yemba.core.site.wordmark import wordmark as mark_of
 from yemba.core.type.levels import LEVELS
-from yemba.core.value.link import target
+from yemba.core.value.link import FILE, target
 from yemba.render.level import longest_word
 from yemba.render.one_off import one_off_mark
 from yemba.render.recorder import question
@@ -67,6 +67,9 @@ def _led(document: Document, entries: Iterable[navigation.Entry]) -> list[naviga
 def _path(document: Document, link: str) -> str:
     """A stored link as it stands in markup: one of a page begins with "/", the site's own address; "" if it is gone."""
     page, section = target(link)
+    if link.startswith(FILE):
+        file = document.files.get(link.removeprefix(FILE))
+        return f"/{files.path(file)}" if file else ""
     if not page:
         return link
     if page not in document.pages:

@@ -210,6 +210,12 @@ def _(place: places.OfPicture, look: Look) -> Control:
 
 
 @control.register
+def _(place: places.OfFile, look: Look) -> Control:
+    known = place.file in look.document.files
+    return Control("pictures", f"file-{place.file}" if known else "take-files-file", {"show": "files"})
+
+
+@control.register
 def _(place: places.OfMenu, look: Look) -> Control:
     query = {"show": "menu"}
     if place.what in ("under", "link"):

@@ -2,6 +2,7 @@ from django.urls import path
 
 from yemba.studio.views import (
     editions,
+    files,
     fonts,
     front,
     inbox,
@@ -47,6 +48,7 @@ urlpatterns = [
     path("sites/<slug:slug>/mend-logo/", pictures.mend_logo, name="mend-logo"),
     path("sites/<slug:slug>/picture/<slug:picture>/", pictures.thumb, name="thumb"),
     path("sites/<slug:slug>/drawing/<slug:drawing>/", pictures.drawing, name="drawing"),
+    path("sites/<slug:slug>/file-upload/", files.upload, name="file-upload"),
     path("sites/<slug:slug>/font-upload/", fonts.upload, name="font-upload"),
     path("sites/<slug:slug>/fonts.css", fonts.styles, name="font-styles"),
     path("sites/<slug:slug>/fonts/<slug:digest>/", fonts.file, name="font-file"),

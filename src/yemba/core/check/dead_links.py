@@ -1,4 +1,4 @@
-"""Links that lead nowhere: to pages that are gone, to nothing at all, to what is no address."""
+"""Links that lead nowhere: to pages or files that are gone, to nothing at all, to what is no address."""
 
 from __future__ import annotations
 
@@ -10,7 +10,7 @@ from yemba.core.place import OfField, OfMenu, OfSetting
 from yemba.core.site.document import Document, Standing, Stored, stored_of
 from yemba.core.site.kinds import Field
 from yemba.core.site.resolve import Look
-from yemba.core.value.link import target
+from yemba.core.value.link import FILE, target
 from yemba.core.value.reaching import REACHES
 
 NAME = "Links"
@@ -91,6 +91,8 @@ def _finding(document: Document, stored: Stored, sentence: str, address: str, ba
 
 def _dead(document: Document, address: str) -> bool:
     page, section = target(address)
+    if address.startswith(FILE):
+        return address.removeprefix(FILE) not in document.files
     if page not in document.pages:
         return bool(page)
     return bool(section) and section not in document.pages[page].sections
@@ -103,6 +105,8 @@ def _without(words: str, address: str) -> str:
 
 def _target(document: Document, address: str) -> str:
     page, section = target(address)
+    if address.startswith(FILE):
+        return "a file that is gone"
     if page in document.pages:
         binned = document.bin.get(section)
         return "a section that is in the bin" if binned and binned.section else "a section that is gone"

@@ -167,6 +167,17 @@ class OwnFamily(Strict):
     facts: dict[str, str | bool | int | list[int] | list[str]]
 
 
+class OwnFile(Strict):
+    """A file to take away: `file` is the SHA-256 of its bytes in the store, `size` in bytes, `format` the ending of its
+    name, `name` what it is called, `slug` the address it has."""
+
+    file: str
+    format: str
+    size: int
+    name: str
+    slug: str
+
+
 class MenuLink(Strict):
     """An entry of the menu that is no page; `link` is stored as ``core.value.link`` reads it."""
 
@@ -222,6 +233,7 @@ class Document(Strict):
     navigation: Navigation = Navigation()
     pictures: dict[str, Picture] = {}
     fonts: dict[str, OwnFamily] = {}
+    files: dict[str, OwnFile] = {}
     bin: dict[str, Binned] = Field(default={})
 
     @model_validator(mode="after")

@@ -1,4 +1,5 @@
-"""Where a link leads: a page of the site or a section of one, an address, mail, a telephone (RFC 3986, 6068, 3966)."""
+"""Where a link leads: a page of the site or a section of one, a file, an address, mail, a telephone (RFC 3986, 6068,
+3966)."""
 
 from __future__ import annotations
 
@@ -12,16 +13,16 @@ from yemba.core.value.kind import Kind
 if TYPE_CHECKING:
     from yemba.core.site.resolve import Look
 
-PAGE = "page:"
+PAGE, FILE = "page:", "file:"
 _LONGEST = 2000  # letters; browsers take no longer ones (common practice, no source)
 _WEB = r"https?://[^\s/.]++(?:\.[^\s/.]*+)++(?:/\S*+)?"  # gives nothing back: no address takes long to refuse
-_ADDRESS = re.compile(rf"(page:x?\w+(?:#\w+)?|{_WEB}|mailto:[^\s@]+@[^\s@]+|tel:\+?[\d ()-]{{3,}})")
+_ADDRESS = re.compile(rf"(page:x?\w+(?:#\w+)?|file:\w+|{_WEB}|mailto:[^\s@]+@[^\s@]+|tel:\+?[\d ()-]{{3,}})")
 
 
 @dataclass(frozen=True)
 class Link(Kind):
     """An address as it is stored; one of a page is "page:" and its id, so that it holds when the page moves, and may
-    have "#" and the id of a section of it."""
+    have "#" and the id of a section of it; one of a file is "file:" and its id."""
 
     sets_text: ClassVar[bool] = False
     control: ClassVar[str] = "link"
@@ -43,6 +44,8 @@ class Link(Kind):
 
     def check(self, value: Any, look: Look, name: str, key: str) -> None:
         page, section = target(value)
+        if value.startswith(FILE) and value.removeprefix(FILE) not in look.document.files:
+            raise Fault("no-such-file", "The file this would link to is no longer there. Choose another.", key)
         if page and page not in look.document.pages:
             raise Fault("no-such-page", "The page this would link to is no longer there. Choose another.", key)
         if section and section not in look.document.pages[page].sections:
@@ -50,6 +53,8 @@ class Link(Kind):
 
     def say(self, value: Any, look: Look | None = None) -> str:
         page, section = target(value)
+        if look and value.startswith(FILE) and (file := look.document.files.get(value.removeprefix(FILE))):
+            return file.name
         if look is None or page not in look.document.pages:
             return str(value)
         name = look.document.pages[page].name
@@ -57,7 +62,8 @@ class Link(Kind):
         return f"{look.catalogue.kind(stored.kind).name} on {name}" if stored else name
 
     def choices(self, look: Look) -> list[tuple[str, str]]:
-        return [(f"{PAGE}{key}", page.name) for key, page in look.document.ordered_pages()]
+        pages = [(f"{PAGE}{key}", page.name) for key, page in look.document.ordered_pages()]
+        return [*pages, *((f"{FILE}{key}", f"File: {file.name}") for key, file in look.document.files.items())]
 
 
 def target(link: str) -> tuple[str, str]:
@@ -66,6 +72,11 @@ def target(link: str) -> tuple[str, str]:
         return "", ""
     page, _, section = link.removeprefix(PAGE).partition("#")
     return page, section
+
+
+def is_inner(link: str) -> bool:
+    """Whether a stored link leads to a page or a file of the site."""
+    return link.startswith((PAGE, FILE))
 
 
 def _completed(address: str) -> str:

@@ -1,4 +1,4 @@
-"""The pictures of the site: taken in, described, their focal spot, where they are used, the bin."""
+"""The pictures of the site: taken in, described, their focal spot, where they are used, the bin; and its files."""
 
 from __future__ import annotations
 
@@ -8,6 +8,7 @@ from hashlib import sha256
 from yemba.core import room
 from yemba.core.picture.collection import search
 from yemba.core.place import OfField
+from yemba.core.site.files import in_words, led_to, path
 from yemba.core.site.pictures import Use, uses
 from yemba.core.site.resolve import Look
 from yemba.core.site.settings import SETTINGS
@@ -23,7 +24,10 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
     used = uses(document)
     if query.get("show") == "collection":
         return {"collection": _collection(site, look, query)}
+    if query.get("show") == "files":
+        return {"files": _files(look), "room": room.FILES.warning(len(document.files)) or uploads.warning(site.owner)}
     return {
+        "file_count": len(document.files),
         "pictures": [
             {
                 "id": key,
@@ -52,6 +56,15 @@ def _collection(site: Site, look: Look, query: Mapping[str, str]) -> Context:
         "back": control(place, look).address(site) if place else "",
         "roles": sha256(repr(look.role_colours).encode()).hexdigest()[:8],
     }
+
+
+def _files(look: Look) -> list[Context]:
+    """The files to take away, in the order they came, and whether something leads to each."""
+    led = led_to(look.document)
+    files = look.document.files.items()
+    return [
+        {"id": key, "file": file, "about": in_words(file), "path": path(file), "led": key in led} for key, file in files
+    ]
 
 
 def _wanted(look: Look, query: Mapping[str, str]) -> OfField | None:

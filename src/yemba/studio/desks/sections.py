@@ -11,7 +11,7 @@ from yemba.core.site.kinds import SHARED, Field, SectionKind
 from yemba.core.site.one_offs import ALIGNMENTS, field_of, level_of
 from yemba.core.site.resolve import Look
 from yemba.core.type.levels import LEVELS, STYLES
-from yemba.core.value.link import PAGE
+from yemba.core.value.link import is_inner
 from yemba.studio.desks.ideas import ideas
 from yemba.studio.desks.setting import Context
 from yemba.studio.desks.tint import tint_desk
@@ -82,7 +82,7 @@ def _field(look: Look, section: Section, item: str, field: Field) -> Context:
         "value": value,
         "choices": field.kind.choices(look),
         "picture": look.document.pictures.get(value) if is_picture else None,
-        "elsewhere": not value.startswith(PAGE),
+        "elsewhere": not is_inner(value),
         "apart": _apart(look, section, f"{item}.{field.slug}" if item else field.slug),
         "template": f"studio/control/field/{field.kind.control}.html",
     }

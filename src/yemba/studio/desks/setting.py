@@ -8,7 +8,7 @@ from yemba.core.site.resolve import Look, Origin
 from yemba.core.site.setting import SITE
 from yemba.core.site.settings import SETTINGS
 from yemba.core.value.kind import Kind
-from yemba.core.value.link import Link, target
+from yemba.core.value.link import Link, is_inner
 from yemba.core.value.number import Number
 from yemba.studio.controls import chapter_of
 
@@ -37,7 +37,7 @@ def setting(look: Look, key: str) -> Context:
         "mine": resolved.set_by_owner,
         "origin": origin,
         "choices": kind.choices(look),
-        "elsewhere": isinstance(kind, Link) and bool(resolved.value) and not target(resolved.value)[0],
+        "elsewhere": isinstance(kind, Link) and bool(resolved.value) and not is_inner(resolved.value),
         "template": f"studio/control/{kind.control}.html",
         **limits,
     }

@@ -9,6 +9,7 @@ from yemba.core.change.operation import Operation, Path, put, value_at
 from yemba.core.place import Place
 from yemba.core.site.document import Document
 from yemba.core.site.resolve import Look
+from yemba.core.value.link import FILE
 
 COLOUR, VALUE, WORDS, SECTION, PAGE = "colour", "value", "words", "section", "page"
 """Kinds of change: how its states are shown."""
@@ -70,7 +71,7 @@ class Pair(NamedTuple):
         return bool(value_at(self.before, path) != value_at(self.after, path))
 
     def moved(self, *paths: Path) -> Steps:
-        """Steps for places that are taken over as they are, with the pictures and fonts they show."""
+        """Steps for places that are taken over as they are, with the pictures, fonts and files they name."""
         whole = (*paths, *self._files(paths))
         forth = (put(self.before, path, value_at(self.after, path)) for path in whole)
         back = (put(self.after, path, value_at(self.before, path)) for path in paths)
@@ -81,10 +82,11 @@ class Pair(NamedTuple):
         return Steps((put(self.before, path, on_before),), (put(self.after, path, on_after),))
 
     def _files(self, paths: Sequence[Path]) -> list[Path]:
-        """Pictures and fonts that are new and are named by what stands at these places."""
+        """Pictures, fonts and files that are new and are named by what stands at these places."""
         named = repr([value_at(self.after, path) for path in paths])
         new = [(home, key) for home in _FILES for key in sorted(_new_keys(self, home))]
-        return [path for path in new if repr(path[1]) in named]
+        led_to = {("files", key) for key in _new_keys(self, "files") if f"{FILE}{key}" in named}
+        return [*(path for path in new if repr(path[1]) in named), *sorted(led_to)]
 
 
 def _new_keys(pair: Pair, home: str) -> set[str]:

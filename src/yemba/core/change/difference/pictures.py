@@ -1,12 +1,13 @@
-"""What differs of pictures and fonts that both documents have; new ones come with what shows them."""
+"""What differs of pictures, fonts and files that both documents have; new ones come with what shows them."""
 
 from __future__ import annotations
 
 from collections.abc import Iterator
 
 from yemba.core.change.difference.change import VALUE, WORDS, Change, Pair, Steps, change
-from yemba.core.place import OfFont, OfPicture
+from yemba.core.place import OfFile, OfFont, OfPicture
 from yemba.core.site.document import OwnFamily, Picture
+from yemba.core.site.files import in_words
 from yemba.core.type.intake import LICENCES
 
 _FILE = ("file", "format", "width", "height", "name", "shape", "collection")
@@ -20,6 +21,8 @@ def changes(pair: Pair) -> Iterator[Change]:
     for key in pair.after.fonts:
         if key in pair.before.fonts:
             yield from _font(pair, key)
+    for key in sorted(pair.after.files.keys() & pair.before.files.keys()):
+        yield from _own_file(pair, key)
 
 
 def _picture(pair: Pair, key: str, old: Picture, new: Picture) -> Iterator[Change]:
@@ -65,6 +68,14 @@ def _font(pair: Pair, key: str) -> Iterator[Change]:
         back=pair.put(("fonts", key), _stored(new), _stored(old)).back,
     )
     yield change(f"font.{key}", VALUE, f"Font {new.name}", (_files(old), _files(new)), OfFont(key), steps)
+
+
+def _own_file(pair: Pair, key: str) -> Iterator[Change]:
+    old, new = pair.before.files[key], pair.after.files[key]
+    if old != new:
+        steps = pair.moved(("files", key))
+        states = f"{old.name}, {in_words(old)}", f"{new.name}, {in_words(new)}"
+        yield change(f"file.{key}", VALUE, f"File {new.name}", states, OfFile(key), steps)
 
 
 def _files(family: OwnFamily) -> str:

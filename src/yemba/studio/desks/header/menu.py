@@ -8,7 +8,7 @@ from yemba.core import room
 from yemba.core.layout.arrangement import NONE
 from yemba.core.site.navigation import grouped, name_of, siblings
 from yemba.core.site.resolve import Look
-from yemba.core.value.link import target
+from yemba.core.value.link import FILE, is_inner
 from yemba.studio.desks.level import level_desk
 from yemba.studio.desks.setting import Context, setting
 
@@ -65,7 +65,7 @@ def _opened(look: Look, key: str) -> Context:
         "has_below": has_below,
         "tops": [(one, name_of(document, one)) for one in others[:_MOST_OFFERED]],
         "lead": link.link if link else "",
-        "elsewhere": link is not None and not target(link.link)[0],
+        "elsewhere": link is not None and not is_inner(link.link),
     }
 
 
@@ -79,4 +79,5 @@ def _sections(look: Look) -> list[tuple[str, list[tuple[str, str]]]]:
         if count > _MOST_OFFERED:
             break
         offered.append((page.name, named))
-    return offered
+    files = [(f"{FILE}{key}", file.name) for key, file in look.document.files.items()]
+    return [*offered, *([("Files", files)] if files else [])]

@@ -1,0 +1,100 @@
+"""Files that visitors may take away: what kinds there are, how one is known, where it stands, which are led to."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Collection, Iterator
+from typing import NamedTuple
+
+from yemba.core.errors import Fault
+from yemba.core.limits import FILE_BYTES, MB
+from yemba.core.site.document import Document, OwnFile
+from yemba.core.value.link import FILE
+
+_TEXT: tuple[bytes, ...] = ()
+_ZIP = (b"PK\x03\x04",)
+_LONGEST = 60  # letters of a file's address
+_LETTERS = re.compile(r"[^0-9a-z]+")
+
+
+class FileKind(NamedTuple):
+    """`starts` are what its first bytes may be, none for plain text; `media` is its media type (IANA)."""
+
+    name: str
+    media: str
+    starts: tuple[bytes, ...]
+
+
+_OFFICE = "application/vnd.openxmlformats-officedocument"
+_OPEN = "application/vnd.oasis.opendocument"
+KINDS = {
+    "pdf": FileKind("PDF", "application/pdf", (b"%PDF-",)),
+    "txt": FileKind("Text", "text/plain", _TEXT),
+    "csv": FileKind("CSV", "text/csv", _TEXT),
+    "ics": FileKind("Calendar", "text/calendar", _TEXT),
+    "vcf": FileKind("Contact", "text/vcard", _TEXT),
+    "docx": FileKind("Word", f"{_OFFICE}.wordprocessingml.document", _ZIP),
+    "xlsx": FileKind("Excel", f"{_OFFICE}.spreadsheetml.sheet", _ZIP),
+    "odt": FileKind("OpenDocument text", f"{_OPEN}.text", _ZIP),
+    "ods": FileKind("OpenDocument table", f"{_OPEN}.spreadsheet", _ZIP),
+    "epub": FileKind("EPUB", "application/epub+zip", _ZIP),
+    "zip": FileKind("ZIP", "application/zip", _ZIP),
+    "mp3": FileKind("MP3", "audio/mpeg", (b"ID3", b"\xff\xfb", b"\xff\xf3", b"\xff\xf2")),
+    "ogg": FileKind("Ogg", "audio/ogg", (b"OggS",)),
+    "wav": FileKind("WAV", "audio/wav", (b"RIFF",)),
+}
+"""By the ending of their names. None of them is a page or carries script that a browser would run."""
+
+
+def read_file(data: bytes, name: str) -> str:
+    """The kind of a file that was brought. Raises Fault ``file-unreadable`` or ``file-too-large``."""
+    ending = name.rpartition(".")[2].lower()
+    if len(data) > FILE_BYTES:
+        reason = f"{name} is larger than {FILE_BYTES // MB} MB, the most a file may be. Make it smaller, or split it."
+        raise Fault("file-too-large", reason, "file")
+    if ending not in KINDS:
+        known = ", ".join(f".{one}" for one in KINDS)
+        raise Fault("file-unreadable", f"{name} is of no kind that visitors are given here. Choose: {known}.", "file")
+    if not data or not _is(KINDS[ending], data):
+        reason = f"{name} is called .{ending} and is no {KINDS[ending].name} file. Save it anew from its program."
+        raise Fault("file-unreadable", reason, "file")
+    return ending
+
+
+def _is(kind: FileKind, data: bytes) -> bool:
+    if kind.starts:
+        return data.startswith(kind.starts)
+    try:
+        return "\0" not in data.decode("utf-8-sig")
+    except UnicodeDecodeError:
+        return False
+
+
+def slug_for(name: str, taken: Collection[str]) -> str:
+    """The address of a file, from its name without the ending; with a number where another has it."""
+    stem = _LETTERS.sub("-", name.rpartition(".")[0].lower()).strip("-")[:_LONGEST] or "file"
+    numbered = (f"{stem}-{number}" for number in range(2, len(taken) + 3))
+    return next(slug for slug in (stem, *numbered) if slug not in taken)
+
+
+def path(file: OwnFile) -> str:
+    """Where it stands on the site; it stays when the file is replaced by one of its kind."""
+    return f"files/{file.slug}.{file.format}"
+
+
+def in_words(file: OwnFile) -> str:
+    """Its kind and size in words."""
+    size = f"{file.size / MB:.1f} MB" if file.size >= MB else f"{max(1, round(file.size / 1000))} kB"
+    return f"{KINDS[file.format].name}, {size}"
+
+
+def led_to(document: Document) -> set[str]:
+    """The ids of the files that something on the site leads to; no other is published."""
+    return {link.removeprefix(FILE) for link in _links(document)} & document.files.keys()
+
+
+def _links(document: Document) -> Iterator[str]:
+    values = [stored.value for stored in document.stored()]
+    values += [str(value) for value in document.parts.values()]
+    values += [link.link for link in document.navigation.links.values()]
+    return (value for value in values if value.startswith(FILE))
