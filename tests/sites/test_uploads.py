@@ -32,7 +32,7 @@ def test_bytes_are_counted_told_and_refused(site: Site, ines: Person, client: Cl
     answers = [client.post("/sites/saltmarsh/upload/", {"file": noise(n)}, headers=ask) for n in range(5)]
     assert [answer.status_code for answer in answers[:2]] == [200, 200]
     assert answers[-1].status_code == 422
-    assert "at most 3 megabytes of pictures and font files" in answers[-1].json()["error"]["sentence"]
+    assert "at most 3 megabytes of pictures, fonts and files" in answers[-1].json()["error"]["sentence"]
     assert uploads.kept(ines) <= 3_000_000
     settings.MOST_MEGABYTES = 2
     assert "of at most 2 megabytes" in client.get("/sites/saltmarsh/pictures/").content.decode()

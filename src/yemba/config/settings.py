@@ -27,7 +27,7 @@ MOST_SITES = env.int("YEMBA_MOST_SITES", default=20)
 """That one person may have."""
 
 MOST_MEGABYTES = env.int("YEMBA_MOST_MEGABYTES", default=2000)
-"""Of pictures and font files that one person may keep."""
+"""Of pictures, fonts and files that one person may keep."""
 
 MOST_SIGN_UPS = env.int("YEMBA_MOST_SIGN_UPS", default=20)
 """From one address in a day."""

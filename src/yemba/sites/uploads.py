@@ -20,7 +20,7 @@ _SIZES: Cache[str, int] = Cache("sizes of files", most=2_000_000, weigh=lambda _
 
 def room() -> Room:
     """In megabytes."""
-    called = "megabytes of pictures and font files of one person"
+    called = "megabytes of pictures, fonts and files of one person"
     return Room(settings.MOST_MEGABYTES, called, "Ask whoever runs this Yemba for more.")
 
 
