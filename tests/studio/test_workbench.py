@@ -52,12 +52,14 @@ def test_every_chapter_opens_as_a_page_and_as_panels(desk: Client, chapter: str)
 
 def test_no_page_of_the_studio_has_inline_script_or_style(desk: Client) -> None:
     addresses = ["/", "/sites/", "/sites/new/", *(f"/sites/saltmarsh/{c}/" for c in names())]
+    addresses += ["/sites/saltmarsh/header/?show=menu", "/sites/saltmarsh/header/?show=surface"]
     for address in addresses:
         answer = desk.get(address)
         html = answer.content.decode()
         assert "<style" not in html
         assert ' style="' not in html
         assert " onclick" not in html
+        assert 'value="None"' not in html, "what nobody set is no word"
         for script in html.split("<script")[1:]:
             assert "src=" in script.split(">")[0] or 'type="application/json"' in script.split(">")[0]
         policy = answer["Content-Security-Policy"]

@@ -292,18 +292,26 @@ def fit(header: Header) -> Fit:
 
 
 def _stages(header: Header, edges: float) -> Iterator[Stage]:
-    """What gives way, the widest first: each only where it makes the header narrower."""
-    gap = header.spaces.gap
-    tight = min(gap, TIGHT_GAP)
-    ways = [(FULL, gap, True, 1.0), (GAP, tight, True, 1.0), (TAGLINE, tight, False, 1.0)]
-    if SMALLER * header.faces.navigation.text.size.high >= _SMALLEST:
-        ways.append((SIZE, tight, False, SMALLER))
-    last = 0
-    for name, between, tagline, size in ways:
-        width = max(_NARROWEST, ceil(header.needs(between, tagline, size) + edges))
-        if name == FULL or width < last:
-            last = width
-            yield Stage(name, width)
+    """What gives way, the widest first: of what is left to give, the first that makes the header narrower."""
+    given: tuple[str, ...] = ()
+    left = [GAP, TAGLINE, SIZE]
+    if SMALLER * header.faces.navigation.text.size.high < _SMALLEST:
+        left.remove(SIZE)
+    last = _width_with(header, given, edges)
+    yield Stage(FULL, last)
+    while narrower := [way for way in left if _width_with(header, (*given, way), edges) < last]:
+        way = narrower[0]
+        left.remove(way)
+        given = (*given, way)
+        last = _width_with(header, given, edges)
+        yield Stage(way, last)
+
+
+def _width_with(header: Header, given: Sequence[str], edges: float) -> int:
+    """From which window on it stands unfolded where these have given way; in px."""
+    gap = min(header.spaces.gap, TIGHT_GAP) if GAP in given else header.spaces.gap
+    needs = header.needs(gap, TAGLINE not in given, SMALLER if SIZE in given else 1.0)
+    return max(_NARROWEST, ceil(needs + edges))
 
 
 def heights(header: Header) -> Heights:

@@ -6,6 +6,7 @@ from collections.abc import Iterator, Mapping
 
 from yemba.core import room
 from yemba.core.layout.arrangement import NONE
+from yemba.core.site.header import gap
 from yemba.core.site.navigation import grouped, name_of, siblings
 from yemba.core.site.resolve import Look
 from yemba.core.value.link import FILE, is_inner
@@ -22,7 +23,8 @@ def view(look: Look, query: Mapping[str, str]) -> Context:
         "entries": list(_entries(look, shown)),
         "places": _sections(look),
         "room": room.LINKS.warning(len(document.navigation.links)),
-        "styles": [setting(look, f"header.{name}") for name in ("gap", "current", "hover", "sub_ground", "panel")],
+        "gap": setting(look, "header.gap") | {"value": round(gap(look))},
+        "styles": [setting(look, f"header.{name}") for name in ("current", "hover", "sub_ground", "panel")],
         "level": level_desk(look, "navigation"),
         "has_header": look.arrangement.menu != NONE,
     }
