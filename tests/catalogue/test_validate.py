@@ -91,7 +91,7 @@ def test_a_missing_file_is_told(folder: Path, gone: str) -> None:
 
 def test_templates_are_no_structure_in_two_coats(catalogue: Catalogue) -> None:
     assert len(catalogue.templates) >= 8
-    assert len(catalogue.kinds) >= 10
+    assert len(catalogue.kinds) >= 22
     for template in catalogue.templates.values():
         assert len(template.sheets) >= 3
     for kind in catalogue.kinds.values():

@@ -7,6 +7,7 @@ from __future__ import annotations
 
 import json
 import re
+from collections.abc import Collection
 from functools import cache
 from pathlib import Path
 from typing import Any
@@ -61,9 +62,10 @@ def palettes() -> list[ReadyPalette]:
     return [ready(**entry) for entry in toml_of(FOLDER / "palettes.toml")["palette"]]
 
 
-def kind_css(folder: Path = FOLDER) -> str:
-    """The styles of all section kinds, in the order of their names."""
-    return "\n".join(text_of(place / "kind.css") for place in _folders(folder / "kinds"))
+def kind_css(folder: Path = FOLDER, only: Collection[str] = ()) -> str:
+    """The styles of section kinds, of all of them unless `only` some are named, in the order of their names."""
+    places = (place for place in _folders(folder / "kinds") if not only or place.name in only)
+    return "\n".join(text_of(place / "kind.css") for place in places)
 
 
 def kind_folders(folder: Path = FOLDER) -> Path:

@@ -10,11 +10,17 @@ function overflowing() {
   const hidden = (element) =>
     !element.checkVisibility({ visibilityProperty: true }) || element.closest(".unseen, .skip, .backdrop, svg");
   const out = (inner, outer) => Math.max(inner.right - outer.right, outer.left - inner.left);
+  // What visitors move along themselves may be wider than the page; the strip it moves in may not.
+  const strips = [...document.body.querySelectorAll("*")].filter((element) =>
+    /auto|scroll/.test(getComputedStyle(element).overflowX),
+  );
+  const moves = (element) => strips.some((strip) => strip !== element && strip.contains(element));
   const page = { left: 0, right: document.documentElement.clientWidth };
   for (const element of document.body.querySelectorAll("*")) {
     if (hidden(element) || getComputedStyle(element).display === "contents") continue;
     const box = element.getBoundingClientRect();
     if (!box.width) continue;
+    if (moves(element)) continue;
     if (out(box, page) > 1) add(element, out(box, page), "box");
     else if (pushes(element) && out(box, roomOf(element)) > 1)
       add(element, out(box, roomOf(element)), "box in its parent");

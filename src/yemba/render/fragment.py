@@ -20,6 +20,7 @@ from yemba.core.part.part import parts
 from yemba.core.picture.crop import ratio_of
 from yemba.core.site.backdrop import tint_of
 from yemba.core.site.document import Item, Page, Picture, Section, ordered_items
+from yemba.core.site.files import in_words, plays
 from yemba.core.site.kinds import Field, SectionKind
 from yemba.core.value.link import PAGE, is_inner
 from yemba.render import pictures, questions
@@ -266,9 +267,14 @@ def _apart(recorder: Recorder, stored: dict[str, str]) -> dict[str, str]:
 
 
 def _values(recorder: Recorder, here: At, fields: list[Field], stored: dict[str, str], below: int) -> dict[str, Any]:
-    """Stored values as a layout prints them; headings among words are of the level `below`."""
+    """Stored values as a layout prints them; headings among words are of the level `below`. A link to
+    a file also has its kind and size in words, and whether browsers play it."""
     present = [field for field in fields if stored.get(field.slug)]
-    return {field.slug: _value(recorder, here, field, stored[field.slug], below) for field in present}
+    values = {field.slug: _value(recorder, here, field, stored[field.slug], below) for field in present}
+    for field in present:
+        if field.type == "link" and (file := recorder.ask(questions.file, stored[field.slug])):
+            values |= {f"{field.slug}_about": in_words(file), f"{field.slug}_plays": plays(file)}
+    return values
 
 
 def _value(recorder: Recorder, here: At, field: Field, stored: str, below: int) -> Any:

@@ -10,7 +10,7 @@ from yemba.core.layout.arrangement import NONE, OVER
 from yemba.core.layout.tiles import TileSizes
 from yemba.core.part.part import parts
 from yemba.core.site import files, navigation
-from yemba.core.site.document import Document, Picture
+from yemba.core.site.document import Document, OwnFile, Picture
 from yemba.core.site.extra import extra
 from yemba.core.site.header import ground_on, header, marks
 from yemba.core.site.header import shown_title as header_title
@@ -83,6 +83,12 @@ def _path(document: Document, link: str) -> str:
 def path(site: Site, link: str) -> str:
     """A stored link as `_path` gives it."""
     return _path(site.look.document, link)
+
+
+@question
+def file(site: Site, link: str) -> OwnFile | None:
+    """The file that a stored link leads to."""
+    return site.look.document.files.get(link.removeprefix(FILE)) if link.startswith(FILE) else None
 
 
 @question

@@ -28,6 +28,8 @@ from yemba.render.pictures import position_rule
 SKELETON = Path(__file__).parent / "skeleton"
 PARTS_FOLDER = Path(__file__).parent / "parts"
 
+_NOTICES = frozenset({"words"})
+"""The kinds of section that pages which are none of the owner's are set as."""
 _OVER_PICTURES = {**dict.fromkeys(("quiet", "link", "link-hover", "visited"), "var(--text)"), "link-line": "underline"}
 """Over a picture these are set in the text's colour, for which the tint is worked out. They outrank a ground's own."""
 
@@ -39,11 +41,12 @@ class Style(NamedTuple):
 
 def style(look: Look, draft: bool = False) -> Style:
     """Rules and values. A draft has the faces of every family, so that a change of pairing shows
-    while the pointer is still on it; a live page only those it uses."""
+    while the pointer is still on it, and the styles of every kind of section; a live page only those it uses."""
     faces = all_faces(look) if draft else faces_of(look, published(look))
+    kinds = frozenset() if draft else _NOTICES | {kind for kind, _ in look.document.kinds_on_grounds()}
     rules = (
         "@layer base, kinds, template, values;\n"
-        f"{faces}\n@layer base {{\n{base_css()}}}\n@layer kinds {{\n{kinds_css()}}}\n"
+        f"{faces}\n@layer base {{\n{base_css()}}}\n@layer kinds {{\n{kinds_css(kinds)}}}\n"
         f"@layer template {{\n{written_out(look.template.css)}}}\n"
     )
     return Style(rules, values(look, draft))
@@ -230,6 +233,6 @@ def unfolded_css(arrangement: str = "") -> str:
 
 
 @cache
-def kinds_css() -> str:
-    """The styles of all section kinds."""
-    return written_out(shipped.kind_css())
+def kinds_css(only: frozenset[str] = frozenset()) -> str:
+    """The styles of section kinds, of all of them unless `only` some are named."""
+    return written_out(shipped.kind_css(only=only))

@@ -166,10 +166,12 @@ class Contents(NamedTuple):
 
 
 class Spaces(NamedTuple):
-    """Between entries of the menu, and between the header's pieces and the edges of the window; in px."""
+    """Between entries of the menu, between the header's pieces and the edges of the window, and on both sides of a name
+    in type together; in px."""
 
     gap: float
     gutter: float
+    plate: float = 0
 
 
 class Header(NamedTuple):
@@ -192,7 +194,7 @@ class Header(NamedTuple):
         if contents.logo:
             return self.least.logo_wide * contents.logo_share * contents.logo
         beside = contents.beside * face.text.size.high
-        return beside + max(face.width(line) for line in self.title_lines)
+        return self.spaces.plate + beside + max(face.width(line) for line in self.title_lines)
 
     @property
     def title_lines(self) -> tuple[str, ...]:
@@ -356,7 +358,8 @@ def folded_height(header: Header, window: float) -> float:
     wide = arrangement.menu == FOLDED and window >= _NARROWEST
     logo = (least.logo_wide if wide else least.logo_phone) * contents.logo_share
     room = max(room, _LEAST_TITLE)
-    name = logo if contents.logo else faces.title.broken(header.title_lines, room, window, contents.beside)
+    of_name = max(room - header.spaces.plate, _LEAST_TITLE)
+    name = logo if contents.logo else faces.title.broken(header.title_lines, of_name, window, contents.beside)
     if not (contents.title_wide if wide else contents.title_on_phone):
         name = 0.0
     tagline = 0.0

@@ -88,6 +88,11 @@ def in_words(file: OwnFile) -> str:
     return f"{KINDS[file.format].name}, {size}"
 
 
+def plays(file: OwnFile) -> bool:
+    """Whether it is a sound, which browsers play."""
+    return KINDS[file.format].media.startswith("audio/")
+
+
 def led_to(document: Document) -> set[str]:
     """The ids of the files that something on the site leads to; no other is published."""
     return {link.removeprefix(FILE) for link in _links(document)} & document.files.keys()

@@ -39,7 +39,7 @@ _LEVELS = ("title", "navigation", "small", "button")
 def header(look: Look, arrangement: Arrangement | None = None) -> Header:
     """It with all that its measures depend on, in an arrangement of its own or another."""
     measures = look.template.measures
-    spaces = Spaces(gap(look), measures.gutter + measures.margin)
+    spaces = Spaces(gap(look), measures.gutter + measures.margin, measures.plate)
     arrangement = arrangement or look.arrangement
     contents = _contents(look) if arrangement.menu != NONE else Contents("")
     faces = _faces(look)

@@ -19,9 +19,9 @@ class ReadySheet(Strict):
 
 class Measures(Strict):
     """What the stylesheet and the rules are both made from: sizes in the header in em of the text's, `nav_gap` and
-    `gutter` in px, `inset` the padding of a frame inside the gutters, `margin` what is left beside the header in px,
-    `measure` (the width of a column of text) in rem, `abreast` the px of a window from which three tiles stand in a
-    row. The defaults are common practice, no source."""
+    `gutter` in px, `inset` the padding of a frame inside the gutters, `margin` what is left beside the header and
+    `plate` what a name in type has on both sides together, in px; `measure` (the width of a column of text) in rem,
+    `abreast` the px of a window from which three tiles stand in a row. The defaults are common practice, no source."""
 
     title_size: float = 1.25
     nav_size: float = 1.0
@@ -29,6 +29,7 @@ class Measures(Strict):
     gutter: float = 24
     inset: float = 0
     margin: float = 0
+    plate: float = 0
     measure: float = 36
     abreast: float = 860
 
