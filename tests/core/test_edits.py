@@ -170,6 +170,8 @@ COMMANDS: dict[str, Callable[[Hands], dict[str, Any]]] = {
     "remove-menu-link": lambda h: {"entry": h.entry()},
     "add-section": lambda h: {"page": h.page(), "kind": h.one_of(*sorted(CATALOGUE.kinds))},
     "move-section": lambda h: {"section": h.section(), "by": h.number(-3, 3)},
+    "place-section": lambda h: {"section": h.section(), "before": h.one_of("", h.section()), "page": h.one_of("", h.page())},
+    "copy-section": lambda h: {"section": h.section(), "page": h.one_of("", h.page())},
     "set-layout": lambda h: {"section": h.section(), "layout": h.one_of("", "beside", "poster", "rows")},
     "set-ground": lambda h: {"section": h.section(), "ground": h.one_of("", h.ground())},
     "set-words": lambda h: {"section": h.section(), "field": "heading", "words": h.text()},

@@ -24,6 +24,15 @@ ROLES = {
     MESSAGES: "visitors send messages through it: items ask further questions by label",
 }
 """What a kind may be to the rest of a site, with the fields that this takes."""
+GROUPS = {
+    "begin": "Begin and pause",
+    "tell": "Tell",
+    "show": "Show",
+    "offer": "Offer",
+    "trust": "Let others speak",
+    "reach": "Be found and reached",
+}
+"""What kinds are for, as they are chosen from."""
 
 
 class Field(Strict):
@@ -151,12 +160,15 @@ class ItemShape(Strict):
 
 
 class SectionKind(Strict):
-    """The first of `layouts` is the nearest twin for any layout it lacks. `roles` are keys of ROLES."""
+    """The first of `layouts` is the nearest twin for any layout it lacks. `roles` are keys of ROLES, `group` is one of
+    GROUPS; `also` are other words by which it is found."""
 
     slug: str
     name: str
     purpose: str
     roles: list[str] = []
+    group: str = "tell"
+    also: str = ""
     layouts: list[Layout]
     fields: list[Field]
     items: ItemShape | None = None
@@ -165,6 +177,11 @@ class SectionKind(Strict):
     @classmethod
     def _known_roles(cls, named: list[str]) -> list[str]:
         return [known(role, ROLES) for role in named]
+
+    @field_validator("group")
+    @classmethod
+    def _known_group(cls, named: str) -> str:
+        return known(named, GROUPS)
 
     @field_validator("layouts")
     @classmethod

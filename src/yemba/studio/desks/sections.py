@@ -7,7 +7,7 @@ from collections.abc import Iterable, Mapping
 from yemba.core.check.starter_words import starter_sections
 from yemba.core.site.backdrop import of_section
 from yemba.core.site.document import Section, ordered_items
-from yemba.core.site.kinds import SHARED, Field, SectionKind
+from yemba.core.site.kinds import GROUPS, SHARED, Field, SectionKind
 from yemba.core.site.one_offs import ALIGNMENTS, field_of, level_of
 from yemba.core.site.resolve import Look
 from yemba.core.type.levels import LEVELS, STYLES
@@ -32,9 +32,10 @@ def entries(look: Look, holder: tuple[str, str], query: Mapping[str, str]) -> li
     ]
 
 
-def kinds(look: Look) -> list[SectionKind]:
-    """What can be added."""
-    return list(look.catalogue.kinds.values())
+def kinds(look: Look) -> list[tuple[str, list[SectionKind]]]:
+    """What can be added, by what it is for."""
+    every = look.catalogue.kinds.values()
+    return [(name, [kind for kind in every if kind.group == group]) for group, name in GROUPS.items()]
 
 
 def _desk(look: Look, key: str, section: Section, query: Mapping[str, str]) -> Context:
@@ -55,6 +56,7 @@ def _desk(look: Look, key: str, section: Section, query: Mapping[str, str]) -> C
         "ground": look.ground(section),
         "ground_mine": section.ground or "",
         "layouts": layouts,
+        "to": [(page, named.name) for page, named in look.document.ordered_pages()],
         "grounds": list(look.ground_names.items()),
         "fields": controls("", (field for field in kind.fields if field not in SHARED)),
         "faces": [(slug, family.name) for slug, family in look.families.items()],

@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from typing import ClassVar
+from collections.abc import Mapping
+from typing import Any, ClassVar
 
 from yemba.core import room
 from yemba.core.change.command import Command
@@ -83,6 +84,82 @@ class MoveSection(OfSection):
 
     def say(self, look: Look) -> str:
         return f"{self.where(look)} moved"
+
+
+class PlaceSection(OfSection):
+    """Put a section before another, or at the end: where it stands, or on another `page`, where it has another id, so
+    that it may leave the one page and come to the other by themselves."""
+
+    name: ClassVar[str] = "place-section"
+    before: str = ""
+    page: str = ""
+
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        standing = self.standing(look)
+        goes = ("pages", self.page) if self.page else standing.holder
+        order = [key for key in look.document.holder(goes).order if key != self.section]
+        place = order.index(self.before) if self.before in order else len(order)
+        if goes == standing.holder:
+            placed = [*order[:place], self.section, *order[place:]]
+            stands = look.document.holder(goes).order
+            return [put(look.document, (*goes, "order"), placed)] if placed != stands else []
+        room.SECTIONS.check(len(order), "page")
+        left = [key for key in look.document.holder(standing.holder).order if key != self.section]
+        key = ids()
+        return [
+            put(look.document, (*standing.holder, "order"), left),
+            remove(look.document, standing.path),
+            put(look.document, (*goes, "sections", key), _copied(standing.section, ids)),
+            put(look.document, (*goes, "order"), [*order[:place], key, *order[place:]]),
+        ]
+
+    def say(self, look: Look) -> str:
+        moved = self.page and ("pages", self.page) != self.standing(look).holder
+        return (
+            f"{self.where(look)} moved to {look.document.page(self.page).name}"
+            if moved
+            else f"{self.where(look)} moved"
+        )
+
+
+class CopySection(OfSection):
+    """The same section once more: after itself, or at the end of another page."""
+
+    name: ClassVar[str] = "copy-section"
+    page: str = ""
+
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        standing, key = self.standing(look), ids()
+        goes = ("pages", self.page) if self.page else standing.holder
+        order = look.document.holder(goes).order
+        room.SECTIONS.check(len(order), "page")
+        place = order.index(self.section) + 1 if self.section in order else len(order)
+        return [
+            put(look.document, (*goes, "sections", key), _copied(standing.section, ids)),
+            put(look.document, (*goes, "order"), [*order[:place], key, *order[place:]]),
+        ]
+
+    def say(self, look: Look) -> str:
+        to = f" to {look.document.page(self.page).name}" if self.page else ""
+        return f"{self.where(look)} copied{to}"
+
+
+def _plain(section: Section) -> dict[str, Any]:
+    return section.model_dump(mode="json", exclude_defaults=True)
+
+
+def _copied(section: Section, ids: Ids) -> dict[str, Any]:
+    """As it is stored, its items with ids of their own, which what is set apart of them goes by."""
+    own = {key: ids() for key in section.order}
+    one_offs = {_element(element, own): values for element, values in section.one_offs.items()}
+    items = {own[key]: item for key, item in section.items.items()}
+    return _plain(section.model_copy(update={"items": items, "order": list(own.values()), "one_offs": one_offs}))
+
+
+def _element(element: str, own: Mapping[str, str]) -> str:
+    """What a text is known by within its section: that of an item is "ITEM.FIELD"."""
+    item, dot, field = element.partition(".")
+    return f"{own.get(item, item)}{dot}{field}"
 
 
 class SetLayout(OfSection):

@@ -1,5 +1,5 @@
-// A list in an order, one level deep. A grip drags its row: to where it is let go, and, drawn inwards, under the row
-// above. Arrow keys on the grip do the same.
+// A list in an order, one level deep where its rows nest. A grip drags its row: to where it is let go, and, drawn inwards,
+// under the row above. Arrow keys on the grip do the same.
 const INWARDS = 24; // px to the side from which on a row stands under another
 
 export function sort(gestures) {
@@ -33,7 +33,7 @@ export function sort(gestures) {
       row.classList.add("is-lifted");
       const move = ({ clientX, clientY }) => {
         if (Math.abs(clientY - start.y) < 4 && Math.abs(clientX - start.x) < 4) return;
-        goes = this.place(row, clientY, way * (clientX - start.x) > INWARDS);
+        goes = this.place(row, clientY, this.$root.dataset.nest && way * (clientX - start.x) > INWARDS);
         this.show(row, goes);
       };
       const drop = ({ type }) => {
@@ -81,8 +81,8 @@ export function sort(gestures) {
 
     send(row, { under, before }) {
       const form = document.getElementById(this.$root.dataset.sort);
-      Object.assign(form.elements.entry, { value: row.dataset.sorted });
-      Object.assign(form.elements.under, { value: under });
+      form.querySelector("[data-row]").value = row.dataset.sorted;
+      if (form.elements.under) Object.assign(form.elements.under, { value: under });
       Object.assign(form.elements.before, { value: before });
       gestures.send(form);
     },
@@ -93,12 +93,12 @@ export function sort(gestures) {
       const step = { ArrowUp: ["move", -1], ArrowDown: ["move", 1], ArrowRight: ["nest", 1], ArrowLeft: ["nest", -1] }[
         event.key
       ];
-      if (!grip || !step) return;
+      if (!grip || !step || !this.$root.dataset[step[0]]) return;
       event.preventDefault();
       event.stopPropagation();
       const [what, by] = step;
       const form = document.getElementById(this.$root.dataset[what]);
-      Object.assign(form.elements.entry, { value: grip.closest("[data-sorted]").dataset.sorted });
+      form.querySelector("[data-row]").value = grip.closest("[data-sorted]").dataset.sorted;
       Object.assign(form.elements.by, { value: by });
       gestures.send(form);
     },

@@ -1,0 +1,65 @@
+"""Sections put elsewhere, and the same section once more."""
+
+from __future__ import annotations
+
+import pytest
+
+from yemba.core.change.command import read_command
+from yemba.core.change.operation import apply
+from yemba.core.errors import Fault
+from yemba.core.site.catalogue import Catalogue
+from yemba.core.site.document import Document, Section
+from yemba.core.site.ids import new_id
+from yemba.core.site.resolve import Look
+
+
+def done(document: Document, catalogue: Catalogue, name: str, **arguments: str) -> Document:
+    return apply(document, read_command(name, arguments).plan(Look(document, catalogue), new_id))
+
+
+def words(section: Section) -> list[dict[str, str]]:
+    """All that stands in it, in its order."""
+    return [section.fields, *(section.items[key].fields for key in section.order)]
+
+
+def test_it_goes_before_another_or_to_the_end(document: Document, catalogue: Catalogue) -> None:
+    home = document.order[0]
+    first, second, *rest = document.pages[home].order
+    assert done(document, catalogue, "place-section", section=first).pages[home].order == [second, *rest, first]
+    moved = done(document, catalogue, "place-section", section=rest[-1], before=first)
+    assert moved.pages[home].order == [rest[-1], first, second, *rest[:-1]]
+    stays = read_command("place-section", {"section": first, "before": second})
+    assert stays.plan(Look(document, catalogue), new_id) == [], "where it is, nothing is done"
+
+
+def test_it_goes_to_another_page_with_all_that_stands_in_it(document: Document, catalogue: Catalogue) -> None:
+    home, other = document.order[:2]
+    key = document.pages[home].order[1]
+    section = document.pages[home].sections[key]
+    apart = {"section": key, "element": f"{section.order[0]}.title", "what": "align", "value": "center"}
+    before = done(document, catalogue, "set-one-off", **apart)
+    moved = done(before, catalogue, "place-section", section=key, page=other)
+    assert key not in moved.pages[home].sections
+    arrived = moved.pages[other].sections[moved.pages[other].order[-1]]
+    assert words(arrived) == words(section)
+    assert arrived.one_offs == {f"{arrived.order[0]}.title": {"align": "center"}}, "what is set apart goes along"
+
+
+def test_a_copy_has_ids_of_its_own(document: Document, catalogue: Catalogue) -> None:
+    home, other = document.order[:2]
+    key = document.pages[home].order[1]
+    section = document.pages[home].sections[key]
+    twice = done(document, catalogue, "copy-section", section=key).pages[home]
+    copy = twice.sections[twice.order[2]]
+    assert twice.order[1] == key
+    assert words(copy) == words(section)
+    assert not set(copy.order) & set(section.order)
+    there = done(document, catalogue, "copy-section", section=key, page=other).pages[other]
+    assert words(there.sections[there.order[-1]]) == words(section)
+
+
+def test_a_page_that_is_gone_is_refused(document: Document, catalogue: Catalogue) -> None:
+    key = document.pages[document.order[0]].order[0]
+    for name in ("place-section", "copy-section"):
+        with pytest.raises(Fault, match="no longer there"):
+            done(document, catalogue, name, section=key, page="nowhere")
