@@ -44,6 +44,11 @@ def test_a_page_is_made_filled_and_published(page: Page, live_server, demo: Site
         kept(page, f"{kind} added to Tools")
         expect(page.locator(".section-entry.is-open")).to_contain_text(kind)
     eventually(page, "document.querySelectorAll('main > .section').length === 2")
+    first = "document.querySelector('main > .section').className"
+    page.get_by_role("button", name="Drag Offers").press("ArrowUp")
+    eventually(page, f"{first}.includes('kind-offers')")
+    page.get_by_role("button", name="Drag Offers").press("ArrowDown")
+    eventually(page, f"{first}.includes('kind-words-with-picture')")
 
     page.locator(".section-name", has_text="Words with picture").click()
     expect(page.locator(".section-entry.is-open")).to_contain_text("Words with picture")
@@ -91,6 +96,11 @@ def test_a_page_is_made_filled_and_published(page: Page, live_server, demo: Site
     page.get_by_role("button", name="Put back").click()
     kept(page, "out of the bin")
     eventually(page, "document.querySelectorAll('main > .section').length === 2")
+    first = "document.querySelector('main > .section').className"
+    page.get_by_role("button", name="Drag Offers").press("ArrowUp")
+    eventually(page, f"{first}.includes('kind-offers')")
+    page.get_by_role("button", name="Drag Offers").press("ArrowDown")
+    eventually(page, f"{first}.includes('kind-words-with-picture')")
 
     expect(page.locator(".section-entry.is-open")).to_contain_text("Offers")
     page.get_by_role("button", name="Offer", exact=True).click()
