@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import re
 from collections.abc import Collection, Iterator
+from itertools import count
 from typing import NamedTuple
 
 from yemba.core.errors import Fault
@@ -72,9 +73,12 @@ def _is(kind: FileKind, data: bytes) -> bool:
 
 def slug_for(name: str, taken: Collection[str]) -> str:
     """The address of a file, from its name without the ending; with a number where another has it."""
-    stem = _LETTERS.sub("-", name.rpartition(".")[0].lower()).strip("-")[:_LONGEST] or "file"
-    numbered = (f"{stem}-{number}" for number in range(2, len(taken) + 3))
-    return next(slug for slug in (stem, *numbered) if slug not in taken)
+    stem = name.rpartition(".")[0].lower()
+    slug = _LETTERS.sub("-", stem).strip("-")[:_LONGEST] or "file"
+    if slug not in taken:
+        return slug
+    numbered = (f"{slug}-{number}" for number in count(2))
+    return next(other for other in numbered if other not in taken)
 
 
 def path(file: OwnFile) -> str:

@@ -41,5 +41,7 @@ def wordmark(look: Look) -> Wordmark:
 def in_two(name: str, width: Callable[[str], float]) -> tuple[str, ...]:
     """The name broken between two words so that its wider line is as narrow as can be; one word stays one line."""
     words = name.split()
-    breaks = ((" ".join(words[:at]), " ".join(words[at:])) for at in range(1, len(words)))
-    return min(breaks, key=lambda lines: max(map(width, lines)), default=(name,))
+    broken = [(" ".join(words[:at]), " ".join(words[at:])) for at in range(1, len(words))]
+    if not broken:
+        return (name,)
+    return min(broken, key=lambda lines: max(width(line) for line in lines))

@@ -14,7 +14,7 @@ from yemba.core.value.link import FILE
 COLOUR, VALUE, WORDS, SECTION, PAGE = "colour", "value", "words", "section", "page"
 """Kinds of change: how its states are shown."""
 TEMPLATES = "as the template has it"
-_FILES = ("pictures", "fonts")
+_FILES = ("pictures", "fonts", "files")
 States = tuple[str, str]
 """What changed in words, before and after."""
 
@@ -85,8 +85,12 @@ class Pair(NamedTuple):
         """Pictures, fonts and files that are new and are named by what stands at these places."""
         named = repr([value_at(self.after, path) for path in paths])
         new = [(home, key) for home in _FILES for key in sorted(_new_keys(self, home))]
-        led_to = {("files", key) for key in _new_keys(self, "files") if f"{FILE}{key}" in named}
-        return [*(path for path in new if repr(path[1]) in named), *sorted(led_to)]
+        return [path for path in new if _reference(*path) in named]
+
+
+def _reference(home: str, key: str) -> str:
+    """How a value names one: a file by a link to it, a picture or a font by its id."""
+    return f"{FILE}{key}" if home == "files" else repr(key)
 
 
 def _new_keys(pair: Pair, home: str) -> set[str]:
