@@ -1,9 +1,17 @@
 // Asked in a page by the sweep of looks: the texts that stand on pictures, and the bitmaps that are drawn.
 function textsOnPictures() {
-  const left = ".backdrop, .button, .unseen, .skip, input, textarea, .menu-button";
+  const out = ".backdrop, .button, .unseen, .skip, input, textarea, .menu-button";
   const elements = [...document.querySelectorAll(".has-backdrop *")].filter(
-    (element) => !element.closest(left) && element.checkVisibility({ visibilityProperty: true }),
+    (element) => !element.closest(out) && element.checkVisibility({ visibilityProperty: true }),
   );
+  const strips = [...document.querySelectorAll(".has-backdrop *")].filter((element) =>
+    /auto|scroll/.test(getComputedStyle(element).overflowX),
+  );
+  // Of what visitors move along, only what shows stands on the picture.
+  const shows = (element, { left, right }) => {
+    const strip = strips.find((one) => one.contains(element))?.getBoundingClientRect();
+    return !strip || (left >= strip.left && right <= strip.right);
+  };
   return elements.flatMap((element) => {
     const { color, fontSize, fontWeight } = getComputedStyle(element);
     const large = Number.parseFloat(fontSize) >= (fontWeight >= 700 ? 18.66 : 24);
@@ -12,7 +20,8 @@ function textsOnPictures() {
       const range = document.createRange();
       range.selectNodeContents(node);
       const words = node.textContent.trim().slice(0, 30);
-      return [...range.getClientRects()].map(({ x, y, width, height }) => ({
+      const lines = [...range.getClientRects()].filter((line) => shows(element, line));
+      return lines.map(({ x, y, width, height }) => ({
         words,
         color,
         large,

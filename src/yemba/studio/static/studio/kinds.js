@@ -18,8 +18,14 @@ export function kinds() {
       }
       const shown = [...this.$root.querySelectorAll("[data-words]")].filter((choice) => choice.checkVisibility());
       const chosen = shown.find((choice) => choice.querySelector("input").checked);
-      if (!chosen && shown.length) shown[0].querySelector("input").checked = true; // what is added is what is seen
+      if (!chosen && shown.length) this.choose(shown[0].querySelector("input"));
       this.$refs.none.hidden = Boolean(this.$root.querySelector(".kind-group:not([hidden])"));
+    },
+
+    // What is added is what is seen; it is held as if it had been pressed.
+    choose(radio) {
+      radio.checked = true;
+      radio.dispatchEvent(new Event("input", { bubbles: true }));
     },
   };
 }
