@@ -304,6 +304,22 @@ def test_what_is_typed_to_be_added_outlives_other_edits_and_other_desks(bench: P
     eventually(bench, "document.title.includes('Board shears')")
 
 
+def test_a_kind_of_section_that_was_found_stays_chosen(bench: Page) -> None:
+    section(bench, "opening")
+    bench.get_by_text("Add a section", exact=True).click()
+    bench.get_by_label("Find a kind of section by a word").fill("directions")
+    chosen = bench.locator("#section-kind input:checked")
+    expect(chosen).to_have_value("map")
+    bench.locator("#words-heading").fill("Meanwhile")
+    bench.locator("#words-heading").press("Enter")
+    kept_words(bench, "opening", "heading", "Meanwhile")
+    kept(bench, "Meanwhile")
+    bench.wait_for_timeout(1500)
+    expect(chosen).to_have_value("map")
+    bench.get_by_label("Find a kind of section by a word").fill("xyzzy")
+    expect(bench.get_by_text("No kind of section is called so")).to_be_visible()
+
+
 def test_what_was_held_back_stays_so(bench: Page) -> None:
     chapter(bench, "Proof")
     first = bench.locator("[name=goes]").first

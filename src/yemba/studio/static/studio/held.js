@@ -97,10 +97,18 @@ function reset(field) {
   else field.value = field.defaultValue;
 }
 
+// One of several choices, another of which was pressed and is not kept.
+function chosenBeside(field) {
+  return (
+    field.type === "radio" &&
+    [...formOf(field).querySelectorAll("[type=radio]")].some((one) => one.name === field.name && isHeld(one))
+  );
+}
+
 // A field that was typed in no longer follows its attribute: after a morph it is set to what is kept.
 export function refresh() {
   for (const field of all()) {
-    if (isHeld(field) || field.name === "goes") continue;
+    if (isHeld(field) || chosenBeside(field) || field.name === "goes") continue;
     if (field.value !== undefined && !(field.type === "range" && field === document.activeElement)) reset(field);
   }
 }
