@@ -99,10 +99,9 @@ function reset(field) {
 
 // One of several choices, another of which was pressed and is not kept.
 function chosenBeside(field) {
-  return (
-    field.type === "radio" &&
-    [...formOf(field).querySelectorAll("[type=radio]")].some((one) => one.name === field.name && isHeld(one))
-  );
+  if (field.type !== "radio") return false;
+  const choices = formOf(field)?.querySelectorAll("[type=radio]") ?? []; // some stand in no form
+  return [...choices].some((one) => one.name === field.name && isHeld(one));
 }
 
 // A field that was typed in no longer follows its attribute: after a morph it is set to what is kept.
