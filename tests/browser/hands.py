@@ -74,8 +74,13 @@ def point(page: Page, selector: str) -> tuple[float, float]:
 
 def write(page: Page, selector: str, words: str) -> None:
     """Write words where they stand: double-click, type, Enter."""
-    page.mouse.dblclick(*point(page, selector))
-    expect(frames(page)[0].locator(selector).first).to_have_attribute("contenteditable", "plaintext-only")
+    written = frames(page)[0].locator(selector).first
+    for _ in range(3):  # where a window was still being laid out, the pointer missed
+        page.mouse.dblclick(*point(page, selector))
+        page.wait_for_timeout(300)
+        if written.get_attribute("contenteditable"):
+            break
+    expect(written).to_have_attribute("contenteditable", "plaintext-only")
     page.keyboard.press("Control+A")
     page.keyboard.insert_text(words)
     page.keyboard.press("Enter")
