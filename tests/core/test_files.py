@@ -106,6 +106,7 @@ def test_a_link_to_a_file_that_is_gone_is_refused_and_found(document: Document, 
     assert refused.value.code == "no-such-file"
     linked = done(with_file(document, catalogue), catalogue, "add-menu-link", entry_name="Prices", link="file:xf1")
     gone = done(linked, catalogue, "remove-file", own_file="xf1")
+    assert led_to(gone) == set(), "what is gone is not published"
     (found,) = dead_links.find(look_at(gone, catalogue))
     assert "“Prices” in the menu leads to a file that is gone" in found.sentence
     assert found.cure

@@ -77,6 +77,16 @@ def test_a_name_in_two_lines_is_narrower_and_higher(faces: Faces, catalogue: Cat
     assert beside[0] < beside[1], "what stands beside it leaves less room, so that it breaks"
 
 
+def test_what_a_name_stands_on_takes_room_and_a_logo_has_none(faces: Faces, catalogue: Catalogue) -> None:
+    contents = Contents(NAMES[1], ("Repairs",) * 8)
+    bare = Header(catalogue.arrangements["row"], contents, faces, SPACES, LEAST)
+    on_plate = bare._replace(spaces=SPACES._replace(plate=40))
+    assert on_plate.title == bare.title + 40
+    assert fit(on_plate).fold == fit(bare).fold + 40
+    with_logo = on_plate._replace(contents=contents._replace(logo=2.0))
+    assert with_logo.title == bare._replace(contents=contents._replace(logo=2.0)).title
+
+
 def test_a_name_that_does_not_show_takes_no_room(faces: Faces, catalogue: Catalogue) -> None:
     row = catalogue.arrangements["row"]
     shown, hidden = fitted(faces, row, NAMES[1]), fitted(faces, row, NAMES[1], title_wide=False)

@@ -31,11 +31,25 @@ class Wordmark(NamedTuple):
 
 def wordmark(look: Look) -> Wordmark:
     """The name as the logo settings have it."""
-    name, beside = look.document.name, look.value("logo.beside")
+    lines, beside = _lines(look), look.value("logo.beside")
+    if beside == LETTER:
+        return Wordmark(lines, letter=_initial(look.document.name))
+    if beside == ORNAMENT:
+        return Wordmark(lines, ornament=look.value("logo.ornament"))
+    return Wordmark(lines)
+
+
+def _lines(look: Look) -> tuple[str, ...]:
+    name = look.document.name
+    if look.value("logo.lines") != TWO:
+        return (name,)
     face, text = look.face("title"), look.texts["title"]
-    lines = in_two(name, lambda words: face.text_width(text, words, 1)) if look.value("logo.lines") == TWO else (name,)
-    letter = next((sign for sign in name if sign.isalnum()), "") if beside == LETTER else ""
-    return Wordmark(lines, letter.upper(), look.value("logo.ornament") if beside == ORNAMENT else "")
+    return in_two(name, lambda words: face.text_width(text, words, 1))
+
+
+def _initial(name: str) -> str:
+    """The first letter or digit of a name, as a capital; "" where it has none."""
+    return next((sign.upper() for sign in name if sign.isalnum()), "")
 
 
 def in_two(name: str, width: Callable[[str], float]) -> tuple[str, ...]:
