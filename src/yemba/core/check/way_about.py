@@ -36,6 +36,6 @@ def _not_home(inspected: Inspected) -> Iterator[Finding]:
         return
     first = document.order[0]
     name = document.pages[first].name
-    sentence = f"Where neither name nor logo stands in the header, nothing leads back to {name}."
+    sentence = f"Where neither name nor logo stands in the header, the menu does not lead back to {name} either."
     cure = Cure(f"Show {name} in the menu", "show-menu-entry", {"entry": first, "shown": "true"})
     yield Finding(sentence, OfMenu(first, "shown"), "", cure)

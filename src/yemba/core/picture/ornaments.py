@@ -4,9 +4,6 @@ from __future__ import annotations
 
 from typing import NamedTuple
 
-SIDE = 24
-"""The side of the box that a path is drawn in."""
-
 
 class Ornament(NamedTuple):
     """`path` is the data of an SVG path, filled by the even-odd rule."""

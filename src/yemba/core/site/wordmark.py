@@ -7,7 +7,8 @@ from typing import NamedTuple
 
 from yemba.core.site.resolve import Look
 
-ONE, TWO = "one", "two"
+TWO = "two"
+"""As many lines as the name is broken into; it stands in one otherwise."""
 LETTER, ORNAMENT = "letter", "ornament"
 """What may stand beside it."""
 _SIDES = (1.1, 2.0)
