@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from typing import ClassVar
 
 from yemba.core import room
@@ -31,10 +32,14 @@ class AddFile(Command):
         known = look.document.files
         if self.own_file not in known:
             room.FILES.check(len(known), "file")
-        taken = {file.slug for key, file in known.items() if key != self.own_file}
-        slug = known[self.own_file].slug if self.own_file in known else slug_for(self.file_name, taken)
-        made = OwnFile(file=self.file, format=self.format, size=self.size, name=self.file_name, slug=slug)
-        return [put(look.document, ("files", self.own_file), made.model_dump(mode="json", exclude_defaults=True))]
+        about = {"file": self.file, "format": self.format, "size": self.size, "name": self.file_name}
+        return [put(look.document, ("files", self.own_file), about | {"slug": self._slug(known)})]
+
+    def _slug(self, known: Mapping[str, OwnFile]) -> str:
+        """That of the file in whose place it comes, else one that no other has."""
+        if self.own_file in known:
+            return known[self.own_file].slug
+        return slug_for(self.file_name, {file.slug for file in known.values()})
 
     def say(self, look: Look) -> str:
         known = look.document.files.get(self.own_file)
