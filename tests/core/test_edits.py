@@ -64,7 +64,9 @@ class Hands:
         return self.one_of(*menu(self.document))
 
     def link(self) -> str:
-        return self.one_of("ines@saltmarsh.example", "https://tide.example/row", f"page:{self.page()}", "file:xf1")
+        return self.one_of(
+            "ines@saltmarsh.example", "https://tide.example/row", f"page:{self.page()}", "file:xf1", "new:Barley"
+        )
 
     def colour(self) -> str:
         return self.one_of(*(colour["id"] for colour in self.look.value("palette")))
@@ -98,6 +100,17 @@ def _own_font(hands: Hands) -> dict[str, Any]:
     facts = plain_facts(CATALOGUE.families["lora"].facts)
     about = {"kind": "serif", "licence": hands.one_of("installable", "restricted"), "files": files, "facts": facts}
     return {"family": {"name": hands.one_of("Kelp", "Wrack"), **about}}
+
+
+def _words(hand: Hands) -> dict[str, str]:
+    """A heading, a link, or words with one; fields that a section has not are refused."""
+    link = hand.link()
+    chosen: dict[str, str] = hand.one_of(
+        {"field": "heading", "words": hand.text()},
+        {"field": "link", "words": link},
+        {"field": "body", "words": f'<p>See <a href="{link}">there</a></p>'},
+    )
+    return chosen
 
 
 def _value(hands: Hands) -> dict[str, Any]:
@@ -154,7 +167,7 @@ COMMANDS: dict[str, Callable[[Hands], dict[str, Any]]] = {
     "name-ground": lambda h: {"ground": h.ground(), "ground_name": h.text()},
     "remove-ground": lambda h: {"ground": h.ground(), "instead": h.one_of("", "dark")},
     "set-role": _role,
-    "add-page": lambda h: {"page_name": h.text()},
+    "add-page": lambda h: {"page_name": h.text(), "purpose": h.one_of("", "prices", "dates")},
     "rename-page": lambda h: {"page": h.page(), "page_name": h.text(), "slug": h.one_of("new-address", "Bad Address")},
     "share-page": lambda h: {"page": h.page(), "card": h.one_of("", "picture", "beside")},
     "move-page": lambda h: {"page": h.page(), "by": h.number(-3, 3)},
@@ -174,7 +187,7 @@ COMMANDS: dict[str, Callable[[Hands], dict[str, Any]]] = {
     "copy-section": lambda h: {"section": h.section(), "page": h.one_of("", h.page())},
     "set-layout": lambda h: {"section": h.section(), "layout": h.one_of("", "beside", "poster", "rows")},
     "set-ground": lambda h: {"section": h.section(), "ground": h.one_of("", h.ground())},
-    "set-words": lambda h: {"section": h.section(), "field": "heading", "words": h.text()},
+    "set-words": lambda h: {"section": h.section(), **_words(h)},
     "set-one-off": lambda h: {"section": h.section(), **_one_off(h)},
     "add-item": lambda h: {"section": h.section()},
     "move-item": lambda h: {"section": h.section(), "item": h.item(), "by": h.number(-3, 3)},

@@ -45,6 +45,7 @@ NUMBER = '<span style="mso-list:Ignore">1.<span>&nbsp;</span></span>'
         ('<a href="javascript:alert(1)">k</a> <a href="file:f1">l</a>', '<p>k <a href="file:f1">l</a></p>'),
         ("<blockquote><h2>a</h2><p>b</p></blockquote>", "<blockquote><p>a</p><p>b</p></blockquote>"),
         ("<p>10&nbsp;kg", "<p>10&nbsp;kg</p>"),
+        ("<p>and&nbsp;<a href='page:p1'>tea</a>&nbsp; here", '<p>and <a href="page:p1">tea</a> here</p>'),
         ("<pre>one\n two</pre>", "<p>one<br> two</p>"),
     ],
 )  # fmt: skip

@@ -10,9 +10,9 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from yemba.core.change.command import read_command
-from yemba.core.change.commands.pages import slug_from
 from yemba.core.change.operation import apply
 from yemba.core.errors import Fault
+from yemba.core.site.addresses import slug_from
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
 from yemba.core.site.ids import new_id

@@ -26,6 +26,23 @@ outline.replaceSync(`
 `);
 document.adoptedStyleSheets.push(outline);
 
+const toolStyles = new CSSStyleSheet();
+toolStyles.replaceSync(`
+  :host { all: initial; position: fixed; z-index: 2147483647; max-inline-size: 440px; padding: 5px; background: #fff; color: #000; border: 2px solid #000; font: 13px/1.3 system-ui, sans-serif; color-scheme: light; }
+  [hidden] { display: none !important; }
+  .formats { display: flex; flex-wrap: wrap; gap: 4px; }
+  button { min-block-size: 26px; padding: 1px 7px; font: inherit; background: #fff; color: #000; border: 1px solid #6b6b6b; border-radius: 2px; cursor: pointer; }
+  button:hover { border-color: #000; }
+  button[aria-pressed=true] { background: #000; color: #fff; }
+  :is(button, input):focus-visible { outline: 2px solid #000; outline-offset: 2px; }
+  .link-to { margin-block-start: 6px; }
+  input { inline-size: 100%; box-sizing: border-box; min-block-size: 32px; padding: 2px 8px; font: inherit; border: 1px solid #6b6b6b; background: #fff; color: #000; }
+  ul { margin: 4px 0; padding: 0; list-style: none; }
+  li { padding: 4px 8px; cursor: pointer; overflow-wrap: anywhere; }
+  li:hover { background: #eee; }
+  li[aria-selected=true] { background: #000; color: #fff; }
+`);
+
 const say = (message) => parent.postMessage(message, workbench);
 
 function placeOf(element) {
@@ -105,6 +122,45 @@ function patch(given) {
   if (touched.length) touch(touched); // fragments that came anew carry no marks yet
 }
 
+// The bar stands over the words that are written, out of reach of the site's styles.
+const tools = { host: null, detach: null };
+function showTools({ markup, links: known, scale }) {
+  if (!writing?.rich || tools.host) return;
+  const host = document.createElement("div");
+  host.dataset.writing = "";
+  const root = host.attachShadow({ mode: "open" });
+  root.adoptedStyleSheets = [toolStyles];
+  root.innerHTML = markup;
+  host.style.zoom = 1 / scale;
+  document.body.append(host);
+  for (const box of [host, writing.element]) toolSize.observe(box);
+  Object.assign(tools, { host, detach: globalThis.writing.attach(writing.element, root, () => known) });
+  placeTools();
+}
+
+// Over the words where there is room, else under their first line; always within the window.
+function placeTools() {
+  if (!tools.host) return;
+  const { zoom } = tools.host.style;
+  const words = writing.element.getBoundingClientRect();
+  const { offsetHeight: height, offsetWidth: width } = tools.host;
+  const top = Math.max(4, Math.min(words.top - height * zoom - 12, innerHeight - height * zoom - 4));
+  const left = Math.max(4, Math.min(words.left, innerWidth - width * zoom - 4));
+  tools.host.style.top = `${top / zoom}px`;
+  tools.host.style.left = `${left / zoom}px`;
+}
+const toolSize = new ResizeObserver(placeTools);
+addEventListener("scroll", placeTools);
+addEventListener("input", placeTools); // words in the middle of a box move as it grows
+addEventListener("resize", placeTools);
+
+function hideTools() {
+  tools.detach?.();
+  toolSize.disconnect();
+  tools.host?.remove();
+  Object.assign(tools, { host: null, detach: null });
+}
+
 function write(element) {
   if (writing) stop(true);
   const before = element.innerHTML;
@@ -120,11 +176,12 @@ function write(element) {
 function stop(keep) {
   const { element, before, rich } = writing;
   writing = null;
+  hideTools();
   say({ type: "writing", on: false });
   for (const name of ["contenteditable", "role", "aria-label"]) element.removeAttribute(name);
   if (!keep) element.innerHTML = before;
   else if (element.innerHTML !== before) {
-    say({ type: "words", ...placeOf(element), words: rich ? links(element) : line(element) });
+    say({ type: "words", ...placeOf(element), words: rich ? globalThis.writing.kept(element) : line(element) });
   }
 }
 
@@ -135,13 +192,6 @@ function line(element) {
   return copy.textContent;
 }
 
-// Links between pages were written out for this page; they go back as they are stored.
-function links(element) {
-  const copy = element.cloneNode(true);
-  for (const link of copy.querySelectorAll("a[data-page]")) link.setAttribute("href", `page:${link.dataset.page}`);
-  return copy.innerHTML;
-}
-
 addEventListener("message", (event) => {
   if (event.source !== parent || event.origin !== workbench) return;
   const { data } = event;
@@ -149,6 +199,7 @@ addEventListener("message", (event) => {
   else if (data.type === "mark") mark(data);
   else if (data.type === "touch") touch(data.places);
   else if (data.type === "see") see(data.matrix);
+  else if (data.type === "tools") showTools(data);
   else if (data.type === "where") scrollY < 2 || sayScroll();
   else if (data.type === "hello") say({ type: "ready", page: document.body.dataset.page });
   else if (data.type === "measure")
@@ -210,6 +261,7 @@ document.documentElement.addEventListener("pointerleave", () => {
 addEventListener(
   "click",
   (event) => {
+    if (event.target.closest("[data-writing]")) return;
     if (writing && !writing.element.contains(event.target)) stop(true);
     if (event.target.closest("[contenteditable]")) return;
     const link = event.target.closest("a");
@@ -253,6 +305,7 @@ function follow(link) {
 
 addEventListener("keydown", (event) => {
   if (writing) {
+    if (event.target.closest?.("[data-writing]")) return;
     if (event.key === "Escape") stop(false);
     else if (event.key === "Enter" && !writing.rich) {
       event.preventDefault();
@@ -279,7 +332,9 @@ addEventListener(
   "keyup",
   (event) => event.key.toLowerCase() === "b" && !writing && say({ type: "key", kind: "keyup", key: event.key }),
 );
-addEventListener("focusout", () => writing && stop(true));
+addEventListener("focusout", ({ relatedTarget }) => {
+  if (writing && !writing.element.contains(relatedTarget) && !relatedTarget?.closest("[data-writing]")) stop(true);
+});
 
 // The page as another colour vision sees it: the rows of a colour matrix in linear light, "" for none.
 function see(matrix) {

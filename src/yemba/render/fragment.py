@@ -22,7 +22,7 @@ from yemba.core.site.backdrop import tint_of
 from yemba.core.site.document import Item, Page, Picture, Section, ordered_items
 from yemba.core.site.files import in_words, plays
 from yemba.core.site.kinds import Field, SectionKind
-from yemba.core.value.link import PAGE, is_inner
+from yemba.core.value.link import is_inner
 from yemba.render import pictures, questions
 from yemba.render.part_view import PartView, href
 from yemba.render.recorder import Answers, Reads, Recorder
@@ -30,7 +30,8 @@ from yemba.render.style import PARTS_FOLDER, SKELETON
 
 FORMS = "/-/form/"
 """Where a contact form of a live site is sent, followed by the section's id."""
-_PAGE_LINK = re.compile(r'href="page:(\w+)"')
+_INNER_LINK = re.compile(r'href="((?:page|file):[\w#]+)"')
+_HEADING_TAG = re.compile(r"(</?)h([34])>")
 _HEADINGS = re.compile(r"<h\d[^>]*>(.*?)</h\d>", re.DOTALL)
 _IN_WORDS = "h5"  # the level of headings among words, as the skeleton sets them
 _LONG = 6  # letters; what is shorter has no long word
@@ -280,8 +281,8 @@ def _values(recorder: Recorder, here: At, fields: list[Field], stored: dict[str,
 def _value(recorder: Recorder, here: At, field: Field, stored: str, below: int) -> Any:
     match field.type:
         case "words":
-            linked = _PAGE_LINK.sub(lambda match: _page_link(recorder, here, match[1]), stored)
-            return SafeString(linked.replace("<h3>", f"<h{below}>").replace("</h3>", f"</h{below}>"))
+            linked = _INNER_LINK.sub(lambda match: _inner_link(recorder, here, match[1]), stored)
+            return SafeString(_HEADING_TAG.sub(lambda match: _heading(match, below), linked))
         case "link":
             return _href(recorder, here, stored)
         case "price":
@@ -295,12 +296,19 @@ def _value(recorder: Recorder, here: At, field: Field, stored: str, below: int) 
             return stored
 
 
+def _heading(tag: re.Match[str], below: int) -> str:
+    """A tag of a heading among words, h3 or h4 as they are stored; those of the second level are `minor`."""
+    minor = tag[2] == "4"
+    name = f"h{min(6, below + minor)}"
+    return f'<{name} class="minor">' if minor and tag[1] == "<" else f"{tag[1]}{name}>"
+
+
 def _href(recorder: Recorder, here: At, link: str) -> str:
     """The address of a stored link as seen from a place; "" where what it leads to is gone."""
     return href(here.root, recorder.ask(questions.path, link)) if is_inner(link) else link
 
 
-def _page_link(recorder: Recorder, here: At, page_id: str) -> str:
-    """The attributes of a link to a page; a draft also says which, so that words go back as stored."""
-    marked = f' data-page="{page_id}"' if recorder.site.draft else ""
-    return f'href="{_href(recorder, here, f"{PAGE}{page_id}")}"{marked}'
+def _inner_link(recorder: Recorder, here: At, link: str) -> str:
+    """The attributes of a link to a page or a file; a draft also says which, so that words go back as stored."""
+    marked = f' data-stored="{link}"' if recorder.site.draft else ""
+    return f'href="{_href(recorder, here, link)}"{marked}'

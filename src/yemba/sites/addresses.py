@@ -4,8 +4,8 @@ from __future__ import annotations
 
 import re
 
-from yemba.core.change.commands.pages import slug_from
 from yemba.core.errors import Fault
+from yemba.core.site.addresses import slug_from
 from yemba.sites.models import Site
 
 _LABEL = re.compile(r"[a-z0-9](?:[a-z0-9-]{0,38}[a-z0-9])?")  # RFC 1123 2.1, held to 40

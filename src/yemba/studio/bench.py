@@ -20,6 +20,7 @@ from yemba.core import timing
 from yemba.core.errors import Clash, Fault
 from yemba.core.limits import WINDOWS
 from yemba.core.site.resolve import Look
+from yemba.core.value.link import Link
 from yemba.core.value.time_zone import TimeZone
 from yemba.hosting import inbox
 from yemba.hosting import services as hosting
@@ -107,6 +108,7 @@ def _context(request: HttpRequest, site: Site, chapter: str, query: dict[str, st
     frame = {
         "site": site,
         "document": look.document,
+        "links": Link().choices(look),
         "chapter": chapter,
         "chapter_name": chapters.desks()[chapter],
         "chapters": chapters.chapters(look, [w.change for w in waits]),
@@ -152,6 +154,7 @@ def panels(request: HttpRequest, site: Site, chapter: str, query: dict[str, str]
             "rail": render_to_string("studio/rail.html", context, request),
         },
         "pages": _window_pages(context["document"]),
+        "links": context["links"],
         "page": context.get("page_id", ""),
         "base": draft_base(request, site),
     }
@@ -195,6 +198,7 @@ def page(
         "limits": WINDOWS,
         "sentences": SENTENCES,
         "pages": pages,
+        "links": context["links"],
         "page": shown["id"],
         "revision": site.revision,
         "chapter": chapter,

@@ -14,9 +14,15 @@ _LISTS = {"palette": OfColour, "grounds.own": OfGround}
 
 def added(steps: Sequence[Operation], before: Look) -> Place | None:
     """The page, section, item, colour or ground that the steps add; of a section or an item its first field. None
-    where they add nothing, or several things at once."""
+    where they add nothing, or several things at once, or a page that is only led to: its owner stays."""
     places = [place for step in steps for place in _places(step, before)]
-    return places[0] if len(places) == 1 else None
+    if len(places) != 1 or (isinstance(places[0], OfPage) and not _of_pages_alone(steps)):
+        return None
+    return places[0]
+
+
+def _of_pages_alone(steps: Sequence[Operation]) -> bool:
+    return all(step.path[0] in ("order", "bin") or step.path[:-1] == ("pages",) for step in steps)
 
 
 def _places(step: Operation, before: Look) -> list[Place]:

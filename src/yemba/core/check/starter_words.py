@@ -12,7 +12,6 @@ from yemba.core.site.document import Holder, Section, Standing, stored_of
 from yemba.core.site.kinds import SectionKind, begun
 from yemba.core.site.resolve import Look
 from yemba.core.site.words import plain
-from yemba.core.trade.filling import NO_TEXTS
 from yemba.core.trade.trade import Trade
 
 NAME = "Starter words"
@@ -25,7 +24,7 @@ def find(inspected: Inspected) -> Iterator[Finding]:
 
 def _find_in(inspected: Inspected, standing: Standing) -> list[Finding]:
     look, key = inspected.look, standing.key
-    unwritten = _unwritten(standing.section, look.catalogue.kind(standing.section.kind), look.trade)
+    unwritten = _unwritten(standing.section, look.catalogue.kind(standing.section.kind), look.starter_trade)
     if unwritten:
         sentence = f"{look.where(standing)} still has the words it began with. Write your own, or take the section out."
         return [Finding(sentence, OfField(key, unwritten[1], unwritten[0]), standing.page)]
@@ -36,22 +35,22 @@ def _find_in(inspected: Inspected, standing: Standing) -> list[Finding]:
 
 def starter_sections(look: Look) -> set[str]:
     """Ids of sections of which a field still says what it said when it was added."""
-    begun = (_starter_sections_in(holder, look.catalogue, look.trade) for _, holder in look.document.holders())
+    begun = (_starter_sections_in(holder, look.catalogue, look.starter_trade) for _, holder in look.document.holders())
     return {key for keys in begun for key in keys}
 
 
 @by_identity("starter sections of pages", most=1_000_000, weigh=lambda keys: 56 + 8 * len(keys))
-def _starter_sections_in(holder: Holder, catalogue: Catalogue, trade: Trade | None) -> list[str]:
+def _starter_sections_in(holder: Holder, catalogue: Catalogue, trade: Trade) -> list[str]:
     return [key for key, section in holder.ordered() if _unwritten(section, catalogue.kind(section.kind), trade)]
 
 
 @by_identity("starter words", most=4_000_000, weigh=lambda _: 200)
-def _unwritten(section: Section, kind: SectionKind, trade: Trade | None) -> tuple[str, str] | tuple[()]:
+def _unwritten(section: Section, kind: SectionKind, trade: Trade) -> tuple[str, str] | tuple[()]:
     """Item ("" for the section's own) and field of the first that has starter words; nothing where there is none."""
     every = [section.items[item].fields for item in section.order]
     for item in ("", *section.order):
         stored = section.items[item].fields if item else section.fields
-        words = trade.starters_of(kind.slug, item) if trade else NO_TEXTS
+        words = trade.starters_of(kind.slug, item)
         for field in begun(kind.fields_of(item), stored, words, among=every if item else ()):
             return item, field.slug
     return ()

@@ -32,6 +32,7 @@ _NOT_ITALIC = re.compile(r"font-style\s*:\s*normal")
 _ENTRY = re.compile(r"mso-list\s*:\s*l\d+")  # a paragraph that a word processor draws as an entry of a list
 _NUMBER = re.compile(r"\s*(\d+|[a-z]|[ivx]+)[.)]", re.IGNORECASE)
 _SPACE = re.compile(r"[ \t\n\r\f]+")
+_BESIDE = re.compile(r"[\u00a0 ]{2,}|^\u00a0|\u00a0$")  # blanks that editors leave
 _DEEPEST = 60  # elements within one another; deeper ones are read as text
 _CELLS = " – "
 
@@ -89,7 +90,7 @@ class _Entry(NamedTuple):
 
 
 def _within(element: Element, around: _Run, depth: int = 0) -> Iterator[Block | _Entry]:
-    """The blocks that stand in an element; text beside them is a paragraph. `around` says what kind of text is there."""
+    """The blocks that stand in an element; text beside them is a paragraph. `around` says which kind text is of."""
     runs: list[_Run] = []
     for node in _nodes(element):
         if isinstance(node, str):
@@ -235,6 +236,7 @@ def _markup(runs: Sequence[_Run]) -> str:
         del shown[0]
     while shown and not shown[-1].text.strip():
         del shown[-1]
+    shown = [run._replace(text=_BESIDE.sub(" ", run.text)) for run in shown]
     if shown:
         shown[0] = shown[0]._replace(text=shown[0].text.lstrip())
         shown[-1] = shown[-1]._replace(text=shown[-1].text.rstrip())

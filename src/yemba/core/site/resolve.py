@@ -99,6 +99,11 @@ class Look:
         """The trade of the site; None where its owner named none, or one that no longer ships."""
         return self.catalogue.trades.get(self.value("site.trade"))
 
+    @property
+    def starter_trade(self) -> Trade:
+        """The trade whose starter words new pages have: the site's, else the one for everybody."""
+        return self.trade or self.catalogue.trade("something-else")
+
     @cached_property
     def pictures(self) -> dict[str, Picture]:
         """The pictures of the site, by id, as they are shown: those of the collection in the site's colours."""

@@ -11,7 +11,6 @@ from yemba.core.site.document import Page, Section, ordered_items
 from yemba.core.site.kinds import DATES, HOURS, SectionKind, begun
 from yemba.core.site.resolve import Look
 from yemba.core.site.words import plain
-from yemba.core.trade.filling import NO_TEXTS
 from yemba.core.value.reaching import REACHES
 
 
@@ -56,7 +55,7 @@ def _own(
 ) -> dict[str, str]:
     """What is stored, without what it began with; of an item `among` those of its section."""
     item = "" if among is None else "item"
-    words = look.trade.starters_of(kind.slug, item) if look.trade else NO_TEXTS
+    words = look.starter_trade.starters_of(kind.slug, item)
     starters = {field.slug for field in begun(kind.fields_of(item), stored, words, among=among or ())}
     return {slug: value for slug, value in stored.items() if slug not in starters}
 

@@ -27,7 +27,7 @@ def safe(markup: str) -> str:
         markup,
         tags=_TAGS,
         attributes={"a": {"href"}},
-        url_schemes={"http", "https", "mailto", "tel", "page", "file"},
+        url_schemes={"http", "https", "mailto", "tel", "page", "file", "new"},
         link_rel=None,
     )
 

@@ -5,8 +5,8 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from typing import Any
 
-from yemba.core.change.commands.pages import free_slug
 from yemba.core.picture.collection import search
+from yemba.core.site.addresses import free_slug
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document, Section
 from yemba.core.site.drawings import of_drawing
@@ -17,7 +17,7 @@ from yemba.core.site.settings import setting
 from yemba.core.site.starter import starter, starter_fields
 from yemba.core.trade.filling import fill
 from yemba.core.trade.plan import PlannedPage
-from yemba.core.trade.trade import Trade, kind_of
+from yemba.core.trade.trade import Trade, TradePage, kind_of
 
 _PAGE = "page:"
 
@@ -100,6 +100,20 @@ class Beginning:
         defaults = {field.slug: field.starter for field in fields if field.will_do and field.starter}
         filled = {slug: text for slug, text in {**defaults, **texts}.items() if text.strip()}
         return {field.slug: field.read(filled[field.slug]) for field in fields if field.slug in filled}
+
+
+def purposes(look: Look) -> dict[str, TradePage]:
+    """What pages are for in the site's trade, by slug."""
+    return {page.slug: page for page in look.starter_trade.pages if page.slug}
+
+
+def new_page(look: Look, sections: Sequence[str], ids: Ids) -> dict[str, Any]:
+    """What stands on a page to be added: `sections` by their names in the site's trade, with its words. Links to pages
+    of the trade lead to those of the same address."""
+    pages = {page.slug: key for key, page in look.document.pages.items()}
+    begun = _beginning(look, look.starter_trade, ids)
+    made = {ids(): begun.section(name, pages) for name in sections}
+    return {"sections": made, "order": list(made)} if made else {}
 
 
 def new_section(look: Look, kind: SectionKind, ids: Ids) -> dict[str, Any]:

@@ -14,9 +14,11 @@ if TYPE_CHECKING:
     from yemba.core.site.resolve import Look
 
 PAGE, FILE = "page:", "file:"
+NEW = "new:"
+"""Before the name of a page that is to be made; never stored."""
 _LONGEST = 2000  # letters; browsers take no longer ones (common practice, no source)
 _WEB = r"https?://[^\s/.]++(?:\.[^\s/.]*+)++(?:/\S*+)?"  # gives nothing back: no address takes long to refuse
-_ADDRESS = re.compile(rf"(page:x?\w+(?:#\w+)?|file:\w+|{_WEB}|mailto:[^\s@]+@[^\s@]+|tel:\+?[\d ()-]{{3,}})")
+_ADDRESS = re.compile(rf"(new:.*\S.*|page:x?\w+(?:#\w+)?|file:\w+|{_WEB}|mailto:[^\s@]+@[^\s@]+|tel:\+?[\d ()-]{{3,}})")
 
 
 @dataclass(frozen=True)
@@ -33,10 +35,12 @@ class Link(Kind):
         if len(address) > _LONGEST:
             reason = f"This address has {len(address)} letters, “{address[:40]}…”. At most {_LONGEST} can be linked to."
             raise Fault("link-unreadable", reason, key)
+        if address == NEW:
+            raise Fault("link-unreadable", "Give the new page a name.", key)
         if address and not _ADDRESS.fullmatch(address):
             raise Fault(
                 "link-unreadable",
-                f"“{address}” is not an address Yemba can link to. Choose a page, or write "
+                f"“{address}” is not an address Yemba can link to. Choose a page or a new one, or write "
                 "https://…, a mail address, or tel: and a number.",
                 key,
             )
@@ -52,6 +56,8 @@ class Link(Kind):
             raise Fault("no-such-section", "The section this would link to is no longer there. Choose another.", key)
 
     def say(self, value: Any, look: Look | None = None) -> str:
+        if value.startswith(NEW):
+            return f"the new page {value.removeprefix(NEW).strip()}"
         page, section = target(value)
         if look and value.startswith(FILE) and (file := look.document.files.get(value.removeprefix(FILE))):
             return file.name

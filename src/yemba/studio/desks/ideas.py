@@ -59,7 +59,7 @@ def _opened(
 
 
 def _occasion(look: Look, section: Section, stored: Mapping[str, str], field: Field) -> writer.Occasion:
-    trade = look.trade if look.trade and look.trade.phrases else look.catalogue.trade("something-else")
+    trade = look.starter_trade if look.starter_trade.phrases else look.catalogue.trade("something-else")
     phrases = trade.phrases
     if phrases is None:
         raise TypeError("the trade for all others has no phrases")

@@ -8,6 +8,7 @@ from yemba.core import room
 from yemba.core.picture.sharing import COMPOSITIONS
 from yemba.core.site.document import Binned, Document
 from yemba.core.site.resolve import Look
+from yemba.core.trade.begin import purposes
 from yemba.render.page import card_path
 from yemba.sites.models import Site
 from yemba.studio.desks.little_page import drawing
@@ -26,6 +27,7 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
             for key, page in document.ordered_pages()
         ],
         "drawings": drawings,
+        "purposes": list(purposes(look).items()),
         "page_id": page_id,
         "page": document.pages[page_id],
         "cards": [("", "as the site’s"), *COMPOSITIONS.items()],

@@ -12,6 +12,7 @@ from django.views.decorators.http import require_GET, require_POST, require_safe
 from yemba.core import timing
 from yemba.core.errors import Fault
 from yemba.core.untrusted import whole
+from yemba.core.value.link import NEW
 from yemba.hosting import services as hosting
 from yemba.people.signed_out import wants_json
 from yemba.render.files import icon_paths, site_files
@@ -58,13 +59,14 @@ def workbench(request: HttpRequest, slug: str, chapter: str = "template") -> Htt
 
 def _arguments(request: HttpRequest) -> dict[str, Any]:
     """What was posted for the command: a list where a name came more than once, as ticked boxes do, else its value;
-    where "other" was chosen, what was written beside it."""
+    where "other" was chosen, what was written beside it, and where "new" was, the page of the name written there."""
     posted = {key: values for key, values in request.POST.lists() if key not in _HIDDEN}
     read = {key: values if key in _TICKED and len(values) > 1 else values[-1] for key, values in posted.items()}
-    return {
-        key: posted[f"other_{key}"][-1] if value == "other" and f"other_{key}" in posted else value
-        for key, value in read.items()
+    beside = {key: posted.get(f"{value}_{key}", [None])[-1] for key, value in read.items() if value in ("other", "new")}
+    written = {
+        key: f"{NEW}{words}" if read[key] == "new" else words for key, words in beside.items() if words is not None
     }
+    return read | written
 
 
 @login_required

@@ -6,6 +6,7 @@ from typing import Any, ClassVar
 
 from yemba.core.change.command import Command
 from yemba.core.change.commands.one_offs import drop
+from yemba.core.change.new_pages import with_new_pages
 from yemba.core.change.operation import ABSENT, Operation, put, remove
 from yemba.core.errors import Fault
 from yemba.core.limits import NAME_LETTERS
@@ -30,7 +31,8 @@ class SetValue(Command):
             return [remove(look.document, (chosen.home, self.key))]
         value = chosen.read(self.value)
         chosen.kind.check(value, look, chosen.name, self.key)
-        return [put(look.document, (chosen.home, self.key), value)]
+        led, steps = with_new_pages(look, ids, chosen.kind, value, self.key)
+        return [*steps, put(look.document, (chosen.home, self.key), led)]
 
     def say(self, look: Look) -> str:
         chosen = setting(self.key)

@@ -7,6 +7,7 @@ from typing import ClassVar
 from yemba.core import room
 from yemba.core.change.command import Command
 from yemba.core.change.commands.pages import move
+from yemba.core.change.new_pages import with_new_pages
 from yemba.core.change.operation import ABSENT, Operation, put, remove
 from yemba.core.errors import Fault
 from yemba.core.site.document import Document
@@ -157,8 +158,8 @@ class AddMenuLink(Command):
         links = look.document.navigation.links
         room.LINKS.check(len(links), "entry_name")
         name = Line(40, empty=False).read(self.entry_name, "The name of a link", "entry_name")
-        link = _where(look, self.link)
-        return [put(look.document, (*_HOME, "links", ids()), {"name": name, "link": link})]
+        link, steps = _where(look, ids, self.link)
+        return [*steps, put(look.document, (*_HOME, "links", ids()), {"name": name, "link": link})]
 
     def say(self, look: Look) -> str:
         return f"{self.entry_name} added to the menu"
@@ -173,7 +174,8 @@ class LeadMenuLink(Command):
 
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
         _linked(look.document, self.entry)
-        return [put(look.document, (*_HOME, "links", self.entry, "link"), _where(look, self.link))]
+        link, steps = _where(look, ids, self.link)
+        return [*steps, put(look.document, (*_HOME, "links", self.entry, "link"), link)]
 
     def say(self, look: Look) -> str:
         return f"{name_of(look.document, self.entry)} leads to {Link().say(self.link, look)}"
@@ -205,9 +207,10 @@ def _linked(document: Document, entry: str) -> None:
         raise Fault("gone", "This link is no longer in the menu. Undo brings it back.", "entry")
 
 
-def _where(look: Look, typed: str) -> str:
+def _where(look: Look, ids: Ids, typed: str) -> tuple[str, list[Operation]]:
+    """The link that is stored, and the steps that make the page it leads to where that is new."""
     link = Link().read_on(look, typed, "The link", "link")
     if not link:
         reason = "This link leads nowhere. Choose a section, or write https://…, a mail address, or tel: and a number."
         raise Fault("link-unreadable", reason, "link")
-    return str(link)
+    return with_new_pages(look, ids, Link(), str(link), "link")

@@ -3,9 +3,6 @@
 from __future__ import annotations
 
 import re
-import unicodedata
-from collections.abc import Collection
-from itertools import chain, count
 from typing import ClassVar
 
 from yemba.core import room
@@ -14,28 +11,17 @@ from yemba.core.change.operation import ABSENT, Operation, put, remove
 from yemba.core.errors import Fault
 from yemba.core.limits import NAME_LETTERS
 from yemba.core.picture.sharing import COMPOSITIONS
+from yemba.core.site.addresses import RESERVED, free_slug, slug_from
 from yemba.core.site.document import Document, Page
 from yemba.core.site.ids import Ids
 from yemba.core.site.resolve import Look
+from yemba.core.trade.begin import new_page, purposes
+from yemba.core.trade.trade import TradePage
 from yemba.core.value.choice import Choice
 from yemba.core.value.line import Line
 
 _NAME = Line(NAME_LETTERS, empty=False)
 _ID = re.compile(r"[a-z][a-z0-9]{0,11}")
-_WRITTEN_OUT = str.maketrans(
-    {"ß": "ss", "æ": "ae", "œ": "oe", "ø": "o", "ł": "l", "đ": "d", "ð": "d", "þ": "th", "ı": "i"}
-)
-RESERVED = {"assets", "icons", "static"}
-"""Addresses the renderer's own files stand under."""
-
-
-def slug_from(name: str) -> str:
-    """The address a page's name suggests: lower case, no accents, hyphens. Letters that are no others with an accent
-    are written out (ß, æ, ø, ł …)."""
-    flat = (
-        unicodedata.normalize("NFKD", name.lower().translate(_WRITTEN_OUT)).encode("ascii", "ignore").decode().lower()
-    )
-    return re.sub(r"[^a-z0-9]+", "-", flat).strip("-")[:60]
 
 
 def move(order: list[str], thing: str, by: int) -> list[str]:
@@ -50,33 +36,42 @@ def _was(page: Page, slug: str) -> list[str]:
     return [old for old in dict.fromkeys([*page.was, page.slug]) if old and old != slug]
 
 
-def free_slug(name: str, others: Collection[str]) -> str:
-    """An address made from a page's name that no other page has."""
-    wanted = slug_from(name) or "page"
-    numbered = (f"{wanted}-{n}" for n in count(2))
-    return next(slug for slug in chain([wanted], numbered) if slug not in others and slug not in RESERVED)
-
-
 class AddPage(Command):
+    """Add a page at the end, blank or for a `purpose` (``core.trade.begin.purposes``) with its sections, and its name
+    where none is typed."""
+
     name: ClassVar[str] = "add-page"
-    page_name: str
+    page_name: str = ""
     page: str = ""
+    purpose: str = ""
 
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
         room.PAGES.check(len(look.document.pages), "page_name")
-        name = _NAME.read(self.page_name, "The page’s name", "page_name")
-        slug = free_slug(name, {page.slug for page in look.document.pages.values()})
+        name = _NAME.read(self._named(look), "The page’s name", "page_name")
         page = self.page or ids()
         if not _ID.fullmatch(page) or page in look.document.pages or page in look.document.bin:
             reason = f"A page cannot be known by “{page[:20]}”: that is in use, or no id. Add the page again."
             raise Fault("id-in-use", reason, "page_name")
+        begun = {"name": name, "slug": free_slug(name, {other.slug for other in look.document.pages.values()})}
+        begun |= new_page(look, self._purpose(look).sections, ids) if self.purpose else {}
         return [
-            put(look.document, ("pages", page), {"name": name, "slug": slug}),
+            put(look.document, ("pages", page), begun),
             put(look.document, ("order",), [*look.document.order, page]),
         ]
 
+    def _purpose(self, look: Look) -> TradePage:
+        known = purposes(look)
+        if self.purpose not in known:
+            offered = ", ".join(page.name for page in known.values())
+            raise Fault("no-such-purpose", f"“{self.purpose}” is no purpose of a page. Choose: {offered}.", "purpose")
+        return known[self.purpose]
+
+    def _named(self, look: Look) -> str:
+        """What is typed, else what pages of this purpose are called."""
+        return self.page_name if self.page_name.strip() or not self.purpose else self._purpose(look).name
+
     def say(self, look: Look) -> str:
-        return f"Page {self.page_name} added"
+        return f"Page {self._named(look)} added"
 
 
 class RenamePage(Command):

@@ -8,6 +8,7 @@ from typing import Any, ClassVar
 from yemba.core import room
 from yemba.core.change.command import Command
 from yemba.core.change.commands.pages import move
+from yemba.core.change.new_pages import also_made, with_new_pages
 from yemba.core.change.operation import ABSENT, Operation, put, remove
 from yemba.core.errors import Fault
 from yemba.core.part.part import parts
@@ -209,8 +210,9 @@ class SetWords(OfSection):
             check_item(standing.section, self.item, self.field)
         field = self._field(look)
         value = field.kind.read_on(look, self.words, field.name, field.slug)
+        led, steps = with_new_pages(look, ids, field.kind, value, field.slug)
         inner = ("items", self.item) if self.item else ()
-        return [put(look.document, (*standing.path, *inner, "fields", self.field), value or ABSENT)]
+        return [*steps, put(look.document, (*standing.path, *inner, "fields", self.field), led or ABSENT)]
 
     def _field(self, look: Look) -> Field:
         return self.kind(look).field(self.field, self.item)
@@ -219,7 +221,8 @@ class SetWords(OfSection):
         field = self._field(look)
         text = field.kind.say(self.words, look) if self.words else ""
         beginning = f"“{_beginning(text)}”" if text not in ("", "none") else "emptied"
-        return f"{self.where(look)}: {field.name.lower()} {beginning}"
+        made = also_made(look, field.kind, self.words) if not field.kind.refers_to else ""
+        return f"{self.where(look)}: {field.name.lower()} {beginning}{made}"
 
 
 def _beginning(text: str) -> str:

@@ -12,6 +12,7 @@ export function come() {
 }
 export function hold(field) {
   come();
+  if (field.closest("[data-tools]")) return; // of a bar, which keeps nothing
   if (field.name === "goes" || changed.has(field)) return; // what is ticked in the proof is kept by the proof
   changed.set(field, state.shown);
 }
@@ -64,7 +65,7 @@ export function settled(form, fields) {
   const is = unchanged(form, fields);
   for (const field of form.querySelectorAll("input, select, textarea, [data-rich]")) {
     if (!is(rich(field) ? "words" : field.name)) continue;
-    if (rich(field) && field.innerHTML !== form.elements.words.value) continue;
+    if (rich(field) && globalThis.writing.kept(field) !== form.elements.words.value) continue;
     changed.delete(field);
     if (form.dataset.edit === "submit") reset(field);
   }

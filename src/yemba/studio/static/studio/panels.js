@@ -67,8 +67,8 @@ export function show(answer) {
     else morph(panel, html);
   }
   refresh();
-  const { revision, chapter, pages } = answer;
-  Object.assign(state, { chapter, pages, shown: revision, revision: Math.max(state.revision, revision) });
+  const { revision, chapter, pages, links } = answer;
+  Object.assign(state, { chapter, pages, links, shown: revision, revision: Math.max(state.revision, revision) });
   told.base = answer.base;
   document.title = answer.title;
   listPages();

@@ -1,7 +1,15 @@
-// Words with bold, italic and lists, written on the desk: kept when the field and its small bar are left.
+// Words with a little markup, written on the desk: kept when the field and its bar are left.
 import { hold, isHeld, rich } from "./held.js";
+import { state } from "./state.js";
+
+const attached = new WeakSet();
 
 export function richWords(bench, send) {
+  bench.addEventListener("focusin", ({ target }) => {
+    if (!rich(target) || attached.has(target)) return;
+    attached.add(target);
+    globalThis.writing.attach(target, target.closest("form").querySelector("[data-tools]"), () => state.links);
+  });
   bench.addEventListener("input", ({ target }) => {
     if (rich(target)) hold(target);
   });
@@ -9,15 +17,7 @@ export function richWords(bench, send) {
     const form = target.closest("form");
     const field = form?.querySelector("[data-rich]");
     if (!field || form.contains(relatedTarget) || !isHeld(field)) return;
-    form.elements.words.value = field.innerHTML;
+    form.elements.words.value = globalThis.writing.kept(field);
     send(form);
-  });
-  bench.addEventListener("click", ({ target }) => {
-    const button = target.closest("[data-format]");
-    if (!button) return;
-    const field = button.closest("form").querySelector("[data-rich]");
-    field.focus();
-    const quoted = button.dataset.value && getSelection().anchorNode?.parentElement?.closest("blockquote");
-    document.execCommand(quoted ? "outdent" : button.dataset.format, false, button.dataset.value);
   });
 }

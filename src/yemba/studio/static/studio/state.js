@@ -9,6 +9,7 @@ export const state = {
   chapter: told.chapter,
   page: told.page, // the one page in view
   pages: told.pages,
+  links: told.links, // what words can lead to, as pairs of value and name
   gesture: "", // the name under which what is moved by hand becomes one edit
   moving: false,
   afterOnly: false, // in the proof both windows show what comes after, wide and on a phone

@@ -1,7 +1,7 @@
 // The twin windows: their sizes, and what is said between them and the workbench.
 import { fit } from "./scale.js";
 import { sentence } from "./sentence.js";
-import { told } from "./state.js";
+import { state, told } from "./state.js";
 
 class Windows {
   constructor() {
@@ -79,6 +79,13 @@ class Windows {
     for (const frame of this.frames) {
       if (frame.id !== except) frame.contentWindow.postMessage(message, told.origin);
     }
+  }
+
+  // The bar for words that are written in a window, with what they can lead to.
+  tools(name, markup) {
+    const frame = document.getElementById(name);
+    const message = { type: "tools", markup, links: state.links, scale: this.scale(frame) };
+    frame.contentWindow.postMessage(message, told.origin);
   }
 
   // A window says that it is there: whether it may show an older state than the one that stands.

@@ -54,8 +54,9 @@ const heard = {
     if (page) showPage(page.id);
   },
   words: sendWords,
-  writing(message) {
+  writing(message, from) {
     state.writing = message.on;
+    if (message.on) windows.tools(from, document.getElementById("writing-tools").innerHTML);
   },
   key: (message) => key(message, before),
 };
@@ -104,7 +105,8 @@ bench.addEventListener("change", ({ target }) => {
   else if (target.name === "goes") ticked();
   else if (target.id === "page-shown") showPage(target.value);
   else if (target.id === "letter-keys") letters.on = target.checked;
-  else if (other !== undefined && target.value === "other") target.nextElementSibling.focus();
+  else if (other !== undefined && (target.value === "other" || target.value === "new"))
+    target.parentElement.querySelector(target.value === "new" ? ".new-page" : ".other")?.focus();
   else if (seen !== undefined) seenAs(seen, target.closest("label").querySelector("strong")?.textContent);
   else if (target.form?.dataset.get !== undefined)
     open(`${location.pathname}?${new URLSearchParams(new FormData(target.form))}`);

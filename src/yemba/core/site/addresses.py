@@ -1,0 +1,30 @@
+"""Addresses of pages."""
+
+from __future__ import annotations
+
+import re
+import unicodedata
+from collections.abc import Collection
+from itertools import chain, count
+
+_WRITTEN_OUT = str.maketrans(
+    {"ß": "ss", "æ": "ae", "œ": "oe", "ø": "o", "ł": "l", "đ": "d", "ð": "d", "þ": "th", "ı": "i"}
+)
+RESERVED = {"assets", "icons", "static"}
+"""Addresses the renderer's own files stand under."""
+
+
+def slug_from(name: str) -> str:
+    """The address a page's name suggests: lower case, no accents, hyphens. Letters that are no others with an accent
+    are written out (ß, æ, ø, ł …)."""
+    flat = (
+        unicodedata.normalize("NFKD", name.lower().translate(_WRITTEN_OUT)).encode("ascii", "ignore").decode().lower()
+    )
+    return re.sub(r"[^a-z0-9]+", "-", flat).strip("-")[:60]
+
+
+def free_slug(name: str, others: Collection[str]) -> str:
+    """An address made from a page's name that no other page has."""
+    wanted = slug_from(name) or "page"
+    numbered = (f"{wanted}-{n}" for n in count(2))
+    return next(slug for slug in chain([wanted], numbered) if slug not in others and slug not in RESERVED)
