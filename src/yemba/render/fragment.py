@@ -22,6 +22,7 @@ from yemba.core.site.backdrop import tint_of
 from yemba.core.site.document import Item, Page, Picture, Section, ordered_items
 from yemba.core.site.files import in_words, plays
 from yemba.core.site.kinds import Field, SectionKind
+from yemba.core.site.one_offs import BUTTON
 from yemba.core.value.link import is_inner
 from yemba.render import pictures, questions
 from yemba.render.part_view import PartView, href
@@ -211,6 +212,7 @@ def _inner(
         draft=recorder.site.draft,
         language=recorder.ask(questions.value, "site.language"),
         longest=_longest(recorder, stored, kind),
+        button=lambda kind: recorder.ask(questions.button, kind),
         one_offs={element: _apart(recorder, values) for element, values in stored.one_offs.items()},
         reaches={field.slug: field.reaches for field in kind.fields},
         types={field.slug: field.type for field in kind.fields},
@@ -264,7 +266,7 @@ def _template(kind: str, layout: str) -> str:
 
 def _apart(recorder: Recorder, stored: dict[str, str]) -> dict[str, str]:
     mark = recorder.ask(questions.set_apart, tuple(sorted(stored.items())))
-    return {"align": stored.get("align", ""), "one": mark}
+    return {"align": stored.get("align", ""), "one": mark, BUTTON: stored.get(BUTTON, "")}
 
 
 def _values(recorder: Recorder, here: At, fields: list[Field], stored: dict[str, str], below: int) -> dict[str, Any]:

@@ -10,6 +10,7 @@ from yemba.core.layout.arrangement import NONE, OVER
 from yemba.core.layout.tiles import TileSizes
 from yemba.core.part.part import parts
 from yemba.core.site import files, navigation
+from yemba.core.site.buttons import FILLED, SHADE, form_of
 from yemba.core.site.document import Document, OwnFile, Picture
 from yemba.core.site.extra import extra
 from yemba.core.site.header import ground_on, header, marks
@@ -106,6 +107,19 @@ def logo(site: Site, ground: str) -> Picture | None:
 def layout(site: Site, kind: str, stored: str | None) -> str:
     """The layout that shows a section of a kind, given what is stored."""
     return str(site.look.layout_of(kind, stored).value)
+
+
+@question
+def button(site: Site, kind: str) -> str:
+    """The classes of a button of a kind."""
+    look = site.look
+    form = form_of(look.value("buttons.form"), kind)
+    classes = ["button", *([f"is-{form}"] if form != FILLED else [])]
+    sign, pointed, pressed = (look.value(f"buttons.{name}") for name in ("sign", "pointed", "pressed"))
+    classes += [f"with-{sign}"] if sign != "none" else []
+    classes += [f"pointed-{pointed}"] if pointed != SHADE else []
+    classes += [f"pressed-{pressed}"] if pressed != SHADE else []
+    return " ".join(classes)
 
 
 @question

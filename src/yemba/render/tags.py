@@ -22,7 +22,7 @@ def mark(context: template.Context, field: str = "", item: Any = None) -> SafeSt
     """One-offs of an element, whether its opening quote hangs, and in a draft its name."""
     element = field if item is None else f"{item['id']}.{field}"
     one_off = context["one_offs"].get(element, {})
-    attributes = [(f"data-{name}", value) for name, value in one_off.items() if value]
+    attributes = [(f"data-{name}", one_off[name]) for name in ("align", "one") if one_off.get(name)]
     image = (context["s"] if item is None else item).get(field)
     around = from_right(context["language"])
     if isinstance(image, str) and reads_from_right(strip_tags(image), around) != around:
@@ -38,6 +38,15 @@ def mark(context: template.Context, field: str = "", item: Any = None) -> SafeSt
         if types.get(field) in ("line", "words"):
             attributes.append(("data-edit", types[field]))
     return format_html_join("", ' {}="{}"', attributes)
+
+
+@register.simple_tag(takes_context=True)
+def button(context: template.Context, field: str = "", item: Any = None) -> SafeString:
+    """The classes of a button, whose words are those of a field, and its mark; without a field, of the first kind."""
+    element = field if item is None else f"{item['id']}.{field}"
+    kind = context["one_offs"].get(element, {}).get("button") or "first"
+    marked = mark(context, field, item) if field else ""
+    return format_html(' class="{}"{}', context["button"](kind), marked)
 
 
 @register.simple_tag(takes_context=True)

@@ -94,6 +94,7 @@ _SPECIAL = {
     "roles.by_hand": Control("palette", "ground-roles", {"show": "grounds"}),
     "link.underline": Control("palette", "link.underline", {"show": "grounds"}),
     "shape.corner": Control("palette", "shape.corner", {"show": "grounds"}),
+    **{key: Control("palette", key, {"show": "buttons"}) for key in SETTINGS if key.startswith("buttons.")},
     "type.heading": Control("type", "type.heading", {"show": "pairings"}),
     "type.body": Control("type", "type.body", {"show": "pairings"}),
 }

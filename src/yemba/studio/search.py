@@ -65,7 +65,7 @@ _WORDS = {
     "Numbers": "figures digits prices",
     "shadow": "effect depth",
     "outline": "border stroke",
-    "Buttons": "button call to action",
+    "Buttons": "button fill outline ghost shape rounded pill hover arrow call to action",
     "Corner": "round rounded square button border radius shape",
     "Page width": "wide narrow margin frame gap space",
     "header": "top bar banner",

@@ -10,6 +10,7 @@ from typing import NamedTuple
 
 from yemba.core.colour.srgb import Colour
 from yemba.core.place import OfOneOff, OfSection, Place
+from yemba.core.site.buttons import KINDS
 from yemba.core.site.catalogue import Catalogue, Family
 from yemba.core.site.document import Section, Standing
 from yemba.core.site.kinds import Field
@@ -27,6 +28,9 @@ _ALIGNED = {value: name.lower() for value, name in ALIGNMENTS.items()}
 _STYLED = {value: name.lower() for value, name in STYLES.items()}
 
 
+BUTTON = "button"
+
+
 class Property(NamedTuple):
     """Something that may be set apart: its name, and the kind of value it is."""
 
@@ -41,8 +45,9 @@ PROPERTIES: Mapping[str, Property] = {
     "style": Property("Style", Choice(_STYLED)),
     "colour": Property("Colour", ColourCode()),
     "align": Property("Alignment", Choice(_ALIGNED)),
+    BUTTON: Property("Kind", Choice(KINDS)),
 }
-"""What may be a one-off of a text."""
+"""What may be a one-off of a text; that of BUTTON, of the words of a button alone."""
 
 
 class OneOff(NamedTuple):
@@ -141,6 +146,13 @@ def level_of(look: Look, section: Section, element: str) -> str:
     return field.level if field else "body"
 
 
+def may_be(look: Look, section: Section, element: str, key: str) -> bool:
+    """Whether a property may be set apart of an element."""
+    if key not in PROPERTIES or field_of(look.catalogue, section, element) is None:
+        return False
+    return key != BUTTON or level_of(look, section, element) == BUTTON
+
+
 def _named(section: Section, element: str, field: Field) -> str:
     item = element.rpartition(".")[0]
     return f"{field.name.lower()} of entry {section.order.index(item) + 1}" if item else field.name.lower()
@@ -166,6 +178,8 @@ def _otherwise(look: Look, section: Section, key: str, text: Text) -> str:
             return _STYLED[text.style]
         case "colour":
             return f"{look.ground_names[look.ground(section).value]}’s own"
+        case "button":
+            return KINDS["first"].lower()
         case _:
             return "the layout’s own"
 

@@ -9,6 +9,7 @@ from yemba.core.limits import LARGEST_TEXT, SMALLEST_TEXT, TOWN_LETTERS
 from yemba.core.part.part import part_settings
 from yemba.core.picture.ornaments import ORNAMENTS
 from yemba.core.picture.sharing import COMPOSITIONS
+from yemba.core.site.buttons import FORMS, POINTED, PRESSED, SIGNS
 from yemba.core.site.setting import PARTS, SHEET, SITE, Setting
 from yemba.core.trade.trade import AIMS
 from yemba.core.type.levels import CASES, LEVELS, LINES, PROPERTIES, SHADOWS, STYLES, properties
@@ -58,6 +59,7 @@ _SLATE = [
     {"id": "c2", "name": "Ink", "hex": "#1c2226"},
     {"id": "c3", "name": "Paper", "hex": "#fafafa"},
 ]
+_BOX = Number(0.6, 1.6, "", 0.05)
 RATIO = Number(1.05, 1.6, "", 0.005)
 _MARK = Choice({"wordmark": "Wordmark", "picture": "Picture", "none": "None"})
 _LINES = Choice({"one": "In one line", "two": "In two lines"})
@@ -95,6 +97,13 @@ _ALL: Sequence[Setting] = (
     Setting("type.hanging", "Hanging quotes", "type", SHEET, YesNo(), True),
     *(_of_level(level.slug, name) for level in LEVELS.values() for name in properties(level)),
     Setting("shape.corner", "Corner radius", "palette", SHEET, Number(0, 32, "px"), 2, "corner"),
+    Setting("buttons.form", "Buttons", "palette", SHEET, Choice(FORMS), "filled"),
+    Setting("buttons.edge", "Edge", "palette", SHEET, Number(0, 6, "px", 0.5), None, "button-edge-width"),
+    Setting("buttons.corner", "Corners", "palette", SHEET, Number(0, 40, "px"), None, "button-corner"),
+    Setting("buttons.size", "Box, times the usual", "palette", SHEET, _BOX, None, "button-size"),
+    Setting("buttons.sign", "After the words", "palette", SHEET, Choice(SIGNS), "none"),
+    Setting("buttons.pointed", "Under the pointer", "palette", SHEET, Choice(POINTED), "shade"),
+    Setting("buttons.pressed", "When pressed", "palette", SHEET, Choice(PRESSED), "shade"),
     Setting("logo.form", "Logo", "logo", SHEET, _MARK, "wordmark"),
     Setting("logo.picture", "Logo picture", "logo", SHEET, PictureChoice(), "", along="logo.form"),
     Setting("logo.light", "Light version of the logo", "logo", PARTS, PictureChoice(), "", along="logo.form"),

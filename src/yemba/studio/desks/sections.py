@@ -6,6 +6,7 @@ from collections.abc import Iterable, Mapping
 
 from yemba.core.check.starter_words import starter_sections
 from yemba.core.site.backdrop import of_section
+from yemba.core.site.buttons import KINDS
 from yemba.core.site.document import Section, ordered_items
 from yemba.core.site.kinds import GROUPS, SHARED, Field, SectionKind
 from yemba.core.site.one_offs import ALIGNMENTS, field_of, level_of
@@ -63,6 +64,7 @@ def _desk(look: Look, key: str, section: Section, query: Mapping[str, str]) -> C
         "colours": [(f"@{colour['id']}", colour["name"]) for colour in look.value("palette")],
         "styles": list(STYLES.items()),
         "alignments": list(ALIGNMENTS.items()),
+        "button_kinds": list(KINDS.items()),
         "behind": _field(look, section, "", kind.field("backdrop")),
         "tint": tint_desk(look, of_section(look, section)),
         "has_heading": any(field.slug == "heading" for field in kind.fields),

@@ -10,7 +10,7 @@ from yemba.core.change.operation import ABSENT, Operation, Path, put, remove
 from yemba.core.errors import Fault
 from yemba.core.site.document import Document
 from yemba.core.site.ids import Ids
-from yemba.core.site.one_offs import PROPERTIES, OneOff, field_of, in_words, one_offs
+from yemba.core.site.one_offs import PROPERTIES, OneOff, in_words, may_be, one_offs
 from yemba.core.site.resolve import Look
 
 
@@ -24,7 +24,7 @@ class SetOneOff(OfSection):
 
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
         standing = self.standing(look)
-        if self.what not in PROPERTIES or field_of(look.catalogue, standing.section, self.element) is None:
+        if not may_be(look, standing.section, self.element, self.what):
             raise Fault("gone", f"There is no text “{self.element}” here to set apart.", "value")
         here: Path = (*standing.path, "one_offs", self.element)
         if self.value.strip():

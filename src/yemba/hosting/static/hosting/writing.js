@@ -182,10 +182,18 @@
       } else if (name === "u") event.preventDefault(); // nothing but a link is underlined
     }
 
+    // A bar is one stop of Tab; within it arrow keys lead on.
     function onBarKey(event) {
-      if (event.key !== "Escape") return;
+      const buttons = [...bar.querySelectorAll("button")];
+      const at = buttons.indexOf(event.target);
+      const to = { ArrowRight: at + 1, ArrowLeft: at - 1, Home: 0, End: -1 }[event.key];
+      if (event.key !== "Escape" && to === undefined) return;
+      event.preventDefault();
       event.stopPropagation();
-      backToField();
+      if (event.key === "Escape") return backToField();
+      const next = buttons.at(to % buttons.length);
+      for (const button of buttons) button.tabIndex = button === next ? 0 : -1;
+      next.focus();
     }
 
     function onPanelKey(event) {

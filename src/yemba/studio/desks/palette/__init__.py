@@ -1,4 +1,4 @@
-"""The Palette chapter, in five views: its colours, suggestions, grounds, what reads on what, files."""
+"""The Palette chapter, in six views: its colours, grounds, buttons, suggestions, what reads on what, files."""
 
 from __future__ import annotations
 
@@ -6,7 +6,7 @@ from collections.abc import Mapping, Sequence
 
 from yemba.core.site.resolve import Look
 from yemba.sites.models import Site
-from yemba.studio.desks.palette import colours, contrast, files, grounds, suggestions
+from yemba.studio.desks.palette import buttons, colours, contrast, files, grounds, suggestions
 from yemba.studio.desks.setting import Context
 from yemba.studio.desks.views import shown_view, tabs
 from yemba.studio.waiting import Waiting
@@ -14,6 +14,7 @@ from yemba.studio.waiting import Waiting
 _VIEWS = {
     "colours": ("Colours", colours.view),
     "grounds": ("Grounds", grounds.view),
+    "buttons": ("Buttons", buttons.view),
     "suggestions": ("Ideas", suggestions.view),
     "contrast": ("Contrast", contrast.view),
     "files": ("Files", files.view),

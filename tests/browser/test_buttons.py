@@ -1,0 +1,65 @@
+"""The shape of all buttons set in one place, one of them made quiet: as the page draws them, and as they go live."""
+
+from __future__ import annotations
+
+import pytest
+from playwright.sync_api import Page, expect
+
+from tests.browser.hands import BUTTON, chapter, eventually, frames, point, view
+from tests.browser.test_hands import section
+from yemba.core.site.buttons import FORMS, POINTED, states
+from yemba.core.site.resolve import Look
+from yemba.sites import services as sites
+from yemba.sites.models import Site
+
+pytestmark = [pytest.mark.browser, pytest.mark.django_db(transaction=True)]
+DRAWN = """selector => {
+  const style = getComputedStyle(document.querySelector(selector));
+  const seen = (colour) => colour === 'rgba(0, 0, 0, 0)' ? '' : colour;
+  return [seen(style.backgroundColor), style.color, seen(style.borderTopColor), style.textDecorationLine === 'underline'];
+}"""
+
+
+def look() -> Look:
+    return sites.look(Site.objects.get(slug="saltmarsh"))
+
+
+def expected(form: str, pointed: str, state: str, slug: str) -> list[object]:
+    """What core says, as a browser tells it."""
+    ground, painted = look().grounds[slug], states(form, pointed)[state]
+    roles = (painted.fill, painted.words, painted.edge)
+    colours = ["rgb({}, {}, {})".format(*getattr(ground, role)) if role else "" for role in roles]
+    return [*colours, painted.line]
+
+
+@pytest.mark.parametrize("form", FORMS)
+def test_each_form_is_drawn_as_it_is_told(form: str, bench: Page) -> None:
+    view(bench, "Buttons")
+    wide = frames(bench)[0]
+    slug = str(wide.locator(".kind-opening").get_attribute("data-ground"))
+    bench.locator(f"[id='buttons.form'] .segment:has([value={form}])").click()
+    for pointed in POINTED:
+        bench.locator(f"[id='buttons.pointed'] .segment:has([value={pointed}])").click()
+        wanted = "" if pointed == "shade" else f".pointed-{pointed}"
+        is_form = "" if form == "filled" else f".is-{form}"
+        eventually(bench, f"!!document.querySelector('{BUTTON}{is_form}{wanted}')")
+        bench.mouse.move(*point(bench, ".kind-opening h1"))
+        assert wide.evaluate(DRAWN, BUTTON) == expected(form, pointed, "rest", slug)
+        bench.mouse.move(*point(bench, BUTTON))
+        assert wide.evaluate(DRAWN, BUTTON) == expected(form, pointed, "pointed", slug), pointed
+
+
+def test_one_button_is_quiet_and_all_have_an_arrow(bench: Page) -> None:
+    view(bench, "Buttons")
+    bench.locator("[id='buttons.sign'] .segment:has([value=arrow])").click()
+    eventually(bench, f"getComputedStyle(document.querySelector('{BUTTON}'), '::after').content === '\"\"'")
+    bench.locator("[id='buttons.corner']").fill("20")
+    bench.locator("[id='buttons.corner']").press("Enter")
+    eventually(bench, f"getComputedStyle(document.querySelector('{BUTTON}')).borderRadius === '20px'")
+    section(bench, "opening")
+    bench.locator("details.apart:has([id='one-button-button']) summary").click()
+    bench.locator("[id='one-button-button']").select_option("quiet")
+    eventually(bench, f"!!document.querySelector('{BUTTON}.is-words')")
+    assert frames(bench)[0].locator(".button:not(.is-words)").count()
+    chapter(bench, "Proof")
+    expect(bench.locator("#desk")).to_contain_text("kind of the button Quiet, words alone")
