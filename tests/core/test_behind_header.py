@@ -14,9 +14,10 @@ from yemba.core.colour.gradient import POINTS, laid_over, least_over, points, st
 from yemba.core.colour.srgb import BLACK, WHITE, Colour
 from yemba.core.picture.patterns import PATTERNS, as_css, mark
 from yemba.core.site.backdrop import of_header
+from yemba.core.site.behind import GRADIENT, GROUND, PATTERN, PICTURE
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
-from yemba.core.site.header_ground import GRADIENT, GROUND, PATTERN, PICTURE, behind, gradient, pattern
+from yemba.core.site.header_ground import behind, gradient, pattern
 from yemba.core.site.resolve import Look
 
 colours = st.builds(Colour, *[st.integers(0, 255)] * 3)

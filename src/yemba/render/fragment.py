@@ -18,10 +18,12 @@ from yemba.core.layout.tiles import TileSizes, tile_sizes
 from yemba.core.limits import LIMITS
 from yemba.core.part.part import parts
 from yemba.core.picture.crop import ratio_of
-from yemba.core.site.backdrop import tint_of
+from yemba.core.picture.filters import NONE
+from yemba.core.site.backdrop import STILL, tint_of
+from yemba.core.site.behind import PICTURE
 from yemba.core.site.document import Item, Page, Picture, Section, ordered_items
 from yemba.core.site.files import in_words, plays
-from yemba.core.site.kinds import Field, SectionKind
+from yemba.core.site.kinds import SHARED, Field, SectionKind
 from yemba.core.site.one_offs import BUTTON
 from yemba.core.value.link import is_inner
 from yemba.render import pictures, questions
@@ -148,10 +150,14 @@ def _section(answers: Answers, here: At, key: str, stored: Section, first: bool,
     recorder = Recorder(answers)
     kind = answers.look.catalogue.kind(stored.kind)
     layout = recorder.ask(questions.layout, stored.kind, stored.layout)
-    picture = recorder.ask(questions.picture, stored.fields.get("backdrop", "")) if _behind(stored) else None
+    shown, mark = _shown_behind(recorder, stored)
+    picture = recorder.ask(questions.picture, stored.fields["backdrop"]) if shown == PICTURE else None
     html = rendered(
         "section.html",
         backdrop=pictures.shown(picture, here.root) if picture else None,
+        behind=shown,
+        mark=mark,
+        marks=_marks(stored) if picture else "",
         tint=tint_of(stored),
         first=first,
         id=key,
@@ -164,8 +170,17 @@ def _section(answers: Answers, here: At, key: str, stored: Section, first: bool,
     return Fragment(html, recorder.reads)
 
 
-def _behind(stored: Section) -> bool:
-    return bool(stored.fields.get("backdrop"))
+def _shown_behind(recorder: Recorder, stored: Section) -> tuple[str, str]:
+    """What is shown behind its words, and its mark in the stylesheet; "" where nothing was ever chosen."""
+    chosen = tuple((field.slug, stored.fields[field.slug]) for field in SHARED if stored.fields.get(field.slug))
+    return recorder.ask(questions.behind_section, stored.kind, stored.ground, chosen) if chosen else ("", "")
+
+
+def _marks(stored: Section) -> str:
+    """Classes of a section for how the picture behind it is shown."""
+    shown_under, moves = stored.fields.get("filter", NONE), stored.fields.get("moves")
+    classes = {f"filter-{shown_under}": shown_under != NONE, "stands-still": moves == STILL}
+    return " ".join(name for name, holds in classes.items() if holds)
 
 
 def _inner(

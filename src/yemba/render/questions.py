@@ -10,12 +10,13 @@ from yemba.core.layout.arrangement import NONE, OVER
 from yemba.core.layout.tiles import TileSizes
 from yemba.core.part.part import parts
 from yemba.core.site import files, navigation
+from yemba.core.site.behind import PICTURE, drawn_mark, of_fields
 from yemba.core.site.buttons import FILLED, SHADE, form_of
 from yemba.core.site.document import Document, OwnFile, Picture
 from yemba.core.site.extra import extra
 from yemba.core.site.header import ground_on, header, marks
 from yemba.core.site.header import shown_title as header_title
-from yemba.core.site.header_ground import PICTURE, behind
+from yemba.core.site.header_ground import behind
 from yemba.core.site.logo import logo_on
 from yemba.core.site.logo import logo_pointed as pointed
 from yemba.core.site.structured import business
@@ -107,6 +108,14 @@ def logo(site: Site, ground: str) -> Picture | None:
 def layout(site: Site, kind: str, stored: str | None) -> str:
     """The layout that shows a section of a kind, given what is stored."""
     return str(site.look.layout_of(kind, stored).value)
+
+
+@question
+def behind_section(site: Site, kind: str, ground: str | None, fields: tuple[tuple[str, str], ...]) -> tuple[str, str]:
+    """What is shown behind the words of a section of a kind, with a ground and fields as stored; and its mark in the
+    stylesheet."""
+    chosen = of_fields(dict(fields), site.look.ground_of(kind, ground).value)
+    return chosen.shown(site.look), drawn_mark(site.look, chosen)
 
 
 @question

@@ -12,10 +12,12 @@ from yemba.core.layout.arrangement import OVER
 from yemba.core.layout.header_fit import FOLDED_FROM, GAP, SIZE, SMALLER, TAGLINE, TIGHT_GAP, Fit
 from yemba.core.part.part import parts
 from yemba.core.picture.filters import DUOTONE
+from yemba.core.site import behind as behind_words
 from yemba.core.site.backdrop import of_header, of_section
+from yemba.core.site.behind import duotone
 from yemba.core.site.extra import extra
 from yemba.core.site.header import gap, header_bar_heights, header_fit, header_heights, shrinks
-from yemba.core.site.header_ground import PICTURE, behind, duotone, gradient, pattern
+from yemba.core.site.header_ground import gradient, pattern
 from yemba.core.site.resolve import Look
 from yemba.core.site.settings import SETTINGS
 from yemba.core.type.scale import Fluid
@@ -59,6 +61,7 @@ def values(look: Look, draft: bool = False) -> str:
     blocks = [_block(":root", root)]
     blocks += [_block(f'[data-ground="{slug}"]', roles) for slug, roles in grounds.items()]
     blocks += [_block(".has-backdrop, .over-picture, .behind-gradient, .behind-pattern", _OVER_PICTURES)]
+    blocks += sorted(_drawn_behind(look))
     blocks += [f".tint-{tint} {{ --tint: {tint / 100:g}; }}" for tint in sorted(_tints(look))]
     blocks += sorted(set(one_off_rules(look)))
     blocks += sorted({rule for p in look.pictures.values() if (rule := position_rule(p))})
@@ -74,6 +77,13 @@ def _tints(look: Look) -> set[int]:
     """Every tint over a picture that text stands on, in %."""
     behind = [of_header(look), *(of_section(look, section) for section in look.document.on_pictures())]
     return {one.tint for one in behind if one}
+
+
+def _drawn_behind(look: Look) -> set[str]:
+    """A rule for every gradient and every pattern behind a section."""
+    chosen = (behind_words.of_section(look, section) for section in look.document.drawn_behind())
+    marks = {behind_words.drawn_mark(look, one): behind_words.drawn(look, one) for one in chosen}
+    return {f'[data-behind="{mark}"]{{{declared}}}' for mark, declared in marks.items() if mark}
 
 
 def custom_properties(look: Look) -> tuple[dict[str, str], dict[str, dict[str, str]]]:
@@ -96,6 +106,7 @@ def custom_properties(look: Look) -> tuple[dict[str, str], dict[str, dict[str, s
         "logo-share": f"{look.value('logo.height') / 100:g}",
         "header-position": "relative" if look.value("header.position") == "relative" else "sticky",
         **_behind_header(look),
+        **_duotone(look),
         **_extra(look),
     }
     return root, {slug: _roles(look, slug, ground) for slug, ground in look.grounds.items()}
@@ -153,15 +164,21 @@ def _settings(look: Look) -> dict[str, str]:
 
 
 def _behind_header(look: Look) -> dict[str, str]:
-    """A gradient or a pattern behind the header, and the two colours that a filter makes of its picture."""
+    """A gradient or a pattern behind the header."""
     if shown := gradient(look):
         return {"header-behind": shown.css(look.grounds[look.value("header.ground")].fill)}
     if tiled := pattern(look):
         return {"header-behind": tiled.css(), "header-tile": f"{tiled.size}px"}
-    if behind(look) == PICTURE and look.value("header.filter") == DUOTONE:
-        dark, light = duotone(look)
-        return {"duotone-dark": dark.hex, "duotone-light": light.hex}
     return {}
+
+
+def _duotone(look: Look) -> dict[str, str]:
+    """The two colours that a filter makes of pictures, where one has it."""
+    on_pictures = (section.fields.get("filter") for section in look.document.on_pictures())
+    if DUOTONE not in (look.value("header.filter"), *on_pictures):
+        return {}
+    dark, light = duotone(look)
+    return {"duotone-dark": dark.hex, "duotone-light": light.hex}
 
 
 def _extra(look: Look) -> dict[str, str]:

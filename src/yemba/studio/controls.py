@@ -12,8 +12,11 @@ from django.urls import reverse
 from yemba.core import place as places
 from yemba.core.part.part import parts
 from yemba.core.place import Place
+from yemba.core.site import behind as behind_words
+from yemba.core.site.behind import GRADIENT, GROUND, PATTERN, PICTURE
 from yemba.core.site.extra import extra
-from yemba.core.site.header_ground import GRADIENT, PATTERN, PICTURE, behind
+from yemba.core.site.header_ground import behind
+from yemba.core.site.kinds import SHARED
 from yemba.core.site.logo import NAMES, POINTED, logo
 from yemba.core.site.navigation import menu
 from yemba.core.site.resolve import Look
@@ -248,10 +251,22 @@ def _(place: places.OfSection, look: Look) -> Control:
 @control.register
 def _(place: places.OfField, look: Look) -> Control:
     field = place.field
-    if field == "tint" and not _stored(look, place.section).get("backdrop"):
-        field = "backdrop"
+    if field in _OF_BEHIND and not _behind_shows(look, place.section, field):
+        field = "behind"
     id_ = f"words-{place.item}-{field}" if place.item else f"words-{field}"
     return _in_section(look, place.section, f"alt-of-{id_}" if place.what == "alt" else id_)
+
+
+_OF_BEHIND = {field.slug for field in SHARED} - {"behind"}
+
+
+def _behind_shows(look: Look, section: str, field: str) -> bool:
+    """Whether the control of a field is among those for what stands behind the section's words."""
+    chosen = behind_words.of_fields(_stored(look, section), look.template.page)
+    shown = chosen.shown(look)
+    if field.startswith((GRADIENT, PATTERN)):
+        return field.startswith(chosen.behind or GROUND)
+    return chosen.behind in ("", GROUND, PICTURE) and (field == "backdrop" or shown == PICTURE)
 
 
 @control.register

@@ -12,13 +12,17 @@ from yemba.core.layout.header_fit import SIDE_COLUMN
 from yemba.core.picture.drawing import raster
 from yemba.core.picture.filters import NONE, filtered
 from yemba.core.picture.tint import BOXES, WIDTHS, Ink, least_tint
+from yemba.core.site import behind, header_ground
+from yemba.core.site.behind import duotone
 from yemba.core.site.document import Picture, Section
-from yemba.core.site.header_ground import PICTURE, backdrop, behind, duotone
 from yemba.core.site.resolve import Look
 
 DEFAULT_TINT = 60
 _PACKED = 1  # % more, since packing a picture moves its colours by a step or two
 _TALL = (600, 800, 1200, 2400, 4800, 9600)  # px: a header at the side is as high as its page
+STILL = "still"
+WINDOWS = ((1024, 768), (1280, 720), (1440, 900), (1920, 1080), (2560, 1440))
+"""Windows, in px, that a picture which stands still fills: on a phone it moves with the page."""
 LARGE_FROM = 24  # px; WCAG 2.2, "large scale"
 
 
@@ -36,11 +40,13 @@ class Backdrop(NamedTuple):
 
 def of_section(look: Look, section: Section) -> Backdrop | None:
     """None where no picture is behind it."""
-    picture = look.pictures.get(section.fields.get("backdrop", ""))
+    picture = behind.of_section(look, section).backdrop(look)
     if picture is None:
         return None
     large = look.sizes["h2"].low >= LARGE_FROM
-    return Backdrop(picture, look.ground(section).value, tint_of(section), large, BOXES)
+    boxes = (*BOXES, *WINDOWS) if section.fields.get("moves") == STILL else BOXES
+    shown_under = section.fields.get("filter") or NONE
+    return Backdrop(picture, look.ground(section).value, tint_of(section), large, boxes, shown_under)
 
 
 def tint_of(section: Section) -> int:
@@ -50,7 +56,7 @@ def tint_of(section: Section) -> int:
 
 def of_header(look: Look) -> Backdrop | None:
     """None where no picture is behind it."""
-    picture = backdrop(look) if behind(look) == PICTURE else None
+    picture = header_ground.backdrop(look)
     if picture is None:
         return None
     heights = sorted({int(look.value(f"header.height_{at}")) for at in ("phone", "wide")})

@@ -285,6 +285,11 @@ class Document(Strict):
         for _, holder in self.holders():
             yield from _on_pictures_in(holder)
 
+    def drawn_behind(self) -> Iterator[Section]:
+        """Every section with a gradient or a pattern behind its words."""
+        for _, holder in self.holders():
+            yield from _drawn_behind_in(holder)
+
     def kinds_on_grounds(self) -> set[tuple[str, str | None]]:
         """Every kind of section there is, with each ground that is stored for one of it."""
         return {pair for _, holder in self.holders() for pair in _kinds_on_grounds_in(holder)}
@@ -349,6 +354,11 @@ def _kinds_on_grounds_in(holder: Holder) -> set[tuple[str, str | None]]:
 @by_identity("sections on pictures", most=1_000_000, weigh=_each_a_pointer)
 def _on_pictures_in(holder: Holder) -> list[Section]:
     return [section for _, section in holder.ordered() if section.fields.get("backdrop")]
+
+
+@by_identity("sections on gradients and patterns", most=1_000_000, weigh=_each_a_pointer)
+def _drawn_behind_in(holder: Holder) -> list[Section]:
+    return [section for _, section in holder.ordered() if section.fields.get("behind") in ("gradient", "pattern")]
 
 
 _PAGES: Cache[str, Page] = Cache("pages read", most=30_000_000, weigh=lambda page: 3 * len(_page_text(page)))

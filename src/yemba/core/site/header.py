@@ -18,7 +18,8 @@ from yemba.core.layout.header_fit import (
     heights,
     widths_of,
 )
-from yemba.core.site.header_ground import GRADIENT, PATTERN, PICTURE, behind
+from yemba.core.site.behind import GRADIENT, PATTERN, PICTURE
+from yemba.core.site.header_ground import behind
 from yemba.core.site.logo import logo_on
 from yemba.core.site.navigation import entries
 from yemba.core.site.resolve import Look

@@ -131,10 +131,24 @@ def _is_as_begun(fields: Sequence[Field], stored: Mapping[str, str], words: Text
 
 
 SHARED = (
+    Field(slug="behind", name="Behind its words", type="behind"),
     Field(slug="backdrop", name="Picture behind", type="picture"),
     Field(slug="tint", name="Tint over it", type="percent"),
+    Field(slug="filter", name="Filter over the picture", type="filter"),
+    Field(slug="moves", name="The picture moves", type="moves"),
+    Field(slug="gradient_from", name="Gradient from", type="brand-colour"),
+    Field(slug="gradient_via", name="By way of", type="brand-colour"),
+    Field(slug="gradient_to", name="Gradient to", type="brand-colour"),
+    Field(slug="gradient_way", name="It runs", type="way"),
+    Field(slug="pattern", name="Pattern", type="pattern"),
+    Field(slug="pattern_colour", name="Colour of the pattern", type="brand-colour"),
+    Field(slug="pattern_strength", name="Strength of the pattern", type="percent"),
 )
 """Fields that sections of every kind have after their own."""
+
+
+BEHIND_FIELDS = {field.slug for field in SHARED} - {"backdrop", "tint"}
+"""Those of them that show nothing without one another."""
 
 
 class Layout(Strict):

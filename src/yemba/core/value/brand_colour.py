@@ -15,6 +15,7 @@ if TYPE_CHECKING:
 class BrandColourChoice(Kind):
     """ "@" and the colour's id, or "" for none."""
 
+    sets_text: ClassVar[bool] = False
     control: ClassVar[str] = "select"
     refers_to: ClassVar[str] = "colour"
 
@@ -33,3 +34,6 @@ class BrandColourChoice(Kind):
 
     def choices(self, look: Look) -> list[tuple[str, str]]:
         return [(f"@{colour['id']}", colour["name"] or colour["hex"]) for colour in look.value("palette")]
+
+
+FIELD_TYPES = {"brand-colour": BrandColourChoice}

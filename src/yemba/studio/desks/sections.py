@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable, Mapping
 
 from yemba.core.check.starter_words import starter_sections
+from yemba.core.site import behind
 from yemba.core.site.backdrop import of_section
 from yemba.core.site.buttons import KINDS
 from yemba.core.site.document import Section, ordered_items
@@ -65,7 +66,7 @@ def _desk(look: Look, key: str, section: Section, query: Mapping[str, str]) -> C
         "styles": list(STYLES.items()),
         "alignments": list(ALIGNMENTS.items()),
         "button_kinds": list(KINDS.items()),
-        "behind": _field(look, section, "", kind.field("backdrop")),
+        "behind": _behind(look, section, kind),
         "tint": tint_desk(look, of_section(look, section)),
         "has_heading": any(field.slug == "heading" for field in kind.fields),
         "items_name": kind.items.plural if kind.items else "",
@@ -74,6 +75,28 @@ def _desk(look: Look, key: str, section: Section, query: Mapping[str, str]) -> C
             {"id": item, "open": item == open_item, "fields": controls(item, kind.fields_of(item))}
             for item, _ in ordered_items(section)
         ],
+    }
+
+
+def _behind(look: Look, section: Section, kind: SectionKind) -> Context:
+    """What stands behind its words: what is chosen, what is shown of it, and the controls of each kind."""
+
+    def controls(*slugs: str) -> list[Context]:
+        fields = [_field(look, section, "", kind.field(slug)) for slug in slugs]
+        return [one | {"value": one["value"] or usual.get(one["field"].slug, "")} for one in fields]
+
+    chosen = behind.of_section(look, section)
+    shown = chosen.shown(look)
+    usual = behind.USUAL | {"behind": shown}
+    return {
+        "chosen": controls("behind")[0],
+        "kind": chosen.behind or shown,
+        "shown": shown,
+        "gradient": chosen.gradient(look),
+        "picture": controls("backdrop")[0],
+        "of_picture": controls("filter", "moves"),
+        "of_gradient": controls("gradient_from", "gradient_via", "gradient_to", "gradient_way"),
+        "of_pattern": controls("pattern", "pattern_colour", "pattern_strength"),
     }
 
 

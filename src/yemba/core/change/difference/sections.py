@@ -2,14 +2,14 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Mapping
 from typing import NamedTuple
 
 from yemba.core.change.difference.change import TEMPLATES, VALUE, WORDS, Change, Pair, States, change
 from yemba.core.change.operation import Path
 from yemba.core.place import OfField, OfItems, OfSection, Place
 from yemba.core.site.document import Section, Standing
-from yemba.core.site.kinds import SectionKind
+from yemba.core.site.kinds import BEHIND_FIELDS, Field, SectionKind
 from yemba.core.site.one_offs import of_section
 from yemba.core.site.resolve import Look
 from yemba.core.site.words import plain
@@ -70,13 +70,38 @@ def _set_apart(both: _Both) -> Iterator[Change]:
 
 
 def _fields(both: _Both) -> Iterator[Change]:
+    yield from _behind(both)
     for field in both.kind.fields:
+        if field.slug in BEHIND_FIELDS:
+            continue
         old, new = both.was.section.fields.get(field.slug, ""), both.now.fields.get(field.slug, "")
         if old == new:
             continue
         states = _in_words(both.pair.was, field.kind, old), _in_words(both.pair.now, field.kind, new)
         place = OfField(both.was.key, field.slug)
         yield both.change(field.slug, field.name, states, place, ("fields", field.slug), kind=WORDS)
+
+
+def _behind(both: _Both) -> Iterator[Change]:
+    """What stands behind the words, whose fields show nothing without one another, differs as one."""
+    old, new = both.was.section.fields, both.now.fields
+    moved = [
+        field
+        for field in both.kind.fields
+        if field.slug in BEHIND_FIELDS and old.get(field.slug) != new.get(field.slug)
+    ]
+    if not moved:
+        return
+    states = _of_behind(both.pair.was, moved, old), _of_behind(both.pair.now, moved, new)
+    place = OfField(both.was.key, "behind")
+    yield both.change("behind", "Behind its words", states, place, *(("fields", field.slug) for field in moved))
+
+
+def _of_behind(look: Look, fields: list[Field], stored: Mapping[str, str]) -> str:
+    told = (
+        f"{field.name.lower()} {field.kind.say(stored[field.slug], look)}" for field in fields if stored.get(field.slug)
+    )
+    return ", ".join(told)
 
 
 def _items(both: _Both) -> Iterator[Change]:

@@ -10,9 +10,10 @@ from yemba.core.layout.arrangement import OVER
 from yemba.core.layout.header_drawing import drawing
 from yemba.core.picture.patterns import PATTERNS
 from yemba.core.site.backdrop import of_header
+from yemba.core.site.behind import Gradient, Patterned
 from yemba.core.site.extra import covered, extra
 from yemba.core.site.header import header, header_fit
-from yemba.core.site.header_ground import Gradient, Patterned, behind, gradient, pattern
+from yemba.core.site.header_ground import behind, gradient, pattern
 from yemba.core.site.resolve import Look
 from yemba.studio.desks.setting import Context, setting
 from yemba.studio.desks.tint import tint_desk
