@@ -123,3 +123,17 @@ def test_reach_equals_a_comparison_of_both_sites_as_written(
         stood = {page_id: page.order[:1] for page_id, page in before.pages.items()}
         if all(page.order[:1] == stood.get(page_id, page.order[:1]) for page_id, page in after.pages.items()):
             assert reached == differing
+
+
+def test_the_shape_of_buttons_reaches_every_button(document: Document, catalogue: Catalogue) -> None:
+    def reached(command: str, **arguments: str) -> list[Spot]:
+        return of_change(one(document, do(document, catalogue, command, **arguments), catalogue), state(document))
+
+    buttons = reached("set-value", key="buttons.edge", value="4")
+    assert buttons
+    for key, value in (("form", "outlined"), ("sign", "arrow"), ("pointed", "lift"), ("pressed", "sink")):
+        assert reached("set-value", key=f"buttons.{key}", value=value) == buttons, key
+    home = document.order[0]
+    opening = {"section": document.pages[home].order[0], "field": "behind"}
+    assert reached("set-words", **opening, words="pattern") == [Spot(home, opening["section"])]
+    assert reached("set-words", **opening, words="gradient") == [], "it has no colours yet"

@@ -13,7 +13,7 @@ from yemba.core.site.document import Picture
 from yemba.core.site.resolve import Look
 from yemba.hosting.models import Made
 from yemba.render import fonts
-from yemba.render.files import File, PageReads, picture_file
+from yemba.render.files import File, PageReads, page_base, picture_file
 from yemba.render.pictures import size as picture_size
 from yemba.render.recorder import from_plain, known, to_plain
 from yemba.sites import store
@@ -103,9 +103,11 @@ def reads_of(row: Made) -> PageReads | None:
 
 
 def recorded(manifest: Mapping[str, str]) -> dict[str, PageReads]:
-    """By digest, the reads of the pages of an edition."""
+    """By digest, the reads of the pages of an edition; those that another renderer made may have asked other questions."""
     rows = _rows("digest", {digest for path, digest in manifest.items() if path.endswith(".html")})
-    return {row.digest: reads for row in rows if row.base and (reads := reads_of(row)) is not None}
+    return {
+        row.digest: reads for row in rows if row.base.startswith(page_base()) and (reads := reads_of(row)) is not None
+    }
 
 
 def thumb(picture: Picture, load: Load = store.load) -> bytes:

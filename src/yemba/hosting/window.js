@@ -10,6 +10,7 @@ document.adoptedStyleSheets = [streamed];
 let own = -1; // where it was scrolled to from outside: of that nothing is said
 let writing = null;
 let choosing = 0;
+let scale = 1; // how large the window is drawn
 const TWICE = 350; // ms within which a second click makes a double one
 
 const outline = new CSSStyleSheet();
@@ -28,7 +29,10 @@ document.adoptedStyleSheets.push(outline);
 
 const toolStyles = new CSSStyleSheet();
 toolStyles.replaceSync(`
-  :host { all: initial; position: fixed; z-index: 2147483647; max-inline-size: 440px; padding: 5px; background: #fff; color: #000; border: 2px solid #000; font: 13px/1.3 system-ui, sans-serif; color-scheme: light; }
+  :host { all: initial; position: fixed; z-index: 2147483647; color: #000; font: 13px/1.3 system-ui, sans-serif; color-scheme: light; }
+  :host(:not([data-after])) { max-inline-size: 440px; padding: 5px; background: #fff; border: 2px solid #000; }
+  :host([data-after]) { inset-inline: 0; display: grid; justify-items: center; pointer-events: none; }
+  .add { pointer-events: auto; min-block-size: 32px; font-weight: 700; border: 2px solid #000; }
   [hidden] { display: none !important; }
   .formats { display: flex; flex-wrap: wrap; gap: 4px; }
   button { min-block-size: 26px; padding: 1px 7px; font: inherit; background: #fff; color: #000; border: 1px solid #6b6b6b; border-radius: 2px; cursor: pointer; }
@@ -122,9 +126,36 @@ function patch(given) {
   if (touched.length) touch(touched); // fragments that came anew carry no marks yet
 }
 
+// Between two sections, and before and after them all, stands a button that adds one there.
+const REACH = 14; // px of the screen from an edge of a section, within which it shows
+const adding = document.createElement("div");
+adding.dataset.writing = "";
+const addRoot = adding.attachShadow({ mode: "open" });
+addRoot.adoptedStyleSheets = [toolStyles];
+addRoot.innerHTML = '<button type="button" class="add">+ section</button>';
+
+function showAdding(y) {
+  const sections = [...main.querySelectorAll(":scope > [data-place]")];
+  const edges = sections.map((section) => [section.getBoundingClientRect().bottom, section.dataset.place]);
+  edges.unshift([main.getBoundingClientRect().top, ""]);
+  const [top, after] = edges.find(([edge]) => Math.abs(edge - y) * scale < REACH) ?? [];
+  if (top === undefined || writing) return adding.remove();
+  adding.dataset.after = after;
+  adding.style.zoom = 1 / scale;
+  adding.style.top = `${Math.min(Math.max(4, top * scale - 16), innerHeight * scale - 36)}px`;
+  if (!adding.isConnected) document.body.append(adding);
+}
+addEventListener("pointermove", ({ clientY, target }) => target === adding || showAdding(clientY));
+addEventListener("scroll", () => adding.remove());
+document.documentElement.addEventListener("pointerleave", () => adding.remove());
+adding.addEventListener("click", () => {
+  say({ type: "add", after: adding.dataset.after });
+  adding.remove();
+});
+
 // The bar stands over the words that are written, out of reach of the site's styles.
 const tools = { host: null, detach: null };
-function showTools({ markup, links: known, scale }) {
+function showTools({ markup, links: known }) {
   if (!writing?.rich || tools.host) return;
   const host = document.createElement("div");
   host.dataset.writing = "";
@@ -200,6 +231,7 @@ addEventListener("message", (event) => {
   else if (data.type === "touch") touch(data.places);
   else if (data.type === "see") see(data.matrix);
   else if (data.type === "tools") showTools(data);
+  else if (data.type === "scale") scale = data.scale;
   else if (data.type === "where") scrollY < 2 || sayScroll();
   else if (data.type === "hello") say({ type: "ready", page: document.body.dataset.page });
   else if (data.type === "measure")

@@ -111,7 +111,7 @@ def _page_file(answers: Answers, page_id: str, page: Page, links: Links) -> File
         return File(lambda: make()[0])
     own = page.model_dump_json(exclude_defaults=True)
     base = _digest(repr((_renderer(), page_id, own, links, answers.site.address)).encode(), 40)
-    recording = Recording(f"page:{base}", make, lambda reads: all(map(answers.hold, reads.values())))
+    recording = Recording(f"{page_base()}{base}", make, lambda reads: all(map(answers.hold, reads.values())))
     return File(lambda: make()[0], recording=recording)
 
 
@@ -220,6 +220,11 @@ def _sheets(made: Style, draft: bool) -> dict[str, str]:
 
 def _digest(data: bytes, letters: int = 10) -> str:
     return sha256(data).hexdigest()[:letters]
+
+
+def page_base() -> str:
+    """What the bases of all pages begin with that this renderer makes."""
+    return f"page:{_renderer()[:8]}:"
 
 
 @cache

@@ -10,7 +10,7 @@ from yemba.core.layout.arrangement import NONE, OVER
 from yemba.core.layout.tiles import TileSizes
 from yemba.core.part.part import parts
 from yemba.core.site import files, navigation
-from yemba.core.site.behind import PICTURE, drawn_mark, of_fields
+from yemba.core.site.behind import PICTURE, drawn_mark, of_fields, of_section
 from yemba.core.site.buttons import FILLED, SHADE, form_of
 from yemba.core.site.document import Document, OwnFile, Picture
 from yemba.core.site.extra import extra
@@ -256,7 +256,7 @@ def stands_over_picture(site: Site, page: str) -> bool:
     look, shown = site.look, site.look.document.pages.get(page)
     if look.arrangement.stands != OVER or shown is None or not shown.order:
         return False
-    return shown.sections[shown.order[0]].fields.get("backdrop", "") in look.pictures
+    return of_section(look, shown.sections[shown.order[0]]).backdrop(look) is not None
 
 
 @question

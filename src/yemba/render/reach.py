@@ -22,6 +22,7 @@ from yemba.core.part.part import parts
 from yemba.core.place import OfField, OfItems, OfOneOff, OfSection
 from yemba.core.site.document import Page, Section
 from yemba.core.site.header import header_fit, header_heights
+from yemba.core.site.one_offs import BUTTON
 from yemba.core.site.resolve import Look
 from yemba.render.page import fragment_of, places
 from yemba.render.recorder import Answers, Reads
@@ -113,6 +114,11 @@ class State:
             return None
         return header_heights(self.look), header_fit(self.look).fold
 
+    @cached_property
+    def _buttons(self) -> tuple[str, ...]:
+        """What decides the classes of buttons."""
+        return tuple(self.look.value(f"buttons.{name}") for name in ("form", "sign", "pointed", "pressed"))
+
     def _use(self, shape: tuple[Any, ...], markup: Any, where: str) -> Use:
         return use(shape, markup, self.look.document.template, self.look.value("header.arrangement"), where)
 
@@ -123,7 +129,7 @@ class State:
         return used.rules, tuple(values.get(name) for name in used.values)
 
     def _shape_of(self, section: Section) -> tuple[Any, ...]:
-        return (section.kind, self.look.layout(section).value, _shape(section))
+        return (section.kind, self.look.layout(section).value, _shape(section), self._buttons)
 
 
 def reach(before: State, after: State) -> list[Spot]:
@@ -218,8 +224,11 @@ def _shape(section: Section) -> Hashable:
     """Which elements a section has: fields filled, tags within them, entries."""
     items = [_filled(section.items[key].fields) for key in section.order]
     distinct = tuple(dict.fromkeys(items))
-    one_offs = sorted((element, tuple(sorted(values))) for element, values in section.one_offs.items())
-    return (_filled(section.fields), distinct, min(len(items), _ENOUGH), tuple(one_offs))
+    one_offs = sorted(
+        (element, *sorted(values), values.get(BUTTON, "")) for element, values in section.one_offs.items()
+    )
+    classes = tuple(section.fields.get(slug) for slug in ("behind", "filter", "moves"))
+    return (_filled(section.fields), distinct, min(len(items), _ENOUGH), tuple(one_offs), classes)
 
 
 def _filled(fields: Mapping[str, str]) -> frozenset[tuple[str, ...]]:

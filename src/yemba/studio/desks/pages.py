@@ -34,6 +34,7 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
         "card_path": card_path(page_id, document.pages[page_id]),
         "sections": entries(look, ("pages", page_id), query),
         "kinds": kinds(look),
+        "add_after": _after(document.pages[page_id].order, query),
         "pictures_count": len(document.pictures),
         "rooms": [
             room.PAGES.warning(len(document.pages)),
@@ -47,6 +48,12 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
             if not binned.picture
         ],
     }
+
+
+def _after(order: Sequence[str], query: Mapping[str, str]) -> str | None:
+    """The section after which one is to be added, "" for before all; None where nobody asks."""
+    wanted = query.get("add", "")
+    return "" if wanted == "first" else wanted if wanted in order else None
 
 
 def _page_of(document: Document, query: Mapping[str, str]) -> str:

@@ -7,6 +7,7 @@ from collections.abc import Mapping
 from yemba.core.layout.arrangement import FOLDED, NONE, OVER, Arrangement
 from yemba.core.layout.header_drawing import Drawing, drawing
 from yemba.core.layout.header_fit import FOLDED_FROM, FULL, GAP, SIZE, TAGLINE, Fit, Header
+from yemba.core.site.behind import of_section
 from yemba.core.site.header import header, header_bar_heights, header_fit, shrinks
 from yemba.core.site.resolve import Look
 from yemba.core.type.scale import PHONE_WIDTH
@@ -69,7 +70,7 @@ def _bare(look: Look) -> Context | None:
     """The first page’s opening section, where no picture is behind it."""
     page = look.document.order[0]
     first = look.document.pages[page].order[:1]
-    if not first or look.document.pages[page].sections[first[0]].fields.get("backdrop", "") in look.pictures:
+    if not first or of_section(look, look.document.pages[page].sections[first[0]]).backdrop(look):
         return None
     return {"page": look.document.pages[page].name, "section": first[0]}
 

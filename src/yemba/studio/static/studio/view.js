@@ -38,7 +38,7 @@ function reachFor(control) {
   const reach = () => {
     if (!target || state.writing || document.activeElement !== activeElement) return;
     land(target);
-    target.scrollIntoView({ block: "center" });
+    target.scrollIntoView({ block: target.offsetHeight > innerHeight / 2 ? "start" : "center" });
   };
   const wait = clicked + TWICE - performance.now();
   if (wait > 0) setTimeout(reach, wait);

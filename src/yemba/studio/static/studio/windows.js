@@ -35,6 +35,7 @@ class Windows {
       fit(frame, width, pane.clientHeight / scale, scale);
       const room = Math.max(pane.clientWidth, width * scale);
       frame.style.left = `${(room - width * scale) / 2}px`;
+      frame.contentWindow.postMessage({ type: "scale", scale }, told.origin);
       pane.querySelector(".pane-edge").style.left = `${(room + width * scale) / 2}px`;
     }
     this.sayScale();
@@ -84,13 +85,15 @@ class Windows {
   // The bar for words that are written in a window, with what they can lead to.
   tools(name, markup) {
     const frame = document.getElementById(name);
-    const message = { type: "tools", markup, links: state.links, scale: this.scale(frame) };
+    const message = { type: "tools", markup, links: state.links };
     frame.contentWindow.postMessage(message, told.origin);
   }
 
   // A window says that it is there: whether it may show an older state than the one that stands.
   ready(name) {
     this.loading.delete(name);
+    const frame = document.getElementById(name);
+    frame.contentWindow.postMessage({ type: "scale", scale: this.scale(frame) }, told.origin);
     const missed = this.missed && !this.loading.size;
     if (missed) this.missed = false;
     return missed;

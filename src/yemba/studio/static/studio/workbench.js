@@ -53,6 +53,7 @@ const heard = {
     const page = state.pages.find((known) => known.path === message.path);
     if (page) showPage(page.id);
   },
+  add: ({ after }) => open(`${at("pages")}?page=${state.page}&add=${after || "first"}`, { control: "section-kind" }),
   words: sendWords,
   writing(message, from) {
     state.writing = message.on;
