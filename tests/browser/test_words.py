@@ -15,12 +15,14 @@ LEAD = ".kind-opening .words"
 PASTED = """<meta charset="utf-8"><style>p { color: red }</style><h1 style="font-size:24pt">What to bring</h1>
 <p class="x" style="mso-list:l0 level1 lfo1"><span style="mso-list:Ignore">·</span>An <span style="font-weight:700">apron</span></p>
 <p class="x" style="mso-list:l0 level1 lfo1"><span style="mso-list:Ignore">·</span>A book</p><script>alert(1)</script>"""
-PASTE = """(field, markup) => {
-  const data = new DataTransfer();
-  data.setData('text/html', markup);
-  data.setData('text/plain', 'as plain text');
-  field.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
-}"""
+
+
+def paste(page: Page, markup: str) -> None:
+    """As from another program: with the clipboard and its keys."""
+    page.context.grant_permissions(["clipboard-read", "clipboard-write"])
+    copied = "m => navigator.clipboard.write([new ClipboardItem({'text/html': new Blob([m], {type: 'text/html'})})])"
+    page.evaluate(copied, markup)
+    page.keyboard.press("Control+v")
 
 
 def begin_writing(page: Page, selector: str) -> Frame:
@@ -80,12 +82,13 @@ def test_words_in_a_window_lead_to_a_page_that_is_made_for_them(bench: Page, dem
     assert page not in sites.document(Site.objects.get(pk=demo.pk)).pages
 
 
+@pytest.mark.pastes
 def test_what_is_pasted_keeps_its_structure_in_window_and_desk(bench: Page, demo: Site) -> None:
     chapter(bench, "Pages")
-    wide = begin_writing(bench, LEAD)
+    begin_writing(bench, LEAD)
     bench.keyboard.press("Control+a")
     bench.keyboard.press("Delete")
-    wide.locator(LEAD).first.evaluate(PASTE, PASTED)
+    paste(bench, PASTED)
     bench.mouse.click(*point(bench, ".kind-opening h1"))
     kept(bench, "What to bring")
     clean = "<h3>What to bring</h3><ul><li>An <strong>apron</strong></li><li>A book</li></ul>"
@@ -122,3 +125,50 @@ def test_a_button_leads_to_a_page_that_does_not_exist_yet(bench: Page) -> None:
     eventually(bench, "document.querySelector('.kind-opening .button')?.getAttribute('href') === 'book-a-bench/'")
     chosen = bench.locator("#words-link option:checked")
     expect(chosen).to_have_text("Book a bench")
+
+
+@pytest.mark.pastes
+def test_a_pasted_text_with_headings_becomes_sections_seen_before_they_are_added(bench: Page, demo: Site) -> None:
+    chapter(bench, "Pages")
+    before = sites.document(demo).pages["home"].order
+    sections = "[...document.querySelectorAll('main > section')].length"
+    bench.locator("summary", has_text="Bring in a text").click()
+    box = bench.locator("#brought-text")
+    box.click()
+    paste(bench, f"{PASTED}<h1>Who comes</h1><p>Anyone over ten.</p>")
+    eventually(bench, f"{sections} === {len(before) + 2}")
+    bench.locator("#page-name-new").focus()
+    eventually(bench, f"{sections} === {len(before)}")
+    assert sites.document(Site.objects.get(pk=demo.pk)).pages["home"].order == before, "nothing is added by looking"
+    chapter(bench, "Type")
+    chapter(bench, "Pages")
+    expect(box).to_contain_text("Anyone over ten.")
+    bench.locator("#text-after").select_option("")
+    bench.get_by_role("button", name="Add as sections").click()
+    kept(bench, "A text as 2 sections of Home")
+    expect(box).to_be_empty()
+    home = sites.document(Site.objects.get(pk=demo.pk)).pages["home"]
+    assert home.order[2:] == before
+    assert [home.sections[key].fields["heading"] for key in home.order[:2]] == ["What to bring", "Who comes"]
+    eventually(bench, f"{sections} === {len(before) + 2}")
+
+
+def test_a_section_is_added_between_two_in_a_window(bench: Page, demo: Site) -> None:
+    first, second, *_ = sites.document(demo).pages["home"].order
+    x, _ = point(bench, f"[data-place='{second}']")
+    wide = frames(bench)[0]
+    edge = wide.locator(f"[data-place='{second}']").evaluate("e => e.getBoundingClientRect().top - innerHeight / 2")
+    share = bench.locator("#wide").evaluate("e => e.getBoundingClientRect().width / e.offsetWidth")
+    middle = bench.locator("#wide").bounding_box()
+    assert middle
+    bench.mouse.move(x, middle["y"] + middle["height"] / 2 + edge * share - 30)
+    at = (middle["x"] + middle["width"] / 2, middle["y"] + middle["height"] / 2 + edge * share)
+    bench.mouse.move(*at)
+    expect(wide.get_by_role("button", name="+ section")).to_be_visible()
+    bench.mouse.click(*at)
+    expect(bench.locator("#section-after")).to_have_value(first)
+    bench.locator("label.drawn-choice:has([value=quotes])").click()
+    bench.locator("#add-section").get_by_role("button", name="Add section").click()
+    kept(bench, "Quotes added to Home")
+    order = sites.document(Site.objects.get(pk=demo.pk)).pages["home"].order
+    assert (order[0], order[2]) == (first, second)

@@ -13,6 +13,7 @@ PALETTE_BYTES = 1 * MB
 PALETTE_COLOURS = 500
 """Read of one file; four times as many places in it are looked at."""
 SHEET_BYTES = 20 * MB
+TEXT_LETTERS = 200_000  # of a text that is brought in at once
 NAME_LETTERS = 60
 """Of a site, a page, a brand sheet, an edition."""
 TOWN_LETTERS, TRADE_LETTERS = 40, 80

@@ -103,7 +103,7 @@ def reads_of(row: Made) -> PageReads | None:
 
 
 def recorded(manifest: Mapping[str, str]) -> dict[str, PageReads]:
-    """By digest, the reads of the pages of an edition; those that another renderer made may have asked other questions."""
+    """By digest, the reads of the pages of an edition, but of those that another renderer made, by other questions."""
     rows = _rows("digest", {digest for path, digest in manifest.items() if path.endswith(".html")})
     return {
         row.digest: reads for row in rows if row.base.startswith(page_base()) and (reads := reads_of(row)) is not None

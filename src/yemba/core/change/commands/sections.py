@@ -12,6 +12,7 @@ from yemba.core.change.new_pages import also_made, with_new_pages
 from yemba.core.change.operation import ABSENT, Operation, put, remove
 from yemba.core.errors import Fault
 from yemba.core.part.part import parts
+from yemba.core.site.brought import Brought, sections_of
 from yemba.core.site.document import Section, Standing
 from yemba.core.site.ids import Ids
 from yemba.core.site.kinds import Field, SectionKind
@@ -55,6 +56,40 @@ class AddSection(Command):
     def say(self, look: Look) -> str:
         where = parts()[self.part].name if self.part else look.document.page(self.page).name
         return f"{look.catalogue.kind(self.kind).name} added to {where}"
+
+
+class AddText(Command):
+    """Bring a text in as sections of words: after the section `after`, before all where it is "", else at the end."""
+
+    name: ClassVar[str] = "add-text"
+    page: str
+    text: str = ""
+    after: str | None = None
+
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        order = look.document.page(self.page).order
+        brought = self._brought(look)
+        room.SECTIONS.check(len(order) + len(brought) - 1, "text")
+        made = {ids(): self._section(look, one) for one in brought}
+        place = len(order) if self.after is None else order.index(self.after) + 1 if self.after in order else 0
+        path = ("pages", self.page)
+        steps = [put(look.document, (*path, "sections", key), section) for key, section in made.items()]
+        return [*steps, put(look.document, (*path, "order"), [*order[:place], *made, *order[place:]])]
+
+    def _brought(self, look: Look) -> list[Brought]:
+        return sections_of(self.text, look.catalogue.kind("words").field("heading").limit)
+
+    def _section(self, look: Look, brought: Brought) -> dict[str, Any]:
+        kind = look.catalogue.kind("words")
+        fields = {
+            "heading": kind.field("heading").read(brought.heading),
+            "body": kind.field("body").read(brought.words),
+        }
+        return {"kind": kind.slug, "fields": {slug: words for slug, words in fields.items() if words}}
+
+    def say(self, look: Look) -> str:
+        count = len(self._brought(look))
+        return f"A text as {count} section{'s' if count > 1 else ''} of {look.document.page(self.page).name}"
 
 
 class OfSection(Command):

@@ -280,7 +280,17 @@
       if (style) element.dataset.says = style;
       if (href) element.setAttribute("href", href);
     }
+    const headings = [...body.querySelectorAll("h1, h2, h3, h4, h5, h6")];
+    const ranks = [...new Set(headings.map((heading) => heading.localName))].sort();
+    for (const heading of headings) rename(heading, `h${Math.min(6, 3 + ranks.indexOf(heading.localName))}`);
     return body.innerHTML;
+  }
+
+  // Headings of elsewhere stand below those of the desk and of the page; which is above which stays.
+  function rename(heading, name) {
+    const renamed = document.createElement(name);
+    renamed.append(...heading.childNodes);
+    heading.replaceWith(renamed);
   }
 
   // What is kept of a field: links as they are stored, and styles only where they were pasted, not those that browsers add.

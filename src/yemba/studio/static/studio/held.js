@@ -64,8 +64,9 @@ function unchanged(form, fields) {
 export function settled(form, fields) {
   const is = unchanged(form, fields);
   for (const field of form.querySelectorAll("input, select, textarea, [data-rich]")) {
-    if (!is(rich(field) ? "words" : field.name)) continue;
-    if (rich(field) && globalThis.writing.kept(field) !== form.elements.words.value) continue;
+    const name = rich(field) ? (form.elements.text ?? form.elements.words).name : field.name;
+    if (!is(name)) continue;
+    if (rich(field) && name === "words" && globalThis.writing.kept(field) !== form.elements.words.value) continue;
     changed.delete(field);
     if (form.dataset.edit === "submit") reset(field);
   }
@@ -91,6 +92,7 @@ export function letGo(field) {
 }
 
 function reset(field) {
+  if (rich(field) && formOf(field).dataset.edit === "submit") field.replaceChildren();
   if (rich(field) || field.type === "file" || field.type === "hidden") return;
   if (field.type === "checkbox" || field.type === "radio") field.checked = field.defaultChecked;
   else if (field.tagName === "SELECT")
@@ -157,6 +159,7 @@ export function unstash() {
     else if (field.type === "checkbox") field.checked = value;
     else field.value = value;
     hold(field);
+    for (let fold = field.closest("details"); fold; fold = fold.parentElement.closest("details")) fold.open = true;
     if (formOf(field)) forms.add(formOf(field));
   }
   sessionStorage.setItem(DRAFTS, JSON.stringify(drafts));

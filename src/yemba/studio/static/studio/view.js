@@ -18,6 +18,7 @@ export async function open(address, { control, back = false } = {}) {
   const when = performance.now();
   const to = new URL(address, location.href);
   if (!to.searchParams.has("page") && !to.searchParams.has("section")) to.searchParams.set("page", state.page);
+  dispatchEvent(new Event("desk-opens"));
   const answer = await ask(to.href);
   await handsFree(when);
   if (asked !== opened) return;

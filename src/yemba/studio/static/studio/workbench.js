@@ -87,7 +87,7 @@ bench.addEventListener("input", ({ target }) => {
     hold(document.getElementById(twin));
   }
   if (target.id === "find-words") find(target.value);
-  else if (target.form?.dataset.stream !== undefined) stream(target.form);
+  else if (target.form?.dataset.stream !== undefined && !target.form.elements.text) stream(target.form);
 });
 
 bench.addEventListener("focusin", ({ target }) => {
@@ -113,7 +113,7 @@ bench.addEventListener("change", ({ target }) => {
     open(`${location.pathname}?${new URLSearchParams(new FormData(target.form))}`);
   else if (target.form?.dataset.edit === "change") send(target.form);
 });
-richWords(bench, send);
+richWords(bench, { send, stream, recall });
 
 // --- both windows as another colour vision sees them, on whatever chapter, until it is ended
 let vision = "";

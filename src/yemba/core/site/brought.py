@@ -1,0 +1,60 @@
+"""A text from elsewhere as sections of words: it is parted where its headings of the first rank are."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Iterator, Sequence
+from itertools import pairwise
+from typing import NamedTuple
+
+from markdown_it import MarkdownIt
+
+from yemba.core.errors import Fault
+from yemba.core.limits import TEXT_LETTERS
+from yemba.core.site.pasted import Block, blocks, ranked
+from yemba.core.site.words import plain, safe
+
+_MARKUP = re.compile(r"<(?:p|h[1-6]|div|ul|ol|li|br|b|strong|em|i|table|span|blockquote|a)\b", re.IGNORECASE)
+
+
+class Brought(NamedTuple):
+    """A section to be: its heading, "" for none, and its words as they are stored."""
+
+    heading: str
+    words: str
+
+
+def sections_of(text: str, longest_heading: int) -> list[Brought]:
+    """The sections of a text, which is HTML, or CommonMark with tables (as plain text is too). What stands before its
+    first heading has none; a heading of more letters than `longest_heading` stays among the words.
+
+    Raises Fault beside ``text`` where nothing is in it, or too much.
+    """
+    if len(text) > TEXT_LETTERS:
+        reason = (
+            f"This text has {len(text)} letters. At most {TEXT_LETTERS} can be brought in at once; bring it in parts."
+        )
+        raise Fault("too-long", reason, "text")
+    found = blocks(text if _MARKUP.search(text) else MarkdownIt("commonmark").enable("table").render(text))
+    if not found:
+        raise Fault("empty", "Nothing to bring in yet. Paste a text, or choose a file.", "text")
+    return [_section(part, longest_heading) for part in _parted(found)]
+
+
+def _parted(found: Sequence[Block]) -> Iterator[Sequence[Block]]:
+    """The blocks from each heading of the first rank to the next."""
+    first = min((block.tag for block in found if block.tag.startswith("h")), default="")
+    starts = [place for place, block in enumerate(found) if block.tag == first]
+    for start, end in pairwise(sorted({0, *starts, len(found)})):
+        yield found[start:end]
+
+
+def _section(part: Sequence[Block], longest_heading: int) -> Brought:
+    heading = plain(part[0].inner) if part[0].tag.startswith("h") else ""
+    if not heading or len(heading) > longest_heading:
+        return Brought("", _words(part))
+    return Brought(heading, _words(part[1:]))
+
+
+def _words(part: Sequence[Block]) -> str:
+    return safe("".join(block.markup for block in ranked(part)))
