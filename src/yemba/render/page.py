@@ -11,6 +11,7 @@ from yemba.core.language import from_right
 from yemba.core.part.part import BEFORE, parts
 from yemba.core.site.document import Page
 from yemba.core.site.structured import events
+from yemba.core.site.titles import title_of
 from yemba.render import fragment, questions
 from yemba.render.fragment import At, Fragment, at, rendered
 from yemba.render.part_view import href
@@ -106,12 +107,7 @@ def render_notice(answers: Answers, title: str, inner: str, sheets: list[str], p
 
 def _title(recorder: Recorder, page: Page) -> str:
     """What the browser and search engines call a page."""
-    name, tagline = recorder.ask(questions.site_name), recorder.ask(questions.tagline)
-    if page.title:
-        return page.title
-    if page.slug:
-        return f"{page.name} – {name}"
-    return f"{name}: {tagline}" if tagline else name
+    return title_of(page, recorder.ask(questions.site_name), recorder.ask(questions.tagline))
 
 
 def _structured(recorder: Recorder, page_id: str, page: Page) -> str:

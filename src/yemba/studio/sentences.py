@@ -46,4 +46,5 @@ SENTENCES = {
     "full_colour": "full colour",
     "both_wide": "both as on a wide window",
     "both_phone": "both as on a phone",
+    "result_lengths": "Title: {title} letters, of which about 60 show. Description: {description}, of about 155.",
 }

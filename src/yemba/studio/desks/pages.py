@@ -4,16 +4,20 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 
+from django.utils.text import Truncator
+
 from yemba.core import room
 from yemba.core.picture.sharing import COMPOSITIONS
 from yemba.core.site.document import Binned, Document
 from yemba.core.site.resolve import Look
+from yemba.core.site.titles import title_of, usual_title
 from yemba.core.trade.begin import purposes
 from yemba.render.page import card_path
 from yemba.sites.models import Site
 from yemba.studio.desks.little_page import drawing
 from yemba.studio.desks.sections import entries, kinds
 from yemba.studio.desks.setting import Context, setting
+from yemba.studio.sentences import SENTENCES
 from yemba.studio.waiting import Waiting
 
 
@@ -30,6 +34,7 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
         "purposes": list(purposes(look).items()),
         "page_id": page_id,
         "page": document.pages[page_id],
+        "result": _result(look, page_id),
         "cards": [("", "as the site’s"), *COMPOSITIONS.items()],
         "card_path": card_path(page_id, document.pages[page_id]),
         "sections": entries(look, ("pages", page_id), query),
@@ -54,6 +59,27 @@ def _after(order: Sequence[str], query: Mapping[str, str]) -> str | None:
     """The section after which one is to be added, "" for before all; None where nobody asks."""
     wanted = query.get("add", "")
     return "" if wanted == "first" else wanted if wanted in order else None
+
+
+_MOST_TITLE, _MOST_DESCRIPTION = 60, 155  # letters that search engines show (common practice, no source)
+_NO_DESCRIPTION = "Without a description, search engines show words of the page that they choose themselves."
+
+
+def _result(look: Look, page_id: str) -> Context:
+    """The page as a search result: its title and description as far as there is room, and how long they are."""
+    page, name, tagline = look.document.pages[page_id], look.document.name, look.document.tagline
+    title = title_of(page, name, tagline)
+    told = {"title": len(title), "description": len(page.description)}
+    return {
+        "address": f"› {page.slug}" if page.slug else "",
+        "usual_title": usual_title(page, name, tagline),
+        "usual_description": _NO_DESCRIPTION,
+        "title": Truncator(title).chars(_MOST_TITLE),
+        "description": Truncator(page.description or _NO_DESCRIPTION).chars(_MOST_DESCRIPTION),
+        "most_title": _MOST_TITLE,
+        "most_description": _MOST_DESCRIPTION,
+        "lengths": SENTENCES["result_lengths"].format(**told),
+    }
 
 
 def _page_of(document: Document, query: Mapping[str, str]) -> str:

@@ -14,6 +14,7 @@ import { plane } from "./plane.js";
 import { presence } from "./presence.js";
 import { deskShown, pair, resize, showsOtherwise, ticked, visit, visitNext } from "./proof.js";
 import { tell } from "./provenance.js";
+import { searchResult } from "./result.js";
 import { richWords } from "./rich.js";
 import { ownName, queue, send, sendWords } from "./sending.js";
 import { sentence } from "./sentence.js";
@@ -113,6 +114,7 @@ bench.addEventListener("change", ({ target }) => {
     open(`${location.pathname}?${new URLSearchParams(new FormData(target.form))}`);
   else if (target.form?.dataset.edit === "change") send(target.form);
 });
+searchResult(bench);
 richWords(bench, { send, stream, recall });
 
 // --- both windows as another colour vision sees them, on whatever chapter, until it is ended
