@@ -192,6 +192,7 @@ COMMANDS: dict[str, Callable[[Hands], dict[str, Any]]] = {
     "set-one-off": lambda h: {"section": h.section(), **_one_off(h)},
     "add-item": lambda h: {"section": h.section()},
     "move-item": lambda h: {"section": h.section(), "item": h.item(), "by": h.number(-3, 3)},
+    "place-item": lambda h: {"section": h.section(), "item": h.item(), "before": h.one_of("", h.item())},
     "remove-item": lambda h: {"section": h.section(), "item": h.item()},
     "bin-section": lambda h: {"section": h.section()},
     "restore-section": lambda h: {"section": h.binned()},

@@ -63,3 +63,16 @@ def test_a_page_that_is_gone_is_refused(document: Document, catalogue: Catalogue
     for name in ("place-section", "copy-section"):
         with pytest.raises(Fault, match="no longer there"):
             done(document, catalogue, name, section=key, page="nowhere")
+
+
+def test_an_item_goes_before_another_or_to_the_end(document: Document, catalogue: Catalogue) -> None:
+    key = next(key for _, holder in document.holders() for key, one in holder.ordered() if len(one.order) > 2)
+    first, second, *rest = document.section(key).section.order
+
+    def order(item: str, before: str = "") -> list[str]:
+        return done(document, catalogue, "place-item", section=key, item=item, before=before).section(key).section.order
+
+    assert order(first) == [second, *rest, first]
+    assert order(rest[-1], first) == [rest[-1], first, second, *rest[:-1]]
+    stays = read_command("place-item", {"section": key, "item": first, "before": second})
+    assert stays.plan(Look(document, catalogue), new_id) == [], "where it is, nothing is done"

@@ -4,6 +4,8 @@ from __future__ import annotations
 
 from collections.abc import Iterable, Mapping
 
+from django.utils.text import Truncator
+
 from yemba.core.check.starter_words import starter_sections
 from yemba.core.site import behind
 from yemba.core.site.backdrop import of_section
@@ -12,6 +14,7 @@ from yemba.core.site.document import Section, ordered_items
 from yemba.core.site.kinds import GROUPS, SHARED, Field, SectionKind
 from yemba.core.site.one_offs import ALIGNMENTS, field_of, level_of
 from yemba.core.site.resolve import Look
+from yemba.core.site.words import plain
 from yemba.core.type.levels import LEVELS, STYLES
 from yemba.core.value.link import is_inner
 from yemba.studio.desks.ideas import ideas
@@ -26,12 +29,26 @@ def entries(look: Look, holder: tuple[str, str], query: Mapping[str, str]) -> li
         {
             "id": key,
             "kind": look.catalogue.kind(section.kind),
+            "says": _says(look, section),
             "open": key == chosen,
             "starter": key in starters,
             **(_desk(look, key, section, query) if key == chosen else {}),
         }
         for key, section in look.document.holder(holder).ordered()
     ]
+
+
+_LONGEST = 40  # letters of a section's text that tell it from others of its kind
+
+
+def _says(look: Look, section: Section) -> str:
+    """The first text of a section, by which its owner knows it."""
+    texts = (
+        plain(section.fields.get(field.slug, ""))
+        for field in look.catalogue.kind(section.kind).fields
+        if field.sets_text
+    )
+    return Truncator(next(filter(None, texts), "")).chars(_LONGEST)
 
 
 def kinds(look: Look) -> list[tuple[str, list[SectionKind]]]:

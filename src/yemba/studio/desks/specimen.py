@@ -8,6 +8,7 @@ from typing import NamedTuple
 
 from django.utils.safestring import SafeString, mark_safe
 
+from yemba.core.site.buttons import Painted, states
 from yemba.core.site.document import Picture
 from yemba.core.site.resolve import Look
 from yemba.core.site.settings import SETTINGS
@@ -119,18 +120,35 @@ def _logo(picture: Picture) -> str:
 
 
 def _button(look: Look) -> str:
-    """A button in its corners, beside a frame for a picture in the same."""
-    ground, corner = look.grounds["light"], look.value("shape.corner")
-    words, size = "Send", 17
-    lettering = look.lettering("button")
-    wide = lettering.width(look.texts["button"].written(words), size) + 44
-    radius = min(corner, 22)
+    """A button at rest and under the pointer, beside a frame for a picture in the corners of the site."""
+    corner, painted = look.value("shape.corner"), states(look.value("buttons.form"), look.value("buttons.pointed"))
     return (
-        f"{_on_light(look)}"
-        f'<rect x="{_EDGE}" y="20" width="{wide:.1f}" height="44" rx="{radius:g}" fill="{ground.button.hex}"/>'
-        f"{lettering.line(look.texts['button'].written(words), _EDGE + 22, 48, size, ground.button_text.hex)}"
-        f'<rect x="{WIDTH - 110}" y="14" width="96" height="56" rx="{min(corner, 28):g}" fill="{ground.line.hex}"/>'
+        f"{_on_light(look)}{_one_button(look, painted['rest'], 6)}{_one_button(look, painted['pointed'], 46)}"
+        f'<rect x="{WIDTH - 110}" y="14" width="96" height="56" rx="{min(corner, 28):g}" '
+        f'fill="{look.grounds["light"].line.hex}"/>'
     )
+
+
+def _one_button(look: Look, painted: Painted, top: float) -> str:
+    ground, lettering, size = look.grounds["light"], look.lettering("button"), 15
+    corner, edge, box = (look.value(f"buttons.{name}") for name in ("corner", "edge", "size"))
+    words = look.texts["button"].written("Send")
+    wide = lettering.width(words, size) + 40 * (box or 1)
+    radius = min(16, look.value("shape.corner") if corner is None else corner)
+    fill, line = (getattr(ground, role).hex if role else "none" for role in (painted.fill, painted.edge))
+    left, middle = _EDGE + 20 * (box or 1), top + 16
+    ink = getattr(ground, painted.words).hex
+    end = left + lettering.width(words, size)
+    drawn = [
+        f'<rect x="{_EDGE}" y="{top}" width="{wide:.1f}" height="32" rx="{radius:g}" fill="{fill}" stroke="{line}" '
+        f'stroke-width="{2 if edge is None else edge:g}"/>',
+        lettering.line(words, left, middle + 5, size, ink),
+    ]
+    if painted.line:
+        drawn.append(f'<path d="M{left:.1f} {middle + 8}H{end:.1f}" stroke="{ink}"/>')
+    if look.value("buttons.sign") != "none":
+        drawn.append(f'<path d="M{end + 4:.1f} {middle - 4}l4 4l-4 4" fill="none" stroke="{ink}" stroke-width="1.5"/>')
+    return "".join(drawn)
 
 
 def _set(look: Look, level: str, words: str, ink: str, size: float) -> str:
@@ -175,5 +193,5 @@ FEATURES = (
     Feature("Text", ("type.body", *_SETTING, *_TEXTS), _text),
     Feature("Sizes", ("type.base", "type.ratio"), _scale),
     Feature("Name", ("title.", "logo."), _name),
-    Feature("Button and corners", ("button.", "shape."), _button),
+    Feature("Button and corners", ("button.", "buttons.", "shape."), _button),
 )

@@ -307,6 +307,23 @@ class MoveItem(OfItem):
         return f"{self.where(look)}: order"
 
 
+class PlaceItem(OfItem):
+    """Put an item before another, or at the end."""
+
+    name: ClassVar[str] = "place-item"
+    before: str = ""
+
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        stands = self.order(look)
+        order = [key for key in stands if key != self.item]
+        place = order.index(self.before) if self.before in order else len(order)
+        placed = [*order[:place], self.item, *order[place:]]
+        return [put(look.document, (*self.standing(look).path, "order"), placed)] if placed != stands else []
+
+    def say(self, look: Look) -> str:
+        return f"{self.where(look)}: order"
+
+
 class RemoveItem(OfItem):
     """Take an item away; undo brings it back."""
 

@@ -11,7 +11,12 @@ export function sort(gestures) {
     },
 
     rows() {
-      return [...this.$root.querySelectorAll("[data-sorted]")];
+      return [...this.$root.querySelectorAll("[data-sorted]")].filter((row) => this.owns(row));
+    },
+
+    // A list may stand in a row of another.
+    owns(element) {
+      return element?.closest("[data-sort]") === this.$root;
     },
 
     // The rows among which another can be put: all but itself and those under it.
@@ -22,7 +27,7 @@ export function sort(gestures) {
 
     lift(event) {
       const grip = event.target.closest("[data-grip]");
-      if (!grip || event.button) return;
+      if (!this.owns(grip) || event.button) return;
       event.preventDefault();
       grip.focus();
       grip.setPointerCapture(event.pointerId);
@@ -93,7 +98,7 @@ export function sort(gestures) {
       const step = { ArrowUp: ["move", -1], ArrowDown: ["move", 1], ArrowRight: ["nest", 1], ArrowLeft: ["nest", -1] }[
         event.key
       ];
-      if (!grip || !step || !this.$root.dataset[step[0]]) return;
+      if (!this.owns(grip) || !step || !this.$root.dataset[step[0]]) return;
       event.preventDefault();
       event.stopPropagation();
       const [what, by] = step;
