@@ -36,7 +36,7 @@ from yemba.sites.catalogue import catalogue
 from yemba.sites.models import Site
 
 _BEFORE, _EDITION, _TRIED = "@live/", "@edition/", "@template/"
-_SCRIPTS = {"window": ("overflow.js", "static/hosting/writing.js", "window.js"), "look": ("look.js",)}
+_SCRIPTS = {"window": ("overflow.js", "static/hosting/rich_text.js", "window.js"), "look": ("look.js",)}
 _HERE = Path(__file__).parent
 _OWN = {
     "default-src": ["'none'"],

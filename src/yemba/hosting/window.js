@@ -139,7 +139,8 @@ function showAdding(y) {
   const edges = sections.map((section) => [section.getBoundingClientRect().bottom, section.dataset.place]);
   edges.unshift([main.getBoundingClientRect().top, ""]);
   const [top, after] = edges.find(([edge]) => Math.abs(edge - y) * scale < REACH) ?? [];
-  if (top === undefined || writing) return adding.remove();
+  const isLive = location.pathname.includes("/@live/");
+  if (top === undefined || writing || isLive) return adding.remove();
   adding.dataset.after = after;
   adding.style.zoom = 1 / scale;
   adding.style.top = `${Math.min(Math.max(4, top * scale - 16), innerHeight * scale - 36)}px`;
@@ -165,7 +166,7 @@ function showTools({ markup, links: known }) {
   host.style.zoom = 1 / scale;
   document.body.append(host);
   for (const box of [host, writing.element]) toolSize.observe(box);
-  Object.assign(tools, { host, detach: globalThis.writing.attach(writing.element, root, () => known) });
+  Object.assign(tools, { host, detach: globalThis.richText.attach(writing.element, root, () => known) });
   placeTools();
 }
 
@@ -212,7 +213,7 @@ function stop(keep) {
   for (const name of ["contenteditable", "role", "aria-label"]) element.removeAttribute(name);
   if (!keep) element.innerHTML = before;
   else if (element.innerHTML !== before) {
-    say({ type: "words", ...placeOf(element), words: rich ? globalThis.writing.kept(element) : line(element) });
+    say({ type: "words", ...placeOf(element), words: rich ? globalThis.richText.kept(element) : line(element) });
   }
 }
 

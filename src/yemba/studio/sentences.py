@@ -46,5 +46,7 @@ SENTENCES = {
     "full_colour": "full colour",
     "both_wide": "both as on a wide window",
     "both_phone": "both as on a phone",
-    "result_lengths": "Title: {title} letters, of which about 60 show. Description: {description}, of about 155.",
+    "result_lengths": "Title: {title} letters, of which about {most_title} show. "
+    "Description: {description}, of about {most_description}.",
+    "text_too_large": "“{name}” has {kilobytes} kB. At most {most} kB of text come in at once; bring it in parts.",
 }

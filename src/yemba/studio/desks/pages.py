@@ -70,6 +70,7 @@ def _result(look: Look, page_id: str) -> Context:
     page, name, tagline = look.document.pages[page_id], look.document.name, look.document.tagline
     title = title_of(page, name, tagline)
     told = {"title": len(title), "description": len(page.description)}
+    told |= {"most_title": _MOST_TITLE, "most_description": _MOST_DESCRIPTION}
     return {
         "address": f"› {page.slug}" if page.slug else "",
         "usual_title": usual_title(page, name, tagline),

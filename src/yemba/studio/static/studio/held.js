@@ -66,7 +66,7 @@ export function settled(form, fields) {
   for (const field of form.querySelectorAll("input, select, textarea, [data-rich]")) {
     const name = rich(field) ? (form.elements.text ?? form.elements.words).name : field.name;
     if (!is(name)) continue;
-    if (rich(field) && name === "words" && globalThis.writing.kept(field) !== form.elements.words.value) continue;
+    if (rich(field) && name === "words" && globalThis.richText.kept(field) !== form.elements.words.value) continue;
     changed.delete(field);
     if (form.dataset.edit === "submit") reset(field);
   }

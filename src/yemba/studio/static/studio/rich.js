@@ -1,5 +1,7 @@
 // Words with a little markup, written on the desk: kept when the field and its bar are left, or added by their button.
+import { fault } from "./fault.js";
 import { hold, isHeld, rich } from "./held.js";
+import { sentence } from "./sentence.js";
 import { state } from "./state.js";
 
 const attached = new WeakSet();
@@ -19,7 +21,7 @@ export function richWords(bench, { send, stream, recall }) {
     if (shows(formOf(target))) stream(formOf(target));
     if (!rich(target) || attached.has(target)) return;
     attached.add(target);
-    globalThis.writing.attach(target, target.closest("form").querySelector("[data-tools]"), () => state.links);
+    globalThis.richText.attach(target, target.closest("form").querySelector("[data-tools]"), () => state.links);
   });
   bench.addEventListener("input", ({ target }) => {
     if (!rich(target)) return;
@@ -40,10 +42,14 @@ export function richWords(bench, { send, stream, recall }) {
   });
   bench.addEventListener("change", async ({ target }) => {
     const [file] = target.dataset.brought === undefined ? [] : target.files;
-    if (!file || file.size > MOST_BYTES) return;
-    const field = target.closest("form").querySelector("[data-rich]");
+    if (!file) return;
+    const form = target.closest("form");
+    const tooLarge = { name: file.name, kilobytes: Math.ceil(file.size / 1000), most: MOST_BYTES / 1000 };
+    fault(form, file.size > MOST_BYTES ? { sentence: sentence("text_too_large", tooLarge), field: "text" } : null);
+    if (file.size > MOST_BYTES) return;
+    const field = form.querySelector("[data-rich]");
     const text = await file.text();
-    if (/\.html?$/i.test(file.name)) field.innerHTML = globalThis.writing.pasted(text);
+    if (/\.html?$/i.test(file.name)) field.innerHTML = globalThis.richText.pasted(text);
     else field.innerText = text;
     target.value = "";
     field.dispatchEvent(new Event("input", { bubbles: true }));
@@ -54,6 +60,6 @@ export function richWords(bench, { send, stream, recall }) {
 function written(form, field) {
   const plain = !field.querySelector(":not(p, div, br)");
   const { words, text } = form.elements;
-  if (text) text.value = plain ? field.innerText : globalThis.writing.kept(field);
-  else words.value = globalThis.writing.kept(field);
+  if (text) text.value = plain ? field.innerText : globalThis.richText.kept(field);
+  else words.value = globalThis.richText.kept(field);
 }

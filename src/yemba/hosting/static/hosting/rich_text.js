@@ -302,5 +302,5 @@
     return copy.innerHTML;
   }
 
-  globalThis.writing = { attach, completed, kept, pasted };
+  globalThis.richText = { attach, completed, kept, pasted };
 })();
