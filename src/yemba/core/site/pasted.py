@@ -223,10 +223,18 @@ def _runs_in(element: Element, around: _Run, depth: int) -> Iterator[_Run]:
 def _kind(element: Element, around: _Run) -> _Run:
     """Of which kind text is in an element: as around it, and what its name or its style adds or takes away."""
     style = _style(element)
-    bold = bool(_BOLD.search(style)) or ((around.bold or element.tag in _STRONG) and not _NOT_BOLD.search(style))
-    italic = bool(_ITALIC.search(style)) or ((around.italic or element.tag in _EM) and not _NOT_ITALIC.search(style))
-    link = element.get("href", "").strip() if element.tag == "a" else ""
-    return around._replace(link=link if _ADDRESS.match(link) else around.link, bold=bold, italic=italic)
+    bold = _holds(style, _BOLD, _NOT_BOLD, around.bold or element.tag in _STRONG)
+    italic = _holds(style, _ITALIC, _NOT_ITALIC, around.italic or element.tag in _EM)
+    href = element.get("href", "").strip() if element.tag == "a" else ""
+    link = href if _ADDRESS.match(href) else around.link
+    return around._replace(link=link, bold=bold, italic=italic)
+
+
+def _holds(style: str, says: re.Pattern[str], denies: re.Pattern[str], otherwise: bool) -> bool:
+    """Whether a style says something; what holds without it where it says nothing."""
+    if says.search(style):
+        return True
+    return otherwise and not denies.search(style)
 
 
 def _markup(runs: Sequence[_Run]) -> str:

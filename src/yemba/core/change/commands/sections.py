@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Iterable, Mapping, Sequence
 from typing import Any, ClassVar
 
 from yemba.core import room
@@ -36,13 +36,10 @@ class AddSection(Command):
         path = self._holder(look)
         order = look.document.holder(path).order
         room.SECTIONS.check(len(order), "kind")
-        place = len(order)
-        if self.after is not None:
-            place = order.index(self.after) + 1 if self.after in order else 0
         section, key = new_section(look, look.catalogue.kind(self.kind), ids), ids()
         return [
             put(look.document, (*path, "sections", key), section),
-            put(look.document, (*path, "order"), [*order[:place], key, *order[place:]]),
+            put(look.document, (*path, "order"), _inserted(order, [key], self.after)),
         ]
 
     def _holder(self, look: Look) -> tuple[str, str]:
@@ -70,11 +67,11 @@ class AddText(Command):
         order = look.document.page(self.page).order
         brought = self._brought(look)
         room.SECTIONS.check(len(order) + len(brought) - 1, "text")
-        made = {ids(): self._section(look, one) for one in brought}
-        place = len(order) if self.after is None else order.index(self.after) + 1 if self.after in order else 0
         path = ("pages", self.page)
+        made = {ids(): self._section(look, one) for one in brought}
         steps = [put(look.document, (*path, "sections", key), section) for key, section in made.items()]
-        return [*steps, put(look.document, (*path, "order"), [*order[:place], *made, *order[place:]])]
+        steps.append(put(look.document, (*path, "order"), _inserted(order, made, self.after)))
+        return steps
 
     def _brought(self, look: Look) -> list[Brought]:
         return sections_of(self.text, look.catalogue.kind("words").field("heading").limit)
@@ -90,6 +87,21 @@ class AddText(Command):
     def say(self, look: Look) -> str:
         count = len(self._brought(look))
         return f"A text as {count} section{'s' if count > 1 else ''} of {look.document.page(self.page).name}"
+
+
+def _inserted(order: Sequence[str], keys: Iterable[str], after: str | None) -> list[str]:
+    """An order with more after one of it; before all where it is none of it, at the end where it is None."""
+    place = len(order)
+    if after is not None:
+        place = order.index(after) + 1 if after in order else 0
+    return [*order[:place], *keys, *order[place:]]
+
+
+def _placed(order: Sequence[str], thing: str, before: str) -> list[str]:
+    """An order with a thing of it before another, or at the end."""
+    rest = [key for key in order if key != thing]
+    place = rest.index(before) if before in rest else len(rest)
+    return [*rest[:place], thing, *rest[place:]]
 
 
 class OfSection(Command):
@@ -133,12 +145,10 @@ class PlaceSection(OfSection):
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
         standing = self.standing(look)
         goes = ("pages", self.page) if self.page else standing.holder
-        order = [key for key in look.document.holder(goes).order if key != self.section]
-        place = order.index(self.before) if self.before in order else len(order)
+        order = look.document.holder(goes).order
         if goes == standing.holder:
-            placed = [*order[:place], self.section, *order[place:]]
-            stands = look.document.holder(goes).order
-            return [put(look.document, (*goes, "order"), placed)] if placed != stands else []
+            placed = _placed(order, self.section, self.before)
+            return [put(look.document, (*goes, "order"), placed)] if placed != order else []
         room.SECTIONS.check(len(order), "page")
         left = [key for key in look.document.holder(standing.holder).order if key != self.section]
         key = ids()
@@ -146,7 +156,7 @@ class PlaceSection(OfSection):
             put(look.document, (*standing.holder, "order"), left),
             remove(look.document, standing.path),
             put(look.document, (*goes, "sections", key), _copied(standing.section, ids)),
-            put(look.document, (*goes, "order"), [*order[:place], key, *order[place:]]),
+            put(look.document, (*goes, "order"), _placed(order, key, self.before)),
         ]
 
     def say(self, look: Look) -> str:
@@ -315,10 +325,8 @@ class PlaceItem(OfItem):
 
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
         stands = self.order(look)
-        order = [key for key in stands if key != self.item]
-        place = order.index(self.before) if self.before in order else len(order)
-        placed = [*order[:place], self.item, *order[place:]]
-        return [put(look.document, (*self.standing(look).path, "order"), placed)] if placed != stands else []
+        order = _placed(stands, self.item, self.before)
+        return [put(look.document, (*self.standing(look).path, "order"), order)] if order != stands else []
 
     def say(self, look: Look) -> str:
         return f"{self.where(look)}: order"
