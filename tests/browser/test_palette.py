@@ -78,7 +78,7 @@ def test_a_role_that_fails_is_told_of_and_mended_by_its_offer(bench: Page) -> No
 
 def test_from_a_section_to_its_ground_and_back(bench: Page) -> None:
     chapter(bench, "Pages")
-    bench.get_by_role("link", name="Hours and place", exact=True).click()
+    bench.locator(".section-name", has_text="Hours and place").click()
     bench.get_by_role("link", name="go to this ground").click()
     expect(bench.locator("#ground-tinted")).to_have_class("is-chosen")
     expect(bench.locator(".came")).to_contain_text("Hours and place on Home")

@@ -57,6 +57,7 @@
     }
 
     function act(name) {
+      keepRange();
       backToField();
       acts[name]();
       if (name !== "link") tell();
