@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import pytest
-from playwright.sync_api import Frame, Page, expect
+from playwright.sync_api import Frame, Page, Route, expect
 
 from tests.browser.hands import chapter, eventually, frames, kept, point, until
 from tests.browser.test_hands import section
@@ -172,3 +172,51 @@ def test_a_section_is_added_between_two_in_a_window(bench: Page, demo: Site) -> 
     kept(bench, "Quotes added to Home")
     order = sites.document(Site.objects.get(pk=demo.pk)).pages["home"].order
     assert (order[0], order[2]) == (first, second)
+
+
+def test_by_keys_words_are_written_where_they_stand(bench: Page, demo: Site) -> None:
+    before = lead_of(demo)
+    section(bench, "opening")
+    bench.locator("#words-heading").focus()
+    bench.keyboard.press("F2")
+    wide = frames(bench)[0]
+    expect(wide.locator(".kind-opening h1")).to_be_focused()
+    bench.keyboard.press("Control+a")
+    bench.keyboard.type("Mended by keys")
+    bench.keyboard.press("Enter")
+    kept(bench, "Mended by keys")
+    expect(bench.locator("#words-heading")).to_be_focused()
+    bench.locator("#words-lead").focus()
+    bench.keyboard.press("F2")
+    expect(wide.locator(LEAD).first).to_be_focused()
+    bench.keyboard.press("Control+End")
+    bench.keyboard.type(" And more.")
+    bench.keyboard.press("Escape")
+    expect(bench.locator("#words-lead")).to_be_focused()
+    assert wide.locator(LEAD).first.inner_text().strip().endswith("more.") is False
+    bench.keyboard.press("F2")
+    bench.keyboard.press("Control+End")
+    bench.keyboard.type(" And more.")
+    bench.keyboard.press("Control+Enter")
+    kept(bench, "Cloth, leather")
+    assert lead_of(demo) == before.replace("</p>", " And more.</p>")
+
+
+def test_an_answer_that_arrives_takes_no_words_that_are_being_written(bench: Page, demo: Site) -> None:
+    before = lead_of(demo)
+    section(bench, "opening")
+    held: list[Route] = []
+    bench.context.route("**/edit/", held.append)
+    bench.locator("#words-heading").fill("Slowly mended")
+    bench.locator("#words-heading").press("Enter")
+    wide = begin_writing(bench, LEAD)
+    bench.keyboard.press("Control+End")
+    bench.keyboard.type(" Half a")
+    bench.context.unroute("**/edit/")
+    held.pop(0).continue_()
+    kept(bench, "Slowly mended")
+    bench.keyboard.type(" sentence.")
+    expect(wide.locator(LEAD).first).to_contain_text("Half a sentence.")
+    bench.keyboard.press("Control+Enter")
+    eventually(bench, "document.querySelector('h1').textContent === 'Slowly mended'")
+    assert lead_of(demo) == before.replace("</p>", " Half a sentence.</p>")

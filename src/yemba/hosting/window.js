@@ -96,6 +96,8 @@ function centre(element) {
   goTo(scrollY + top - Math.max(0, innerHeight - height) / 2);
 }
 
+let late = {}; // fragments that came while words of theirs were written
+
 function patch(given) {
   if (given.values !== undefined) {
     streamed.replaceSync(given.values);
@@ -112,6 +114,10 @@ function patch(given) {
   if (given.arrangement) document.body.dataset.header = given.arrangement;
   if (given.ground) document.body.dataset.ground = given.ground;
   for (const [place, html] of Object.entries(given.fragments || {})) {
+    if (writing && standing(place)?.contains(writing.element)) {
+      late[place] = html;
+      continue;
+    }
     const holder = document.createElement("template");
     holder.innerHTML = html.trim();
     const old = standing(place);
@@ -205,14 +211,27 @@ function write(element) {
   element.focus();
 }
 
-function stop(keep) {
+// Asked for by a key on the desk: the words stand in the middle, and are written.
+function writeAt(what) {
+  const found = find(what);
+  const words = found?.matches("[data-edit]") ? found : null;
+  if (!words) return;
+  centre(words);
+  write(words);
+}
+
+// `done` says that who writes ended it by a key, and goes back to where they came from.
+function stop(keep, done = false) {
   const { element, before, rich } = writing;
   writing = null;
   hideTools();
-  say({ type: "writing", on: false });
+  say({ type: "writing", on: false, done });
   for (const name of ["contenteditable", "role", "aria-label"]) element.removeAttribute(name);
+  const fragments = late;
+  late = {};
   if (!keep) element.innerHTML = before;
-  else if (element.innerHTML !== before) {
+  if (element.innerHTML === before) patch({ fragments });
+  else {
     say({ type: "words", ...placeOf(element), words: rich ? globalThis.richText.kept(element) : line(element) });
   }
 }
@@ -232,6 +251,7 @@ addEventListener("message", (event) => {
   else if (data.type === "touch") touch(data.places);
   else if (data.type === "see") see(data.matrix);
   else if (data.type === "tools") showTools(data);
+  else if (data.type === "write") writeAt(data);
   else if (data.type === "scale") scale = data.scale;
   else if (data.type === "where") scrollY < 2 || sayScroll();
   else if (data.type === "hello") say({ type: "ready", page: document.body.dataset.page });
@@ -339,10 +359,10 @@ function follow(link) {
 addEventListener("keydown", (event) => {
   if (writing) {
     if (event.target.closest?.("[data-writing]")) return;
-    if (event.key === "Escape") stop(false);
-    else if (event.key === "Enter" && !writing.rich) {
+    if (event.key === "Escape") stop(false, true);
+    else if (event.key === "Enter" && (!writing.rich || event.ctrlKey || event.metaKey)) {
       event.preventDefault();
-      stop(true);
+      stop(true, true);
     }
     return;
   }

@@ -89,6 +89,13 @@ class Windows {
     frame.contentWindow.postMessage(message, told.origin);
   }
 
+  // Words of a field are written where they stand, in the wide window, which takes the focus.
+  write(what) {
+    const [wide] = this.frames;
+    wide.contentWindow.focus();
+    wide.contentWindow.postMessage({ type: "write", ...what }, told.origin);
+  }
+
   // A window says that it is there: whether it may show an older state than the one that stands.
   ready(name) {
     this.loading.delete(name);

@@ -4,6 +4,7 @@ import morph from "../vendored/morph.js";
 import { ask } from "./ask.js";
 import { comeTo, stepBack } from "./escape.js";
 import { find, openFind } from "./find.js";
+import { land } from "./focus.js";
 import { focal } from "./focal.js";
 import { come, heldFields, heldForms, hold, stash } from "./held.js";
 import { deskEdge, edge } from "./edges.js";
@@ -29,7 +30,15 @@ import { waterfall } from "./waterfall.js";
 import { widthScale } from "./width_scale.js";
 import { windows } from "./windows.js";
 
+// The section, field and entry that a control on the desk is about; null where it is about none.
+function fieldOf(target) {
+  const words = target.closest?.("[data-edit]")?.elements;
+  if (words?.command?.value !== "set-words") return null;
+  return { place: words.section.value, field: words.field.value, item: words.item.value };
+}
+
 // --- what the windows say
+let cameFrom = null; // the field on the desk whose words are written in a window
 const DWELL = 90; // ms a pointer rests before it is told of
 let pointing = 0;
 const heard = {
@@ -59,6 +68,8 @@ const heard = {
   writing(message, from) {
     state.writing = message.on;
     if (message.on) windows.tools(from, document.getElementById("writing-tools").innerHTML);
+    else if (message.done && cameFrom?.isConnected) land(cameFrom);
+    if (!message.on) cameFrom = null;
   },
   key: (message) => key(message, before),
 };
@@ -94,10 +105,9 @@ bench.addEventListener("input", ({ target }) => {
 bench.addEventListener("focusin", ({ target }) => {
   if (target.closest("#desk") && typing(target)) come();
   comeTo(target);
-  const words = target.closest("[data-edit]")?.elements;
-  if (words?.command?.value !== "set-words") return; // of a field of a section, where its look comes from
+  const what = fieldOf(target); // of a field of a section, where its look comes from
+  if (!what) return;
   clearTimeout(pointing);
-  const what = { place: words.section.value, field: words.field.value, item: words.item.value };
   pointing = setTimeout(() => tell(what, { follow: false }), DWELL);
 });
 
@@ -252,6 +262,11 @@ bench.addEventListener("click", ({ target }) => {
 addEventListener("keydown", (event) => {
   panels.handMoves();
   const { key: name, target, isComposing } = event;
+  if (name === "F2" && fieldOf(target)) {
+    event.preventDefault();
+    cameFrom = target;
+    windows.write(fieldOf(target));
+  }
   if (name === "Escape" && !isComposing && !document.querySelector("dialog[open]")) stepBack(target);
   if (!typing(event.target) && !event.repeat && !document.querySelector("dialog[open]")) key(event, before);
 });
