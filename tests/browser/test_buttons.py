@@ -47,6 +47,10 @@ def test_each_form_is_drawn_as_it_is_told(form: str, bench: Page) -> None:
         assert wide.evaluate(DRAWN, BUTTON) == expected(form, pointed, "rest", slug)
         bench.mouse.move(*point(bench, BUTTON))
         assert wide.evaluate(DRAWN, BUTTON) == expected(form, pointed, "pointed", slug), pointed
+        bench.mouse.down()
+        assert wide.evaluate(DRAWN, BUTTON) == expected(form, pointed, "pressed", slug), pointed
+        bench.mouse.move(*point(bench, ".kind-opening h1"))
+        bench.mouse.up()
 
 
 def test_one_button_is_quiet_and_all_have_an_arrow(bench: Page) -> None:

@@ -206,14 +206,18 @@ def test_an_answer_that_arrives_takes_no_words_that_are_being_written(bench: Pag
     before = lead_of(demo)
     section(bench, "opening")
     held: list[Route] = []
-    bench.context.route("**/edit/", held.append)
+
+    def hold(route: Route) -> None:
+        held.append(route)
+
+    bench.context.route("**/edit/", hold)
     bench.locator("#words-heading").fill("Slowly mended")
     bench.locator("#words-heading").press("Enter")
     wide = begin_writing(bench, LEAD)
     bench.keyboard.press("Control+End")
     bench.keyboard.type(" Half a")
-    bench.context.unroute("**/edit/")
     held.pop(0).continue_()
+    bench.context.unroute("**/edit/")
     kept(bench, "Slowly mended")
     bench.keyboard.type(" sentence.")
     expect(wide.locator(LEAD).first).to_contain_text("Half a sentence.")

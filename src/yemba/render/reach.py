@@ -31,6 +31,7 @@ from yemba.render.style import custom_properties
 from yemba.render.uses import Use, use
 
 _TAG = re.compile(r"<(\w+)")
+_CHOICE = re.compile(r"[a-z]{1,16}")  # a value that may be a choice, on which classes depend
 _CLASSES = re.compile(r'class="([\w-]+)"|<(\w+)')
 
 
@@ -227,8 +228,8 @@ def _shape(section: Section) -> Hashable:
     one_offs = sorted(
         (element, *sorted(values), values.get(BUTTON, "")) for element, values in section.one_offs.items()
     )
-    classes = tuple(section.fields.get(slug) for slug in ("behind", "filter", "moves"))
-    return (_filled(section.fields), distinct, min(len(items), _ENOUGH), tuple(one_offs), classes)
+    chosen = frozenset(one for one in section.fields.items() if _CHOICE.fullmatch(one[1]))
+    return (_filled(section.fields), distinct, min(len(items), _ENOUGH), tuple(one_offs), chosen)
 
 
 def _filled(fields: Mapping[str, str]) -> frozenset[tuple[str, ...]]:

@@ -15,6 +15,7 @@ from yemba.core.trade.filling import NO_TEXTS, Texts, is_filled
 from yemba.core.type.levels import LEVELS
 from yemba.core.value.field_types import field_types
 from yemba.core.value.kind import Kind
+from yemba.core.value.offered import CHOICE, OneOf
 from yemba.core.value.reaching import REACHES
 
 DATES, HOURS, MESSAGES = "dates", "hours", "messages"
@@ -40,7 +41,7 @@ class Field(Strict):
 
     `heads` says that an item's field is set as a heading, `level` in which level of text it is set, `will_do` that the
     starter words may stay as they are. `reaches` is "mail" or "telephone" where a line is a link by which somebody is
-    reached.
+    reached. A field of the type "choice" takes a key of `offered`.
     """
 
     slug: str
@@ -53,6 +54,7 @@ class Field(Strict):
     level: str = "body"
     will_do: bool = False
     reaches: str = ""
+    offered: dict[str, str] = {}
 
     @field_validator("type")
     @classmethod
@@ -72,6 +74,8 @@ class Field(Strict):
     @cached_property
     def kind(self) -> Kind:
         """The kind of value it holds."""
+        if self.type == CHOICE:
+            return OneOf(self.offered)
         return field_types()[self.type].of_field(self.limit, self.needed)
 
     @property

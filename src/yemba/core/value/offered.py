@@ -19,12 +19,13 @@ MOVES = {"with": "With the page", "still": "Stands still while one scrolls"}
 
 
 @dataclass(frozen=True)
-class Offered(Kind):
-    """A key of `offered`, or "" for none. Subclasses say what is offered."""
+class OneOf(Kind):
+    """A key of `offered`, or "" for what is usual."""
+
+    offered: Mapping[str, str]
 
     sets_text: ClassVar[bool] = False
     control: ClassVar[str] = "offered"
-    offered: ClassVar[Mapping[str, str]] = {}
 
     def read(self, typed: Any, name: str, key: str) -> str:
         if typed and typed not in self.offered:
@@ -38,24 +39,24 @@ class Offered(Kind):
         return list(self.offered.items())
 
 
-class _Behind(Offered):
-    offered = BEHIND
+def _of(offered: Mapping[str, str]) -> type[Kind]:
+    """A type of fields that offers always the same."""
+
+    class Always(Kind):
+        @classmethod
+        def of_field(cls, limit: int, needed: bool) -> Kind:
+            return OneOf(offered)
+
+    return Always
 
 
-class _Way(Offered):
-    offered = WAYS
-
-
-class _Moves(Offered):
-    offered = MOVES
-
-
-class _Pattern(Offered):
-    offered: ClassVar[Mapping[str, str]] = {slug: pattern.name for slug, pattern in PATTERNS.items()}
-
-
-class _Filter(Offered):
-    offered = FILTERS
-
-
-FIELD_TYPES = {"behind": _Behind, "way": _Way, "moves": _Moves, "pattern": _Pattern, "filter": _Filter}
+CHOICE = "choice"
+"""The type of fields that say themselves what they offer."""
+FIELD_TYPES = {
+    CHOICE: _of({}),
+    "behind": _of(BEHIND),
+    "way": _of(WAYS),
+    "moves": _of(MOVES),
+    "pattern": _of({slug: pattern.name for slug, pattern in PATTERNS.items()}),
+    "filter": _of(FILTERS),
+}
