@@ -218,6 +218,9 @@ function writeAt(what) {
   if (!words) return;
   centre(words);
   write(words);
+  const selection = getSelection();
+  selection.selectAllChildren(words);
+  selection.collapseToEnd(); // one goes on at the end
 }
 
 // `done` says that who writes ended it by a key, and goes back to where they came from.
