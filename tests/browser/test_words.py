@@ -133,7 +133,7 @@ def test_a_pasted_text_with_headings_becomes_sections_seen_before_they_are_added
     before = sites.document(demo).pages["home"].order
     sections = "[...document.querySelectorAll('main > section')].length"
     bench.locator("summary", has_text="Bring in a text").click()
-    box = bench.locator("#brought-text")
+    box = bench.locator("#imported-text")
     box.click()
     paste(bench, f"{PASTED}<h1>Who comes</h1><p>Anyone over ten.</p>")
     eventually(bench, f"{sections} === {len(before) + 2}")

@@ -12,8 +12,8 @@ from yemba.core.colour.contrast import TEXT, ratio
 from yemba.core.colour.gradient import laid_over, points
 from yemba.core.errors import Fault
 from yemba.core.picture.tint import BOXES
-from yemba.core.site.backdrop import WINDOWS, of_section
-from yemba.core.site.behind import USUAL, drawn, drawn_mark
+from yemba.core.site.backdrop import VIEWPORTS, of_section
+from yemba.core.site.behind import DEFAULTS, declarations, style_mark
 from yemba.core.site.behind import of_section as chosen_of
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
@@ -73,11 +73,11 @@ def test_each_is_known_in_the_stylesheet_by_what_it_draws(document: Document, ca
     for one in (patterned, other):
         look = Look(one, catalogue)
         chosen = chosen_of(look, one.section(opening(one)).section)
-        assert "url(" in drawn(look, chosen)
-        marks.append(drawn_mark(look, chosen))
+        assert "url(" in declarations(look, chosen)
+        marks.append(style_mark(look, chosen))
     assert marks[0] != marks[1]
     plain = Look(document, catalogue)
-    assert drawn_mark(plain, chosen_of(plain, document.section(opening(document)).section)) == ""
+    assert style_mark(plain, chosen_of(plain, document.section(opening(document)).section)) == ""
 
 
 def test_what_shows_nothing_alone_waits_as_one_change(document: Document, catalogue: Catalogue) -> None:
@@ -93,7 +93,7 @@ def test_a_picture_that_stands_still_is_judged_as_windows_show_it(document: Docu
     plain["pictures"]["q"] = {"file": "q.png", "format": "png", "width": 1600, "height": 900}
     moving = with_fields(Document.model_validate(plain), catalogue, backdrop="q")
     still = with_fields(moving, catalogue, moves="still", filter="grey")
-    for one, boxes, seen_under in ((moving, BOXES, "none"), (still, (*BOXES, *WINDOWS), "grey")):
+    for one, boxes, seen_under in ((moving, BOXES, "none"), (still, (*BOXES, *VIEWPORTS), "grey")):
         over = of_section(Look(one, catalogue), one.section(opening(one)).section)
         assert over is not None
         assert (over.boxes, over.filter) == (boxes, seen_under)
@@ -109,5 +109,5 @@ def test_bad_choices_are_refused_by_name(field: str, document: Document, catalog
 
 def test_the_usual_choices_are_choices() -> None:
     fields = {field.slug: field for field in SHARED}
-    for slug, value in USUAL.items():
+    for slug, value in DEFAULTS.items():
         assert fields[slug].read(value) == value

@@ -10,7 +10,7 @@ from yemba.core.layout.arrangement import NONE, OVER
 from yemba.core.layout.tiles import TileSizes
 from yemba.core.part.part import parts
 from yemba.core.site import files, navigation
-from yemba.core.site.behind import PICTURE, drawn_mark, of_fields, of_section
+from yemba.core.site.behind import PICTURE, of_fields, of_section, style_mark
 from yemba.core.site.buttons import FILLED, SHADE, form_of
 from yemba.core.site.document import Document, OwnFile, Picture
 from yemba.core.site.extra import extra
@@ -115,7 +115,7 @@ def behind_section(site: Site, kind: str, ground: str | None, fields: tuple[tupl
     """What is shown behind the words of a section of a kind, with a ground and fields as stored; and its mark in the
     stylesheet."""
     chosen = of_fields(dict(fields), site.look.ground_of(kind, ground).value)
-    return chosen.shown(site.look), drawn_mark(site.look, chosen)
+    return chosen.shown(site.look), style_mark(site.look, chosen)
 
 
 @question

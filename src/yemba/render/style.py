@@ -82,7 +82,7 @@ def _tints(look: Look) -> set[int]:
 def _drawn_behind(look: Look) -> set[str]:
     """A rule for every gradient and every pattern behind a section."""
     chosen = (behind_words.of_section(look, section) for section in look.document.drawn_behind())
-    marks = {behind_words.drawn_mark(look, one): behind_words.drawn(look, one) for one in chosen}
+    marks = {behind_words.style_mark(look, one): behind_words.declarations(look, one) for one in chosen}
     return {f'[data-behind="{mark}"]{{{declared}}}' for mark, declared in marks.items() if mark}
 
 

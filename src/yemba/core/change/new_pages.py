@@ -46,7 +46,7 @@ def with_new_pages(look: Look, ids: Ids, kind: Kind, value: str, key: str) -> tu
         added.append(page_id)
     if added:
         steps.append(put(look.document, ("order",), [*look.document.order, *added]))
-    return _led(kind, value, {name: pages[_NAME.read(name, "", key).casefold()] for name in names}), steps
+    return _linked(kind, value, {name: pages[_NAME.read(name, "", key).casefold()] for name in names}), steps
 
 
 def also_made(look: Look, kind: Kind, typed: str) -> str:
@@ -70,7 +70,7 @@ def _names(kind: Kind, value: str) -> list[str]:
     return []
 
 
-def _led(kind: Kind, value: str, pages: dict[str, str]) -> str:
+def _linked(kind: Kind, value: str, pages: dict[str, str]) -> str:
     if isinstance(kind, Link):
         return f"{PAGE}{pages[value.removeprefix(NEW)]}"
     return _IN_WORDS.sub(lambda match: f'href="{PAGE}{pages[html.unescape(match[1])]}"', value)

@@ -21,8 +21,8 @@ DEFAULT_TINT = 60
 _PACKED = 1  # % more, since packing a picture moves its colours by a step or two
 _TALL = (600, 800, 1200, 2400, 4800, 9600)  # px: a header at the side is as high as its page
 STILL = "still"
-WINDOWS = ((1024, 768), (1280, 720), (1440, 900), (1920, 1080), (2560, 1440))
-"""Windows, in px, that a picture which stands still fills: on a phone it moves with the page."""
+VIEWPORTS = ((1024, 768), (1280, 720), (1440, 900), (1920, 1080), (2560, 1440))
+"""Viewports, in px, that a picture which stands still fills: on a phone it moves with the page."""
 LARGE_FROM = 24  # px; WCAG 2.2, "large scale"
 
 
@@ -44,7 +44,7 @@ def of_section(look: Look, section: Section) -> Backdrop | None:
     if picture is None:
         return None
     large = look.sizes["h2"].low >= LARGE_FROM
-    boxes = (*BOXES, *WINDOWS) if section.fields.get("moves") == STILL else BOXES
+    boxes = (*BOXES, *VIEWPORTS) if section.fields.get("moves") == STILL else BOXES
     shown_under = section.fields.get("filter") or NONE
     return Backdrop(picture, look.ground(section).value, tint_of(section), large, boxes, shown_under)
 

@@ -14,7 +14,7 @@ from yemba.core.site.document import Picture, Section
 from yemba.core.site.resolve import Look
 
 GROUND, GRADIENT, PATTERN, PICTURE = "ground", "gradient", "pattern", "picture"
-USUAL = {"gradient_way": "to bottom", "pattern": "dots", "pattern_strength": "35", "filter": "none", "moves": "with"}
+DEFAULTS = {"gradient_way": "to bottom", "pattern": "dots", "pattern_strength": "35", "filter": "none", "moves": "with"}
 """What a section has where its owner chose a gradient, a pattern or a picture and nothing of it, by field."""
 _SIZE = 24  # px, of a tile
 
@@ -111,7 +111,7 @@ def of_section(look: Look, section: Section) -> Chosen:
 
 def of_fields(fields: Mapping[str, str], ground: str) -> Chosen:
     """What fields of a section choose, on a ground by its slug."""
-    known = USUAL | {slug: value for slug, value in fields.items() if value}
+    known = DEFAULTS | {slug: value for slug, value in fields.items() if value}
     return Chosen(
         behind=fields.get("behind", ""),
         ground=ground,
@@ -125,7 +125,7 @@ def of_fields(fields: Mapping[str, str], ground: str) -> Chosen:
     )
 
 
-def drawn(look: Look, chosen: Chosen) -> str:
+def declarations(look: Look, chosen: Chosen) -> str:
     """A gradient or a pattern as declarations of a stylesheet; "" where neither is shown."""
     if gradient := chosen.gradient(look):
         return f"background:{gradient.css(look.grounds[chosen.ground].fill)};"
@@ -134,9 +134,9 @@ def drawn(look: Look, chosen: Chosen) -> str:
     return ""
 
 
-def drawn_mark(look: Look, chosen: Chosen) -> str:
+def style_mark(look: Look, chosen: Chosen) -> str:
     """What a section with it is known by in the stylesheet; "" for none."""
-    declared = drawn(look, chosen)
+    declared = declarations(look, chosen)
     return sha256(declared.encode()).hexdigest()[:6] if declared else ""
 
 

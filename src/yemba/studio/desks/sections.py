@@ -104,7 +104,7 @@ def _behind(look: Look, section: Section, kind: SectionKind) -> Context:
 
     chosen = behind.of_section(look, section)
     shown = chosen.shown(look)
-    usual = behind.USUAL | {"behind": shown}
+    usual = behind.DEFAULTS | {"behind": shown}
     return {
         "chosen": controls("behind")[0],
         "kind": chosen.behind or shown,

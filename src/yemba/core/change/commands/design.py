@@ -31,8 +31,8 @@ class SetValue(Command):
             return [remove(look.document, (chosen.home, self.key))]
         value = chosen.read(self.value)
         chosen.kind.check(value, look, chosen.name, self.key)
-        led, steps = with_new_pages(look, ids, chosen.kind, value, self.key)
-        return [*steps, put(look.document, (chosen.home, self.key), led)]
+        linked, steps = with_new_pages(look, ids, chosen.kind, value, self.key)
+        return [*steps, put(look.document, (chosen.home, self.key), linked)]
 
     def say(self, look: Look) -> str:
         chosen = setting(self.key)

@@ -12,11 +12,11 @@ from yemba.core.change.new_pages import also_made, with_new_pages
 from yemba.core.change.operation import ABSENT, Operation, put, remove
 from yemba.core.errors import Fault
 from yemba.core.part.part import parts
-from yemba.core.site.brought import Brought, sections_of
 from yemba.core.site.document import Section, Standing
 from yemba.core.site.ids import Ids
 from yemba.core.site.kinds import Field, SectionKind
 from yemba.core.site.resolve import Look
+from yemba.core.site.text_import import ImportedSection, sections_of
 from yemba.core.trade.begin import new_entry, new_section
 
 _TEMPLATES = "as the template has it"
@@ -65,27 +65,27 @@ class AddText(Command):
 
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
         order = look.document.page(self.page).order
-        brought = self._brought(look)
-        room.SECTIONS.check(len(order) + len(brought) - 1, "text")
+        imported = self._imported(look)
+        room.SECTIONS.check(len(order) + len(imported) - 1, "text")
         path = ("pages", self.page)
-        made = {ids(): self._section(look, one) for one in brought}
+        made = {ids(): self._section(look, one) for one in imported}
         steps = [put(look.document, (*path, "sections", key), section) for key, section in made.items()]
         steps.append(put(look.document, (*path, "order"), _inserted(order, made, self.after)))
         return steps
 
-    def _brought(self, look: Look) -> list[Brought]:
+    def _imported(self, look: Look) -> list[ImportedSection]:
         return sections_of(self.text, look.catalogue.kind("words").field("heading").limit)
 
-    def _section(self, look: Look, brought: Brought) -> dict[str, Any]:
+    def _section(self, look: Look, imported: ImportedSection) -> dict[str, Any]:
         kind = look.catalogue.kind("words")
         fields = {
-            "heading": kind.field("heading").read(brought.heading),
-            "body": kind.field("body").read(brought.words),
+            "heading": kind.field("heading").read(imported.heading),
+            "body": kind.field("body").read(imported.words),
         }
         return {"kind": kind.slug, "fields": {slug: words for slug, words in fields.items() if words}}
 
     def say(self, look: Look) -> str:
-        count = len(self._brought(look))
+        count = len(self._imported(look))
         return f"A text as {count} section{'s' if count > 1 else ''} of {look.document.page(self.page).name}"
 
 
@@ -255,9 +255,9 @@ class SetWords(OfSection):
             check_item(standing.section, self.item, self.field)
         field = self._field(look)
         value = field.kind.read_on(look, self.words, field.name, field.slug)
-        led, steps = with_new_pages(look, ids, field.kind, value, field.slug)
+        linked, steps = with_new_pages(look, ids, field.kind, value, field.slug)
         inner = ("items", self.item) if self.item else ()
-        return [*steps, put(look.document, (*standing.path, *inner, "fields", self.field), led or ABSENT)]
+        return [*steps, put(look.document, (*standing.path, *inner, "fields", self.field), linked or ABSENT)]
 
     def _field(self, look: Look) -> Field:
         return self.kind(look).field(self.field, self.item)

@@ -41,7 +41,7 @@ export function richWords(bench, { send, stream, recall }) {
     send(form);
   });
   bench.addEventListener("change", async ({ target }) => {
-    const [file] = target.dataset.brought === undefined ? [] : target.files;
+    const [file] = target.dataset.import === undefined ? [] : target.files;
     if (!file) return;
     const form = target.closest("form");
     const tooLarge = { name: file.name, kilobytes: Math.ceil(file.size / 1000), most: MOST_BYTES / 1000 };

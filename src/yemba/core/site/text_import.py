@@ -17,14 +17,14 @@ from yemba.core.site.words import plain, safe
 _MARKUP = re.compile(r"<(?:p|h[1-6]|div|ul|ol|li|br|b|strong|em|i|table|span|blockquote|a)\b", re.IGNORECASE)
 
 
-class Brought(NamedTuple):
+class ImportedSection(NamedTuple):
     """A section to be: its heading, "" for none, and its words as they are stored."""
 
     heading: str
     words: str
 
 
-def sections_of(text: str, longest_heading: int) -> list[Brought]:
+def sections_of(text: str, longest_heading: int) -> list[ImportedSection]:
     """The sections of a text, which is HTML, or CommonMark with tables (as plain text is too). What stands before its
     first heading has none; a heading of more letters than `longest_heading` stays among the words.
 
@@ -49,11 +49,11 @@ def _parted(found: Sequence[Block]) -> Iterator[Sequence[Block]]:
         yield found[start:end]
 
 
-def _section(part: Sequence[Block], longest_heading: int) -> Brought:
+def _section(part: Sequence[Block], longest_heading: int) -> ImportedSection:
     heading = plain(part[0].inner) if part[0].tag.startswith("h") else ""
     if not heading or len(heading) > longest_heading:
-        return Brought("", _words(part))
-    return Brought(heading, _words(part[1:]))
+        return ImportedSection("", _words(part))
+    return ImportedSection(heading, _words(part[1:]))
 
 
 def _words(part: Sequence[Block]) -> str:

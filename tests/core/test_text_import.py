@@ -11,9 +11,9 @@ from hypothesis import strategies as st
 from tests.core.test_sections import done
 from yemba.core import room
 from yemba.core.errors import Fault
-from yemba.core.site.brought import sections_of
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
+from yemba.core.site.text_import import sections_of
 from yemba.core.site.words import plain
 
 MARKDOWN = """Before the first heading.
