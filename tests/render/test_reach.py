@@ -137,3 +137,12 @@ def test_the_shape_of_buttons_reaches_every_button(document: Document, catalogue
     opening = {"section": document.pages[home].order[0], "field": "behind"}
     assert reached("set-words", **opening, words="pattern") == [Spot(home, opening["section"])]
     assert reached("set-words", **opening, words="gradient") == [], "it has no colours yet"
+
+
+def test_what_a_button_takes_is_asked_anew_for_another_form(document: Document, catalogue: Catalogue) -> None:
+    home = document.order[0]
+    opening = document.pages[home].order[0]
+    filled = state(document)
+    assert "link" not in filled.section_use(home, opening).values
+    bare = do(document, catalogue, "set-value", key="buttons.form", value="words")
+    assert "link" in state(bare).section_use(home, opening).values
