@@ -13,14 +13,13 @@ from xml.etree.ElementTree import Element, SubElement, tostring
 from django.utils.safestring import mark_safe
 
 from yemba.core.picture import icons, sharing
-from yemba.core.picture.crop import ratio_of
 from yemba.core.picture.drawing import raster
 from yemba.core.picture.signature import SIGNATURES
 from yemba.core.picture.sizes import FORMATS, resized, widths
 from yemba.core.site.document import Page, Picture
 from yemba.core.site.files import led_to, path
 from yemba.core.site.logo import icon_picture, logo_on
-from yemba.core.site.pictures import leading_picture
+from yemba.core.site.pictures import framing, leading_picture, shown_bytes, shown_size
 from yemba.core.site.resolve import Look
 from yemba.render import fonts, pictures
 from yemba.render.fragment import rendered
@@ -170,7 +169,7 @@ def sharing_card(site: Site, page_id: str = "") -> bytes:
     look = site.look
     ground = _ground_of_card(look)
     picture = logo_on(look, ground)
-    logo = sharing.Mark(site.load(picture.file), picture.format, picture.width, picture.height) if picture else None
+    logo = sharing.Mark(shown_bytes(picture, site.load), picture.format, *shown_size(picture)) if picture else None
     document = look.document
     page = document.pages[page_id or document.order[0]]
     title, below = (page.name, document.name) if page_id and page.slug else (document.name, document.tagline)
@@ -201,7 +200,7 @@ def _picture_of_card(site: Site, page: Page) -> sharing.Behind | None:
     if picture is None:
         return None
     try:
-        data = raster(site.load(picture.file), picture.format, sharing.WIDTH)
+        data = raster(shown_bytes(picture, site.load), picture.format, sharing.WIDTH)
     except (OSError, KeyError, ValueError):
         return None
     return sharing.Behind(data, (picture.focal_x, picture.focal_y))
@@ -250,8 +249,8 @@ def _fonts(look: Look, draft: bool) -> dict[str, File]:
 def _picture_files(site: Site, picture: Picture) -> dict[str, File]:
     if picture.format == "svg":
         name = pictures.file_name(picture, picture.width, "svg")
-        return {f"assets/{name}": File(partial(site.load, picture.file), f"picture:{name}")}
-    sizes = [(width, form) for form in FORMATS for width in widths(pictures.size(picture)[0])]
+        return {f"assets/{name}": File(partial(shown_bytes, picture, site.load), f"picture:{name}")}
+    sizes = [(width, form) for form in FORMATS for width in widths(shown_size(picture)[0])]
     sizes.append(pictures.fallback(picture))
     files = {}
     for width, form in sizes:
@@ -262,9 +261,8 @@ def _picture_files(site: Site, picture: Picture) -> dict[str, File]:
 
 def picture_file(picture: Picture, width: int, form: str, load: Callable[[str], bytes]) -> File:
     """A picture in one width and format, cropped as it is shown."""
-    cut = {"ratio": ratio_of(picture.shape), "focal": pictures.focal(picture)}
     name = pictures.file_name(picture, width, form)
-    return File(lambda: resized(load(picture.file), width, form, **cut), f"picture:{name}")  # type: ignore[arg-type]
+    return File(lambda: resized(load(picture.file), width, form, framing(picture)), f"picture:{name}")
 
 
 def _icon_files(site: Site) -> dict[str, File]:
@@ -284,7 +282,7 @@ def icon_tiles(site: Site) -> tuple[bytes, bytes]:
     look = site.look
     picture, ground = icon_picture(look), look.grounds[look.value("header.ground")]
     if picture:
-        about = (site.load(picture.file), picture.format, picture.width, picture.height, ground.fill)
+        about = (shown_bytes(picture, site.load), picture.format, *shown_size(picture), ground.fill)
         return icons.from_logo(*about), icons.from_logo(*about, icons.safe_share())
     lead, behind = look.grounds["strong"], look.grounds[look.template.page]
     letter = partial(icons.initial, look.document.name, look.lettering("title"), lead.fill, lead.text)

@@ -17,7 +17,6 @@ from yemba.core.layout.rows import ABREAST, ABREAST_ON_PHONE, USUAL, row_sizes, 
 from yemba.core.layout.tiles import TileSizes, tile_sizes
 from yemba.core.limits import LIMITS
 from yemba.core.part.part import parts
-from yemba.core.picture.crop import ratio_of
 from yemba.core.picture.filters import NONE
 from yemba.core.site.backdrop import STILL, tint_of
 from yemba.core.site.behind import PICTURE
@@ -25,6 +24,7 @@ from yemba.core.site.document import Item, Page, Picture, Section, ordered_items
 from yemba.core.site.files import in_words, plays
 from yemba.core.site.kinds import SHARED, Field, SectionKind
 from yemba.core.site.one_offs import BUTTON
+from yemba.core.site.pictures import proportion
 from yemba.core.value.link import is_inner
 from yemba.render import pictures, questions
 from yemba.render.part_view import PartView, href
@@ -253,9 +253,7 @@ def _placed(recorder: Recorder, sizes: TileSizes, items: list[tuple[str, Item]])
 
 def _shape(picture: Picture | None) -> float:
     """Width over height."""
-    if picture is None:
-        return USUAL
-    return ratio_of(picture.shape) or picture.width / picture.height
+    return proportion(picture) if picture else USUAL
 
 
 def _longest(recorder: Recorder, stored: Section, kind: SectionKind) -> dict[str, str]:

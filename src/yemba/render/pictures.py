@@ -4,18 +4,9 @@ from __future__ import annotations
 
 from typing import Any
 
-from yemba.core.picture.crop import crop, ratio_of
 from yemba.core.picture.sizes import FALLBACK_WIDTH, FORMATS, widths
 from yemba.core.site.document import Picture
-
-
-def size(picture: Picture) -> tuple[int, int]:
-    """Width and height in px as shown: its own, or those of its crop."""
-    ratio = ratio_of(picture.shape)
-    if ratio is None:
-        return picture.width, picture.height
-    box = crop(picture.width, picture.height, ratio)
-    return box.right - box.left, box.bottom - box.top
+from yemba.core.site.pictures import framing, shown_size
 
 
 def focal(picture: Picture) -> tuple[int, int]:
@@ -23,9 +14,10 @@ def focal(picture: Picture) -> tuple[int, int]:
 
 
 def file_name(picture: Picture, width: int, form: str) -> str:
-    """What is cropped otherwise has another name."""
-    cropped = f"-{picture.shape.replace(':', 'x')}-{picture.focal_x}-{picture.focal_y}" if picture.shape else ""
-    return f"{picture.file[:16]}{cropped}-{width}.{form}"
+    """What is framed otherwise has another name."""
+    mark = framing(picture).mark
+    framed = f"-{mark}" if mark else ""
+    return f"{picture.file[:16]}{framed}-{width}.{form}"
 
 
 def fallback(picture: Picture) -> tuple[int, str]:
@@ -33,17 +25,18 @@ def fallback(picture: Picture) -> tuple[int, str]:
 
     PNG keeps its see-through parts; everything else falls back to JPEG.
     """
-    own = size(picture)[0]
+    own = shown_size(picture)[0]
     width = max((w for w in widths(own) if w <= FALLBACK_WIDTH), default=own)
     return width, "png" if picture.format == "png" else "jpeg"
 
 
 def shown(picture: Picture, root: str) -> dict[str, Any]:
     """What the picture tag prints."""
-    width, height = size(picture)
+    width, height = shown_size(picture)
+    alt = "" if picture.decoration else picture.alt
     if picture.format == "svg":
         source = f"{root}assets/{file_name(picture, picture.width, 'svg')}"
-        return {"sources": [], "src": source, "width": width, "height": height, "alt": picture.alt, "at": ""}
+        return {"sources": [], "src": source, "width": width, "height": height, "alt": alt, "at": ""}
     sources = [
         (f"image/{form}", ", ".join(f"{root}assets/{file_name(picture, w, form)} {w}w" for w in widths(width)))
         for form in FORMATS
@@ -53,7 +46,7 @@ def shown(picture: Picture, root: str) -> dict[str, Any]:
         "src": f"{root}assets/{file_name(picture, *fallback(picture))}",
         "width": width,
         "height": height,
-        "alt": picture.alt,
+        "alt": alt,
         "at": position_class(picture),
     }
 
@@ -73,7 +66,8 @@ def position_rule(picture: Picture) -> str:
 
 def logo(picture: Picture, root: str, name: str) -> dict[str, Any]:
     """A logo links home, so its alt text falls back to the site's name."""
-    width, height = size(picture)
+    width, height = shown_size(picture)
+    alt = "" if picture.decoration else picture.alt
     if picture.format == "svg":
         source = file_name(picture, picture.width, "svg")
     else:

@@ -8,7 +8,7 @@ from dataclasses import replace
 from yemba.core.check.finding import Finding, Inspected
 from yemba.core.place import OfField, OfPicture
 from yemba.core.site.document import Document
-from yemba.core.site.pictures import Use, uses
+from yemba.core.site.pictures import Use, is_answered, uses
 
 NAME = "Alt text"
 
@@ -19,20 +19,15 @@ def find(inspected: Inspected) -> Iterator[Finding]:
     for key, use in _undescribed(look.document).items():
         picture, page = look.document.pictures[key], look.document.pages.get(use.page)
         on = f" on {page.name}" if page else ""
-        sentence = f"{picture.name}{on} has no alt text. Say in a line what it shows."
+        sentence = f"{picture.name}{on} has no alt text. Say in a line what it shows, or that it is decoration."
         place = replace(use.place, what="alt") if isinstance(use.place, OfField) else OfPicture(key, "alt")
         yield Finding(sentence, place, use.page)
 
 
 def _undescribed(document: Document) -> dict[str, Use]:
     """Pictures without alt text that say something on a page, each with the first place that shows it."""
-    speaking = {key: [use for use in places if _speaks(use)] for key, places in uses(document).items()}
-    return {key: places[0] for key, places in speaking.items() if places and not document.pictures[key].alt}
-
-
-def _speaks(use: Use) -> bool:
-    """Whether a picture says something there: one behind text only adorns, the logo has the site's name."""
-    return use.standing is not None and use.field != "backdrop"
+    speaking = {key: [use for use in places if use.speaks] for key, places in uses(document).items()}
+    return {key: places[0] for key, places in speaking.items() if places and not is_answered(document.pictures[key])}
 
 
 def pictures_without_alt(document: Document) -> list[str]:

@@ -5,11 +5,10 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from yemba.core.check.finding import Cure, Finding, Inspected
-from yemba.core.picture.crop import crop, ratio_of
 from yemba.core.picture.sizes import drawn_width
 from yemba.core.place import OfSection, Place
-from yemba.core.site.document import Picture
-from yemba.core.site.pictures import Use, uses
+from yemba.core.site.pictures import Use, shown_size, uses
+from yemba.core.site.resolve import Look
 
 NAME = "Pictures"
 MOST_BYTES = 300_000
@@ -30,7 +29,7 @@ def _too_small(inspected: Inspected) -> Iterator[Finding]:
         if picture.format == "svg":
             continue
         for use in places:
-            wanted, own = round(_drawn(inspected, use, WIDE)), _own_width(picture)
+            wanted, own = drawn_wide(look, use), shown_size(picture)[0]
             if use.standing is None or own >= wanted:
                 continue
             sentence = (
@@ -70,7 +69,7 @@ def _by_page(inspected: Inspected) -> dict[str, dict[str, list[Use]]]:
 
 def _weight(inspected: Inspected, key: str, places: list[Use]) -> int:
     """Bytes that a phone loads of a picture: of the widest it is drawn."""
-    widths = (round(_drawn(inspected, use, PHONE) * DENSITY) for use in places)
+    widths = (round(_drawn(inspected.look, use, PHONE) * DENSITY) for use in places)
     return max(inspected.weigh(inspected.look.pictures[key], width) for width in widths)
 
 
@@ -78,18 +77,15 @@ def _section_of(use: Use) -> Place:
     return OfSection(use.standing.key) if use.standing else use.place
 
 
-def _drawn(inspected: Inspected, use: Use, window: int) -> float:
+def drawn_wide(look: Look, use: Use) -> int:
+    """How wide a place draws its picture on a wide screen, in px."""
+    return round(_drawn(look, use, WIDE))
+
+
+def _drawn(look: Look, use: Use, window: int) -> float:
     """How wide a section draws its pictures in a window, in px; never wider than its page frame allows."""
     if use.field == "backdrop" or use.standing is None:
         return window
-    look, section = inspected.look, use.standing.section
+    section = use.standing.section
     sizes = look.picture_sizes(section.kind, look.layout(section).value)
     return drawn_width(sizes.third, window)
-
-
-def _own_width(picture: Picture) -> int:
-    ratio = ratio_of(picture.shape)
-    if ratio is None:
-        return picture.width
-    box = crop(picture.width, picture.height, ratio)
-    return box.right - box.left

@@ -9,7 +9,7 @@ from typing import Any
 
 from PIL import Image
 
-from yemba.core.picture.crop import crop
+from yemba.core.picture.framing import AS_IT_IS, Framing
 
 FALLBACK_WIDTH = 960
 _LEAST = re.compile(r"min-width:\s*(\d+)px")
@@ -31,10 +31,10 @@ def widths(own: int) -> list[int]:
     return [*smaller, own] if own <= _STEPS[-1] else list(_STEPS)
 
 
-def resized(data: bytes, width: int, form: str, ratio: float | None = None, focal: tuple[int, int] = (50, 50)) -> bytes:
-    """The picture `width` px wide as "avif", "webp", "jpeg" or "png", cropped to `ratio` where one is given."""
+def resized(data: bytes, width: int, form: str, framing: Framing = AS_IT_IS) -> bytes:
+    """What is shown of the picture, `width` px wide, as "avif", "webp", "jpeg" or "png"."""
     opened = _opened(data)
-    whole = opened.crop(crop(opened.width, opened.height, ratio, focal)) if ratio else opened
+    whole = framing.image(opened) if framing.mark else opened
     height = max(1, round(whole.height * width / whole.width))
     # a copy of its own: saving leaves its options on the picture, and other threads save the same one
     drawn = whole.resize((width, height), Image.Resampling.LANCZOS) if width < whole.width else whole.copy()

@@ -15,6 +15,7 @@ from yemba.core.picture.tint import BOXES, WIDTHS, Ink, least_tint
 from yemba.core.site import behind, header_ground
 from yemba.core.site.behind import duotone
 from yemba.core.site.document import Picture, Section
+from yemba.core.site.pictures import shown_bytes
 from yemba.core.site.resolve import Look
 
 DEFAULT_TINT = 60
@@ -80,7 +81,7 @@ def reads_from(look: Look, over: Backdrop, load: Callable[[str], bytes]) -> int 
     """
     ground, picture = look.grounds[over.ground], over.picture
     inks = (Ink(ground.heading, LARGE if over.large else TEXT), Ink(ground.text, TEXT))
-    data = filtered(raster(load(picture.file), picture.format, 1200), over.filter, *duotone(look))
+    data = filtered(raster(shown_bytes(picture, load), picture.format, 1200), over.filter, *duotone(look))
     try:
         least = least_tint(data, ground.fill, inks, (picture.focal_x, picture.focal_y), over.boxes)
     except ValueError:

@@ -118,10 +118,12 @@ class Stored(NamedTuple):
 class Picture(Strict):
     """A picture the site uses: `file` is the SHA-256 of its bytes in the store, sizes in px.
 
-    `focal_x` and `focal_y` are the spot that no crop may lose, in % of the picture. `shape` is
-    "width:height" where the picture is shown cropped to another proportion than its own. One of the `collection` takes
-    the colours of the site, unless it keeps its `own_colours`; `file` then has it in those. `version_of` is the id of
-    the logo that it is a light or dark version of.
+    It is shown `mirrored`, `turned` clockwise in degrees and `cropped` to "left top right bottom" in % of it
+    (``core.picture.framing``). `focal_x` and `focal_y` are the spot that no further crop may lose, in % of what is
+    shown. `shape` is "width:height" where that is cropped to another proportion. `alt` is what it shows in words;
+    a `decoration` needs none. `added` is when it came, "2026-05-01T09:30:00" in UTC. One of the `collection` takes the
+    colours of the site, unless it keeps its `own_colours`; `file` then has it in those. `version_of` is the id of the
+    logo that it is a light or dark version of.
     """
 
     file: str
@@ -130,6 +132,11 @@ class Picture(Strict):
     height: int
     name: str = ""
     alt: str = ""
+    decoration: bool = False
+    added: str = ""
+    mirrored: bool = False
+    turned: float = Field(default=0, ge=0, lt=360)
+    cropped: str = ""
     focal_x: int = Field(default=50, ge=0, le=100)
     focal_y: int = Field(default=50, ge=0, le=100)
     shape: str = ""

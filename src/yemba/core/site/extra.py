@@ -10,6 +10,7 @@ from yemba.core.layout.arrangement import NONE
 from yemba.core.layout.header_drawing import ACTION, BUTTON, ENTRY, TITLE, drawing
 from yemba.core.site.document import Picture
 from yemba.core.site.header import header, header_fit
+from yemba.core.site.pictures import proportion
 from yemba.core.site.resolve import Look
 
 WINDOWS = (320, 390, 768, 1024, 1280, 1600)
@@ -39,7 +40,7 @@ def extra(look: Look) -> Extra | None:
     if picture is None or look.arrangement.menu == NONE:
         return None
     size, turn = look.value("header.extra_size"), look.value("header.extra_turn")
-    ratio = picture.width / picture.height
+    ratio = proportion(picture)
     wide, phone = (extent(size, ratio, turn, look.value(f"header.height_{end}")) for end in ("wide", "phone"))
     offset = Spot(look.value("header.extra_x"), look.value("header.extra_y"))
     return Extra(picture, look.value("header.extra_anchor"), offset, wide, phone)

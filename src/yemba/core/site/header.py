@@ -22,6 +22,7 @@ from yemba.core.site.behind import GRADIENT, PATTERN, PICTURE
 from yemba.core.site.header_ground import behind
 from yemba.core.site.logo import logo_on
 from yemba.core.site.navigation import entries
+from yemba.core.site.pictures import proportion
 from yemba.core.site.resolve import Look
 from yemba.core.site.wordmark import wordmark
 
@@ -62,7 +63,7 @@ def _contents(look: Look) -> Contents:
         opening=frozenset(entry.name for entry in menu if entry.below),
         tagline=document.tagline if look.value("header.tagline") else "",
         action=look.value("header.action") if look.value("header.action_link") else "",
-        logo=logo.width / logo.height if logo else None,
+        logo=proportion(logo) if logo else None,
         logo_share=look.value("logo.height") / 100,
         tagline_on_phone=look.value("header.tagline_phone"),
         action_on_phone=look.value("header.action_phone"),

@@ -1,10 +1,13 @@
-"""Where the pictures of a site are used."""
+"""The pictures of a site: what is shown of each, and where."""
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from typing import NamedTuple
 
 from yemba.core.cache import by_identity
+from yemba.core.picture.crop import ratio_of
+from yemba.core.picture.framing import ALL, Framing
 from yemba.core.place import OfField, OfSetting, Place
 from yemba.core.site.document import Document, Page, Picture, Standing, ordered_items
 from yemba.core.site.resolve import Look
@@ -24,6 +27,56 @@ class Use(NamedTuple):
     def page(self) -> str:
         """The id of its page, "" for what stands on every page."""
         return self.standing.page if self.standing else ""
+
+    @property
+    def speaks(self) -> bool:
+        """Whether a picture says something there: one behind text only adorns, the logo has the site's name."""
+        return self.standing is not None and self.field != "backdrop"
+
+
+def is_answered(picture: Picture) -> bool:
+    """Whether it is said what the picture shows, or that nothing need be said."""
+    return bool(picture.alt) or picture.decoration
+
+
+def framing(picture: Picture) -> Framing:
+    """What is shown of it."""
+    left, top, right, bottom = map(float, picture.cropped.split()) if picture.cropped else ALL
+    focal = (picture.focal_x, picture.focal_y)
+    shape = ratio_of(picture.shape)
+    # where nothing is cut about it, the spot makes no other picture
+    return Framing(
+        picture.mirrored, picture.turned, (left, top, right, bottom), shape, focal if shape else Framing().focal
+    )
+
+
+def shown_size(picture: Picture) -> tuple[int, int]:
+    """Width and height in px of what is shown of it."""
+    return framing(picture).size(picture.width, picture.height)
+
+
+def said(picture: Picture) -> str:
+    """What is shown of it in words: "whole", or "mirrored, turned by 90°, cropped to 800 × 600"."""
+    frame = framing(picture)
+    width, height = shown_size(picture)
+    cropped = picture.cropped or picture.shape
+    done = [
+        "mirrored" if frame.mirrored else "",
+        f"turned by {frame.turned:g}°" if frame.turned else "",
+        f"cropped to {width} × {height}" if cropped else "",
+    ]
+    return ", ".join(filter(None, done)) or "whole"
+
+
+def proportion(picture: Picture) -> float:
+    """Width over height of what is shown of it."""
+    width, height = shown_size(picture)
+    return width / height
+
+
+def shown_bytes(picture: Picture, load: Callable[[str], bytes]) -> bytes:
+    """What is shown of it; `load` gives its bytes as they were brought by their hash."""
+    return framing(picture).apply(load(picture.file), picture.format, picture.width, picture.height)
 
 
 def leading_picture(look: Look, page: Page) -> Picture | None:

@@ -3,13 +3,21 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
+from datetime import date
 from hashlib import sha256
+from urllib.parse import urlencode
 
 from yemba.core import room
+from yemba.core.change.commands.pictures import SHAPES
+from yemba.core.check.picture_fit import drawn_wide
 from yemba.core.picture.collection import search
+from yemba.core.picture.crop import ratio_of
 from yemba.core.place import OfField
+from yemba.core.site import library
+from yemba.core.site.document import Picture
 from yemba.core.site.files import in_words, led_to, path
-from yemba.core.site.pictures import Use, uses
+from yemba.core.site.library import ORDERS, USES, Wanted, found
+from yemba.core.site.pictures import Use, framing, said, shown_size, uses
 from yemba.core.site.resolve import Look
 from yemba.core.site.settings import SETTINGS
 from yemba.sites import uploads
@@ -21,25 +29,87 @@ from yemba.studio.waiting import Waiting
 
 def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiting]) -> Context:
     document = look.document
-    used = uses(document)
     if query.get("show") == "collection":
         return {"collection": _collection(site, look, query)}
     if query.get("show") == "files":
         return {"files": _files(look), "room": room.FILES.warning(len(document.files)) or uploads.warning(site.owner)}
     return {
         "file_count": len(document.files),
+        "page_id": _page_of(look, query),
+        "count": len(document.pictures),
+        "library": _library(query),
         "pictures": [
-            {
-                "id": key,
-                "picture": picture,
-                "open": key == query.get("picture"),
-                "uses": [_use(site, look, use) for use in used[key]],
-            }
-            for key, picture in document.pictures.items()
+            _entry(site, look, key, picture, key == query.get("picture"))
+            for key, picture in found(look, wanted(query), always=query.get("picture", ""))
         ],
         "room": room.PICTURES.warning(len(document.pictures)) or uploads.warning(site.owner),
         "binned": [(key, binned.picture) for key, binned in document.bin.items() if binned.picture],
     }
+
+
+def _page_of(look: Look, query: Mapping[str, str]) -> str:
+    """A page that shows the open picture, the one in the windows where it does; "" for none."""
+    shown_on = [use.page for use in uses(look.document).get(query.get("picture", ""), []) if use.page]
+    return query["page"] if query.get("page") in shown_on else next(iter(shown_on), "")
+
+
+def wanted(query: Mapping[str, str]) -> Wanted:
+    """What the library is asked for."""
+    return Wanted(*(query.get(field, "") for field in Wanted._fields))
+
+
+def _library(query: Mapping[str, str]) -> Context:
+    """The questions to it, as they are asked now."""
+    asked = wanted(query)
+    picks = (("use", "Use", USES), ("shape", "Shape", library.SHAPES), ("order", "Order", ORDERS))
+    return {
+        "words": asked.words,
+        "asked": any(asked[:3]),
+        "picks": [(slug, name, getattr(asked, slug), choices.items()) for slug, name, choices in picks],
+        "kept": urlencode({key: value for key, value in asked._asdict().items() if value}),
+    }
+
+
+def _entry(site: Site, look: Look, key: str, picture: Picture, is_open: bool) -> Context:
+    """One picture of the library; what takes time is worked out for an open one alone."""
+    used = uses(look.document)[key]
+    entry = {
+        "id": key,
+        "picture": picture,
+        "open": is_open,
+        "shown": said(picture),
+        "size": shown_size(picture),
+        "added": date.fromisoformat(picture.added[:10]) if picture.added else None,
+        "uses": [_use(site, look, use) for use in used],
+        "is_unsaid": library.is_unsaid(picture, used),
+        "needs": _needs(look, picture, used),
+    }
+    return entry | _opened(picture, used) if is_open else entry
+
+
+def _needs(look: Look, picture: Picture, used: Sequence[Use]) -> int:
+    """The width in px that its widest place would need; 0 where it is wide enough, or a drawing."""
+    widths = [drawn_wide(look, use) for use in used if use.standing]
+    widest = max(widths, default=0)
+    return widest if picture.format != "svg" and widest > shown_size(picture)[0] else 0
+
+
+def _opened(picture: Picture, used: Sequence[Use]) -> Context:
+    """What the tools of one picture show."""
+    frame = framing(picture)
+    across, down = frame.upright(picture.width, picture.height)
+    width, height = shown_size(picture)
+    return {
+        "box": dict(zip(("left", "top", "right", "bottom"), frame.box, strict=True)),
+        "straight": round(frame.degrees, 1),
+        "upright": (round(across), round(down)),
+        "shapes": [(shape, _is(shape, width / height)) for shape in SHAPES],
+        "proposals": [words for words in library.proposals(picture, used) if words != picture.alt],
+    }
+
+
+def _is(shape: str, ratio: float) -> bool:
+    return abs((ratio_of(shape) or 1) / ratio - 1) < 0.01
 
 
 def _collection(site: Site, look: Look, query: Mapping[str, str]) -> Context:

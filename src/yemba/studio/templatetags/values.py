@@ -7,6 +7,8 @@ from django.utils.html import format_html
 from django.utils.safestring import SafeString, mark_safe
 
 from yemba.catalogue import kind_folders
+from yemba.core.site.document import Picture
+from yemba.core.site.pictures import framing
 
 register = template.Library()
 
@@ -21,6 +23,19 @@ def joined(*parts: str) -> str:
 def key(values: dict[str, object], name: str) -> object:
     """A value by a key that markup cannot write, one with a dot in it."""
     return values.get(name, "")
+
+
+@register.filter
+def version(picture: Picture) -> str:
+    """What the address of a small picture ends with, so that a browser asks anew once another is shown."""
+    return picture.file[:8] + framing(picture).mark
+
+
+@register.simple_tag
+def focal_anchors() -> list[tuple[str, str]]:
+    """The nine places of a picture that a focal point is put to at once, in % across and down, each with its name."""
+    across, down = ((0, "left"), (50, "middle"), (100, "right")), ((0, "top"), (50, "middle"), (100, "bottom"))
+    return [(f"{x} {y}", f"{low}, {side}") for y, low in down for x, side in across]
 
 
 @register.filter

@@ -7,6 +7,7 @@ from typing import Any
 from django.contrib.auth.decorators import login_required
 from django.core.files.uploadedfile import UploadedFile
 from django.http import Http404, HttpRequest, HttpResponse
+from django.utils import timezone
 from django.views.decorators.http import require_GET, require_POST
 
 from yemba.core.limits import PICTURE_BYTES
@@ -36,6 +37,7 @@ def upload(request: HttpRequest, slug: str) -> HttpResponse:
             "width": clean.width,
             "height": clean.height,
             "file_name": str(file.name)[:80],
+            "added": f"{timezone.now():%Y-%m-%dT%H:%M:%S}",
             **{key: request.POST.get(key, "") for key in ("use", "section", "item")},
         }
         return sites.edit(site, "replace-picture" if replaced else "add-picture", arguments)
@@ -55,11 +57,13 @@ def mend_logo(request: HttpRequest, slug: str) -> HttpResponse:
 @login_required
 @require_GET
 def thumb(request: HttpRequest, slug: str, picture: str) -> HttpResponse:
-    """A picture of the draft, small, for the desk."""
+    """A picture of the draft, small, for the desk; `upright` asks for all of it as it is turned."""
     look = sites.look(site_of(request, slug))
     stored = look.pictures.get(picture) or getattr(look.document.bin.get(picture), "picture", None)
     if stored is None:
         raise Http404
+    if "upright" in request.GET:
+        stored = stored.model_copy(update={"cropped": "", "shape": ""})
     kind = "image/svg+xml" if stored.format == "svg" else "image/webp"
     response = HttpResponse(hosting.thumb(stored, look.load), content_type=kind)
     response["Cache-Control"] = "private, max-age=3600"

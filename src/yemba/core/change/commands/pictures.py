@@ -10,12 +10,13 @@ from yemba.core.change.command import Command
 from yemba.core.change.operation import ABSENT, Operation, put, remove, value_at
 from yemba.core.errors import Fault
 from yemba.core.picture.crop import ratio_of
+from yemba.core.picture.framing import ALL, Box, Framing
 from yemba.core.picture.logo import BACKGROUND, ENCLOSED, TRIM
 from yemba.core.site.document import Document, Picture
 from yemba.core.site.drawings import of_drawing
 from yemba.core.site.ids import Ids
 from yemba.core.site.logo import NAMES, POINTED
-from yemba.core.site.pictures import uses
+from yemba.core.site.pictures import framing, shown_size, uses
 from yemba.core.site.resolve import Look
 from yemba.core.value.kind import refuse_choice
 from yemba.core.value.line import Line
@@ -34,6 +35,10 @@ _CALLED = {
     "logo-pointed": "Under the pointer, in place of the logo:",
     **{f"logo-{name}": f"{name.capitalize()} version of the logo:" for name in NAMES.values()},
 }
+SHAPES = ("1:1", "5:4", "4:3", "3:2", "16:9", "2:1", "3:1", "4:5", "3:4", "2:3", "9:16")
+"""That a picture is cropped to, width to height; common practice, no source."""
+QUARTERS = ("-90", "90", "180")
+_LEAST_SHARE = 5  # % of a picture that a crop leaves at least, both ways
 _SAME_SHAPE = 0.01  # proportions nearer than this need no crop
 
 
@@ -64,10 +69,11 @@ class AddPicture(_Stored):
     use: str = ""
     section: str = ""
     item: str = ""
+    added: str = ""
 
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
         room.PICTURES.check(len(look.document.pictures.keys() - {self.picture}))
-        about = _about(self)
+        about = _about(self) | ({"added": self.added} if self.added else {})
         if self.use in _VERSIONS:
             about["version_of"] = look.value("logo.picture")
             _known(look.document, about["version_of"])
@@ -147,6 +153,92 @@ class DescribePicture(Command):
         return f"Alt text of {look.document.pictures[self.picture].name}"
 
 
+class CallDecoration(Command):
+    """Say that a picture shows nothing that must be said, or that it does."""
+
+    name: ClassVar[str] = "call-decoration"
+    picture: str
+    decoration: str = ""
+
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        _known(look.document, self.picture)
+        return [put(look.document, ("pictures", self.picture, "decoration"), bool(self.decoration) or ABSENT)]
+
+    def say(self, look: Look) -> str:
+        name = look.document.pictures[self.picture].name
+        return f"{name} is decoration" if self.decoration else f"{name} is no decoration"
+
+
+class CropPicture(Command):
+    """Show less of a picture: what lies between four sides, in % of it as it is turned, or the largest part of a shape
+    about its focal point."""
+
+    name: ClassVar[str] = "crop-picture"
+    picture: str
+    left: str = "0"
+    top: str = "0"
+    right: str = "100"
+    bottom: str = "100"
+    shape: str = ""
+
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        picture = _known(look.document, self.picture)
+        old = framing(picture)
+        return _framed(look.document, self.picture, old._replace(box=self._box(picture), ratio=None))
+
+    def _box(self, picture: Picture) -> Box:
+        if self.shape:
+            if self.shape not in SHAPES:
+                raise refuse_choice(self.shape, "Its shape", "shape", list(SHAPES))
+            return _largest(picture, self.shape)
+        sides = "left", "top", "right", "bottom"
+        left, top, right, bottom = (_share(getattr(self, side), side) for side in sides)
+        if right - left < _LEAST_SHARE or bottom - top < _LEAST_SHARE:
+            reason = f"Between left {left:g} % and right {right:g} %, top {top:g} % and bottom {bottom:g} % hardly "
+            raise Fault("crop-too-small", f"{reason}anything is left. Leave {_LEAST_SHARE} % both ways.", "left")
+        return left, top, right, bottom
+
+    def say(self, look: Look) -> str:
+        to = f" to {self.shape}" if self.shape else ""
+        return f"{look.document.pictures[self.picture].name} cropped{to}"
+
+
+class TurnPicture(Command):
+    """Turn a picture clockwise by a `quarter`, -90, 90 or 180, or set it straight by at most 44 `degrees`."""
+
+    name: ClassVar[str] = "turn-picture"
+    picture: str
+    quarter: str = ""
+    degrees: str = ""
+
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        old = framing(_known(look.document, self.picture))
+        if self.quarter:
+            if self.quarter not in QUARTERS:
+                raise refuse_choice(self.quarter, "Turned by", "quarter", list(QUARTERS))
+            return _framed(look.document, self.picture, old.turned_by(int(self.quarter)))
+        straight = round(Number(-44, 44, "°").read(self.degrees or "0", "Straightened by", "degrees"), 1)
+        return _framed(look.document, self.picture, old.straightened(straight))
+
+    def say(self, look: Look) -> str:
+        name = look.document.pictures[self.picture].name
+        return f"{name} turned by {self.quarter}°" if self.quarter else f"{name} straightened by {self.degrees or 0}°"
+
+
+class MirrorPicture(Command):
+    """Show a picture as in a mirror, left for right."""
+
+    name: ClassVar[str] = "mirror-picture"
+    picture: str
+
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        old = framing(_known(look.document, self.picture))
+        return _framed(look.document, self.picture, old.mirror())
+
+    def say(self, look: Look) -> str:
+        return f"{look.document.pictures[self.picture].name} mirrored"
+
+
 class SetFocal(Command):
     """The spot that no crop may lose, in % of the picture from its left and its top."""
 
@@ -176,10 +268,10 @@ class ReplacePicture(_Stored):
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
         old = _known(look.document, self.picture)
         about = _about(self)
-        shape = old.shape or _shape(old.width, old.height)
+        shape = old.shape or _shape(*shown_size(old))
         if not self._has(shape):
             about["shape"] = shape
-        about |= {key: value for key in ("alt", "version_of") if (value := getattr(old, key))}
+        about |= {key: value for key in ("alt", "decoration", "added", "version_of") if (value := getattr(old, key))}
         return [put(look.document, ("pictures", self.picture), about)]
 
     def _has(self, shape: str) -> bool:
@@ -211,17 +303,17 @@ class MendLogo(_Stored):
 
 
 class ShowWhole(Command):
-    """Show a replaced picture in its own proportion."""
+    """Show all of a picture that is cropped, or that took the proportion of another."""
 
     name: ClassVar[str] = "show-whole"
     picture: str
 
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
-        _known(look.document, self.picture)
-        return [put(look.document, ("pictures", self.picture, "shape"), ABSENT)]
+        old = framing(_known(look.document, self.picture))
+        return _framed(look.document, self.picture, old._replace(box=ALL, ratio=None))
 
     def say(self, look: Look) -> str:
-        return f"{look.document.pictures[self.picture].name} in its own proportion"
+        return f"{look.document.pictures[self.picture].name} whole"
 
 
 class BinPicture(Command):
@@ -272,6 +364,40 @@ class RestorePicture(Command):
 def _free(document: Document, path: tuple[str, ...]) -> bool:
     holder = path[: path.index("fields")] if "fields" in path else ()
     return value_at(document, path) is ABSENT and (not holder or value_at(document, holder) is not ABSENT)
+
+
+def _share(typed: str, side: str) -> float:
+    return round(Number(0, 100, "%").read(typed, side.capitalize(), side), 2)
+
+
+def _largest(picture: Picture, shape: str) -> Box:
+    """The largest box of a shape about the focal point, where that is in the upright picture."""
+    old, sides = framing(picture), (picture.width, picture.height)
+    whole = old._replace(box=ALL, ratio=None)
+    x, y = whole.in_shown(old.in_original((picture.focal_x, picture.focal_y), *sides), *sides)
+    across, down = whole.upright(*sides)
+    ratio = ratio_of(shape) or across / down
+    wide, high = min(100.0, 100 * down * ratio / across), min(100.0, 100 * across / ratio / down)
+    left, top = (max(0, min(100 - side, at - side / 2)) for at, side in ((x, wide), (y, high)))
+    return left, top, left + wide, top + high
+
+
+def _framed(document: Document, key: str, new: Framing) -> list[Operation]:
+    """Show a picture so, its focal point where it was in the picture."""
+    picture = document.pictures[key]
+    sides, spot = (picture.width, picture.height), (picture.focal_x, picture.focal_y)
+    x, y = (
+        round(max(0, min(100, share))) for share in new.in_shown(framing(picture).in_original(spot, *sides), *sides)
+    )
+    box = "" if new.box == ALL else " ".join(f"{side:.2f}".rstrip("0").rstrip(".") for side in new.box)
+    stored = {"mirrored": new.mirrored, "turned": round(new.turned, 1), "cropped": box, "focal_x": x, "focal_y": y}
+    if new.ratio is None:
+        stored["shape"] = ""
+    usual = {field: Picture.model_fields[field].default for field in stored}
+    return [
+        put(document, ("pictures", key, field), ABSENT if value == usual[field] else value)
+        for field, value in stored.items()
+    ]
 
 
 def _about(stored: _Stored) -> dict[str, Any]:

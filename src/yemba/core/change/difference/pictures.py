@@ -5,12 +5,15 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from yemba.core.change.difference.change import VALUE, WORDS, Change, Pair, Steps, change
+from yemba.core.picture.framing import AS_IT_IS
 from yemba.core.place import OfFile, OfFont, OfPicture
 from yemba.core.site.document import OwnFamily, Picture
 from yemba.core.site.files import in_words
+from yemba.core.site.pictures import framing, said
 from yemba.core.type.intake import LICENCES
 
-_FILE = ("file", "format", "width", "height", "name", "shape", "collection")
+_FILE = ("file", "format", "width", "height", "name", "collection")
+_FRAMING = ("mirrored", "turned", "cropped", "shape", "focal_x", "focal_y")
 
 
 def changes(pair: Pair) -> Iterator[Change]:
@@ -26,11 +29,17 @@ def changes(pair: Pair) -> Iterator[Change]:
 
 
 def _picture(pair: Pair, key: str, old: Picture, new: Picture) -> Iterator[Change]:
-    if (old.file, old.shape) != (new.file, new.shape):
-        steps = pair.moved(*(("pictures", key, field) for field in _FILE))
-        states = _shape(old), _shape(new)
+    framed = framing(old)._replace(focal=AS_IT_IS.focal) != framing(new)._replace(focal=AS_IT_IS.focal)
+    if old.file != new.file:
+        steps = pair.moved(*(("pictures", key, field) for field in _FILE + _FRAMING))
+        states = _called(old), _called(new)
         yield change(f"picture.{key}.file", VALUE, f"Picture {old.name}", states, OfPicture(key), steps)
-    if (old.focal_x, old.focal_y) != (new.focal_x, new.focal_y):
+    elif framed:
+        steps = pair.moved(*(("pictures", key, field) for field in _FRAMING))
+        place = OfPicture(key, "framing")
+        states = said(old), said(new)
+        yield change(f"picture.{key}.framing", VALUE, f"What is shown of {new.name}", states, place, steps)
+    elif (old.focal_x, old.focal_y) != (new.focal_x, new.focal_y):
         steps = pair.moved(("pictures", key, "focal_x"), ("pictures", key, "focal_y"))
         states = _spot(old), _spot(new)
         place = OfPicture(key, "focal")
@@ -41,14 +50,18 @@ def _picture(pair: Pair, key: str, old: Picture, new: Picture) -> Iterator[Chang
         yield change(
             f"picture.{key}.colours", VALUE, f"Colours of {new.name}", states, OfPicture(key, "colours"), steps
         )
-    if old.alt != new.alt:
-        steps = pair.moved(("pictures", key, "alt"))
+    if (old.alt, old.decoration) != (new.alt, new.decoration):
+        steps = pair.moved(("pictures", key, "alt"), ("pictures", key, "decoration"))
         place = OfPicture(key, "alt")
-        yield change(f"picture.{key}.alt", WORDS, f"Alt text of {new.name}", (old.alt, new.alt), place, steps)
+        yield change(f"picture.{key}.alt", WORDS, f"Alt text of {new.name}", (_alt(old), _alt(new)), place, steps)
 
 
-def _shape(picture: Picture) -> str:
-    return f"{picture.name}, cropped to {picture.shape}" if picture.shape else picture.name
+def _called(picture: Picture) -> str:
+    return f"{picture.name}, {said(picture)}"
+
+
+def _alt(picture: Picture) -> str:
+    return "decoration" if picture.decoration else picture.alt
 
 
 def _colours(picture: Picture) -> str:

@@ -3,7 +3,7 @@ const REST = 350; // ms without a key after which a row of keys has ended
 const ARROWS = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] };
 
 // `surface` takes the pointer, `keys` the arrows. `point(across, down, event)` is told shares of the surface, 0 to 1;
-// `step(across, down, coarse)` one arrow. `form` is what is kept, `done` hears that it is.
+// `step(across, down, coarse, event)` one arrow. `form` is what is kept, `done` hears that it is.
 export function byHand({ surface, keys, gestures, form, point, step, done }) {
   let resting = 0;
   let begun = false;
@@ -38,13 +38,13 @@ export function byHand({ surface, keys, gestures, form, point, step, done }) {
     clearTimeout(resting);
     if (!begun) gesture = gestures.begin();
     begun = true;
-    step(...arrow, event.shiftKey);
+    step(...arrow, event.shiftKey, event);
   });
   keys.addEventListener("keyup", () => {
     if (!begun) return;
     clearTimeout(resting);
     resting = setTimeout(keep, REST);
   });
-  keys.addEventListener("blur", () => begun && keep()); // who moves on at once loses no key
+  keys.addEventListener("focusout", () => begun && keep()); // who moves on at once loses no key
   return keep;
 }

@@ -18,6 +18,8 @@ export function focal(gestures) {
           this.set(x + across * by, y + down * by);
         },
       });
+      for (const anchor of this.$root.querySelectorAll("[data-anchor]"))
+        anchor.addEventListener("click", () => this.anchor(anchor.dataset.anchor.split(" ").map(Number)));
       form().addEventListener("input", () => this.draw());
       this.draw();
     },
@@ -31,8 +33,18 @@ export function focal(gestures) {
       const mark = this.$refs.mark;
       mark.style.left = `${Number(x.value)}%`;
       mark.style.top = `${Number(y.value)}%`;
+      for (const anchor of this.$root.querySelectorAll("[data-anchor]"))
+        anchor.toggleAttribute("data-now", anchor.dataset.anchor === `${x.value} ${y.value}`);
       for (const crop of this.$root.querySelectorAll(".crops img"))
         crop.style.objectPosition = `${Number(x.value)}% ${Number(y.value)}%`;
+    },
+
+    async anchor(spot) {
+      const gesture = gestures.begin();
+      this.set(...spot);
+      gestures.rest();
+      await gestures.send(this.form());
+      gestures.end(gesture);
     },
 
     set(x, y) {

@@ -5,6 +5,7 @@ import { ask } from "./ask.js";
 import { comeTo, stepBack } from "./escape.js";
 import { find, openFind } from "./find.js";
 import { land } from "./focus.js";
+import { crop } from "./crop.js";
 import { focal } from "./focal.js";
 import { come, heldFields, heldForms, hold, stash } from "./held.js";
 import { deskEdge, edge } from "./edges.js";
@@ -307,6 +308,7 @@ export const gestures = {
 
 Alpine.plugin(morph);
 Alpine.data("plane", () => plane(gestures));
+Alpine.data("crop", () => crop(gestures));
 Alpine.data("focal", () => focal(gestures));
 Alpine.data("waterfall", () => waterfall(gestures));
 Alpine.data("offset", () => offset(gestures));

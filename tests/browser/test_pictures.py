@@ -1,0 +1,72 @@
+"""A picture cropped and turned by hand: what a window shows of it is what Pillow cuts."""
+
+from __future__ import annotations
+
+from io import BytesIO
+
+import pytest
+from PIL import Image
+from playwright.sync_api import Page, expect
+
+from tests.browser.hands import frames, kept
+from yemba.core.site.document import Picture
+from yemba.core.site.pictures import framing, shown_size
+from yemba.sites import services as sites
+from yemba.sites import store
+from yemba.sites.models import Site
+
+pytestmark = [pytest.mark.browser, pytest.mark.django_db(transaction=True)]
+PICTURE = "marbled"
+MOST = 3
+"""Steps of 255 by which the mean of a block may differ, since what is shown is packed."""
+BLOCKS = """async (img) => {
+  img.loading = 'eager';
+  await img.decode();
+  const [wide, high] = [img.naturalWidth, img.naturalHeight];
+  const context = new OffscreenCanvas(wide, high).getContext('2d');
+  context.drawImage(img, 0, 0);
+  const mean = (across, down) => {
+    const { data } = context.getImageData(across * wide / 8, down * high / 8, wide / 8, high / 8);
+    const sum = [0, 0, 0];
+    for (let at = 0; at < data.length; at += 1) if (at % 4 < 3) sum[at % 4] += data[at];
+    return sum.map((one) => one / (data.length / 4));
+  };
+  return [...Array(64).keys()].map((at) => mean(at % 8, Math.floor(at / 8)));
+}"""
+
+
+def test_a_picture_is_cropped_by_pointer_and_by_keys_then_turned(bench: Page, demo: Site) -> None:
+    bench.goto(bench.url.replace("palette/", "pictures/"))
+    bench.get_by_role("link", name="marbled.jpg", exact=True).click()
+    expect(bench.locator("#page-shown")).to_have_value("notebooks")
+    bench.locator(".crop-sides").first.evaluate("e => e.scrollIntoView({ block: 'center' })")
+    corner = bench.locator("[data-corner='right bottom']").bounding_box()
+    assert corner
+    bench.mouse.move(corner["x"] + 12, corner["y"] + 12)
+    bench.mouse.down()
+    bench.mouse.move(corner["x"] - 100, corner["y"] - 80, steps=5)
+    bench.mouse.up()
+    kept(bench, "marbled.jpg cropped")
+    dragged = _picture(demo)
+    *_, right, bottom = map(float, dragged.cropped.split())
+    assert 50 < right < 90
+    assert 50 < bottom < 90
+    bench.locator(".crop-box").focus()
+    bench.keyboard.press("Shift+ArrowRight")
+    expect(bench.locator("#crop-left-marbled")).to_have_value("5")
+    expect(bench.get_by_text(f"{shown_size(dragged)[0]} × {shown_size(dragged)[1]} px are shown")).to_be_visible()
+    bench.locator(f"#turn-right-{PICTURE} button").click()
+    kept(bench, "turned by 90")
+    picture = _picture(demo)
+    left, _, moved, _ = map(float, framing(picture).turned_by(-90).box)
+    assert (left, moved) == pytest.approx((5, right + 5))
+    whole = Image.open(BytesIO(store.load(picture.file)))
+    cut = framing(picture).image(whole).convert("RGB").resize((8, 8), Image.Resampling.BOX)
+    width, height = shown_size(picture)
+    shown = frames(bench)[0].locator(f"img[width='{width}'][height='{height}']").first
+    for drawn, meant in zip(shown.evaluate(BLOCKS), cut.get_flattened_data(), strict=True):
+        assert max(abs(one - two) for one, two in zip(drawn, meant, strict=True)) <= MOST
+
+
+def _picture(site: Site) -> Picture:
+    return sites.document(Site.objects.get(pk=site.pk)).pictures[PICTURE]

@@ -1,0 +1,145 @@
+"""The pictures of a site found, their crops, and what is said of them."""
+
+from __future__ import annotations
+
+import pytest
+
+from yemba.catalogue import catalogue as shipped
+from yemba.core.change.command import read_command
+from yemba.core.change.operation import apply
+from yemba.core.check import alt_text
+from yemba.core.errors import Fault
+from yemba.core.picture.alt import from_file_name, proposals
+from yemba.core.site import library
+from yemba.core.site.document import Document, Item, Page, Picture, Section
+from yemba.core.site.library import Wanted, found
+from yemba.core.site.pictures import is_answered, said, shown_size, uses
+from yemba.core.site.resolve import Look
+
+
+def _document(**pictures: Picture) -> Document:
+    entry = Item(fields={"picture": "tall", "caption": "Thread, waxed"})
+    gallery = Section(kind="gallery", fields={"heading": "At the bench"}, items={"one": entry}, order=["one"])
+    page = Page(name="Home", slug="", sections={"s": gallery}, order=["s"])
+    return Document(name="Bindery", template="slipway", pages={"home": page}, order=["home"], pictures=pictures)
+
+
+def _picture(name: str, width: int, height: int, **more: object) -> Picture:
+    return Picture(file=name, format="png", width=width, height=height, name=name, **more)  # type: ignore[arg-type]
+
+
+THREE = _document(
+    tall=_picture("IMG_2044.png", 600, 900, added="2026-01-02T10:00:00"),
+    wide=_picture("red thread.png", 1600, 900, added="2026-03-01T10:00:00", alt="A reel"),
+    square=_picture("Anvil.png", 800, 800, added="2026-02-01T10:00:00"),
+)
+LOOK = Look(THREE, shipped())
+
+
+def _after(name: str, document: Document = THREE, **arguments: str) -> Document:
+    return apply(document, read_command(name, arguments).plan(Look(document, shipped()), lambda: "new"))
+
+
+@pytest.mark.parametrize(
+    ("wanted", "keys"),
+    [
+        (Wanted(), ["wide", "square", "tall"]),
+        (Wanted(order="oldest"), ["tall", "square", "wide"]),
+        (Wanted(order="name"), ["square", "tall", "wide"]),
+        (Wanted(order="size"), ["wide", "square", "tall"]),
+        (Wanted(words="REEL thread"), ["wide"]),
+        (Wanted(words="anvil reel"), []),
+        (Wanted(use="used"), ["tall"]),
+        (Wanted(use="unused"), ["wide", "square"]),
+        (Wanted(use="unsaid"), ["tall"]),
+        (Wanted(shape="square"), ["square"]),
+        (Wanted(shape="tall"), ["tall"]),
+    ],
+)
+def test_pictures_are_found(wanted: Wanted, keys: list[str]) -> None:
+    assert [key for key, _ in found(LOOK, wanted)] == keys
+
+
+def test_the_one_that_is_open_stays_whatever_is_looked_for() -> None:
+    assert [key for key, _ in found(LOOK, Wanted(words="reel"), always="tall")] == ["wide", "tall"]
+
+
+def test_a_shape_is_that_of_what_is_shown() -> None:
+    turned = _after("turn-picture", picture="tall", quarter="90")
+    assert library.shape_of(turned.pictures["tall"]) == "wide"
+
+
+@pytest.mark.parametrize(
+    ("name", "words"),
+    [
+        ("IMG_2044.JPG", ""),
+        ("DSC01234.png", ""),
+        ("red-thread_binding 2.jpg", "Red thread binding"),
+        ("MarbledPaper.webp", "Marbled Paper"),
+        ("ab.png", ""),
+        ("20260412_101500.jpg", ""),
+    ],
+)
+def test_what_a_file_name_says(name: str, words: str) -> None:
+    assert from_file_name(name) == words
+
+
+def test_alt_texts_are_proposed_from_what_stands_beside() -> None:
+    tall = THREE.pictures["tall"]
+    assert library.proposals(tall, uses(THREE)["tall"]) == ["Thread, waxed", "At the bench"]
+    assert proposals("at-the-bench.png", ["At the bench.", "", "x" * 500]) == ["At the bench."]
+
+
+def test_decoration_is_an_answer() -> None:
+    assert "tall" in alt_text._undescribed(THREE)
+    decorated = _after("call-decoration", picture="tall", decoration="1")
+    assert is_answered(decorated.pictures["tall"])
+    assert not alt_text._undescribed(decorated)
+
+
+def test_a_crop_keeps_the_focal_point_where_it_was() -> None:
+    spot = _after("set-focal", picture="wide", x="75", y="25")
+    cropped = _after("crop-picture", spot, picture="wide", left="50", top="0", right="100", bottom="50")
+    wide = cropped.pictures["wide"]
+    assert (wide.focal_x, wide.focal_y) == (50, 50)
+    assert shown_size(wide) == (800, 450)
+    assert said(wide) == "cropped to 800 × 450"
+    assert _after("show-whole", cropped, picture="wide").pictures["wide"] == spot.pictures["wide"]
+
+
+def test_a_shape_is_cut_as_large_as_it_goes_about_the_focal_point() -> None:
+    spot = _after("set-focal", picture="wide", x="90", y="50")
+    square = _after("crop-picture", spot, picture="wide", shape="1:1").pictures["wide"]
+    assert shown_size(square) == (900, 900)
+    assert square.cropped.split()[2] == "100"
+
+
+def test_a_mirror_and_a_turn_take_the_focal_point_along() -> None:
+    spot = _after("set-focal", picture="wide", x="20", y="30")
+    mirrored = _after("mirror-picture", spot, picture="wide").pictures["wide"]
+    assert (mirrored.mirrored, mirrored.focal_x, mirrored.focal_y) == (True, 80, 30)
+    turned = _after("turn-picture", spot, picture="wide", quarter="90").pictures["wide"]
+    assert (turned.turned, turned.focal_x, turned.focal_y) == (90, 70, 20)
+    assert shown_size(turned) == (900, 1600)
+
+
+@pytest.mark.parametrize(
+    ("arguments", "named"),
+    [
+        ({"left": "60", "right": "62"}, "60 %"),
+        ({"left": "-3"}, "-3"),
+        ({"shape": "7:1"}, "7:1"),
+    ],
+)
+def test_a_crop_that_cannot_be_is_refused(arguments: dict[str, str], named: str) -> None:
+    with pytest.raises(Fault) as refused:
+        _after("crop-picture", picture="wide", **arguments)
+    assert named in refused.value.sentence
+
+
+def test_a_replaced_picture_keeps_the_shape_that_was_shown() -> None:
+    square = _after("crop-picture", picture="wide", shape="1:1")
+    new = {"file": "f", "format": "png", "width": "500", "height": "400", "file_name": "b.png"}
+    after = _after("replace-picture", square, picture="wide", **new).pictures["wide"]
+    assert (after.cropped, after.shape, shown_size(after)) == ("", "1:1", (400, 400))
+    assert after.alt == "A reel"
