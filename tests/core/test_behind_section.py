@@ -13,8 +13,9 @@ from yemba.core.colour.gradient import laid_over, points
 from yemba.core.errors import Fault
 from yemba.core.picture.tint import BOXES
 from yemba.core.site.backdrop import VIEWPORTS, of_section
-from yemba.core.site.behind import DEFAULTS, declarations, style_mark
+from yemba.core.site.behind import DEFAULTS
 from yemba.core.site.behind import of_section as chosen_of
+from yemba.core.site.behind_style import declarations, style_mark
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
 from yemba.core.site.kinds import SHARED

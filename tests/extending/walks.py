@@ -85,25 +85,25 @@ def walk(client: Client, site: Site) -> Walk:
 
 
 def test_a_part(walk: Walk) -> None:
-    assert ">Sidebar<" in walk.desk("sidebar")
-    patch = walk.edit("set-value", key="sidebar.title", value="Tide table")
-    assert "Tide table" in patch["fragments"]["sidebar"]
+    assert ">Colophon<" in walk.desk("colophon")
+    patch = walk.edit("set-value", key="colophon.title", value="Tide table")
+    assert "Tide table" in patch["fragments"]["colophon"]
     assert "Tide table" in walk.draft()
-    added = walk.edit("add-section", part="sidebar", kind="words")
-    assert "kind-words" in added["fragments"]["sidebar"]
-    (key,) = walk.document.shared["sidebar"].order
+    added = walk.edit("add-section", part="colophon", kind="words")
+    assert "kind-words" in added["fragments"]["colophon"]
+    (key,) = walk.document.shared["colophon"].order
     walk.edit("set-words", section=key, field="body", words="High water at noon")
-    assert 'value="Tide table"' in walk.leads(OfSetting("sidebar.title"))
+    assert 'value="Tide table"' in walk.leads(OfSetting("colophon.title"))
     walk.leads(OfField(key, "body"))
-    waits = walk.waits("Sidebar title")
-    assert set(waits.spots) == {Spot(page, "sidebar") for page in walk.document.order}
-    assert walk.waits("Words in the sidebar").spots == waits.spots
+    waits = walk.waits("Colophon title")
+    assert set(waits.spots) == {Spot(page, "colophon") for page in walk.document.order}
+    assert walk.waits("Words in the colophon").spots == waits.spots
     found = [one for check in checks().values() for one in check.find(look_at(walk))]
     assert all(control(one.place, sites.look(walk.site)) for one in found)
     walk.publish()
     assert "Tide table" in walk.live()
     assert "High water at noon" in walk.live("prices/")
-    assert "site-sidebar" in walk.styles()
+    assert "site-colophon" in walk.styles()
 
 
 def test_a_kind(walk: Walk) -> None:

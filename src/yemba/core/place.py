@@ -101,7 +101,8 @@ class OfPages(Place):
 
 @dataclass(frozen=True)
 class OfPage(Place):
-    """A page; with `what` one of its properties: "name", "slug", "title", "description", "card"."""
+    """A page; with `what` one of its properties: "name", "slug", "title", "description", "card",
+    "sidebar"."""
 
     page: str
     what: str = ""

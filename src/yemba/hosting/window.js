@@ -124,6 +124,10 @@ function patch(given) {
     if (old) old.replaceWith(holder.content);
     else main.append(holder.content);
   }
+  if (given.frame) {
+    main.parentElement.dataset.sidebar = given.frame.sidebar;
+    main[given.frame.folds](standing("sidebar"));
+  }
   const order = [...main.querySelectorAll(":scope > [data-place]")].map((section) => section.dataset.place);
   if (given.order && given.order.join() !== order.join()) {
     for (const place of order) if (!given.order.includes(place)) standing(place).remove();

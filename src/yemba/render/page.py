@@ -8,7 +8,7 @@ from typing import Any, NamedTuple
 from django.utils.safestring import mark_safe
 
 from yemba.core.language import from_right
-from yemba.core.part.part import BEFORE, parts
+from yemba.core.part.part import AFTER, BEFORE, BESIDE, parts
 from yemba.core.site.document import Page
 from yemba.core.site.structured import events
 from yemba.core.site.titles import title_of
@@ -58,9 +58,15 @@ def is_card(path: str) -> bool:
 
 def places(page: Page) -> list[str]:
     """What stands on a page, in its order: slugs of parts, ids of sections."""
-    before = [part.slug for part in parts().values() if part.stands == BEFORE]
-    after = [part.slug for part in parts().values() if part.stands != BEFORE]
-    return [*before, *page.order, *after]
+    standing = _standing()
+    return [*standing[BEFORE], *page.order, *standing[BESIDE], *standing[AFTER]]
+
+
+def _standing() -> dict[str, list[str]]:
+    """The slugs of the parts, by where they stand on a page."""
+    return {
+        where: [part.slug for part in parts().values() if part.stands == where] for where in (BEFORE, BESIDE, AFTER)
+    }
 
 
 def fragments(answers: Answers, page_id: str) -> dict[str, Fragment]:
@@ -160,8 +166,9 @@ def _document(
         theme=recorder.ask(questions.theme, here.page),
         arrangement=recorder.ask(questions.value, "header.arrangement"),
         page_ground=recorder.ask(questions.page_ground),
-        before=[markup[part.slug] for part in parts().values() if part.stands == BEFORE],
+        sidebar=recorder.ask(questions.sidebar_on, here.page),
+        folds=recorder.ask(questions.value, "sidebar.folds"),
         sections=[markup[place] for place in order],
-        after=[markup[part.slug] for part in parts().values() if part.stands != BEFORE],
+        **{where: [markup[slug] for slug in slugs] for where, slugs in _standing().items()},
         **context,
     )

@@ -160,6 +160,22 @@ class PartView:
         return pictures.shown(picture, self._root) if picture else None
 
     @property
+    def side(self) -> str:
+        """Where the sidebar stands on the page: "start", "end" or "none"."""
+        return self._ask(questions.sidebar_on, self._page)
+
+    @property
+    def shows(self) -> str:
+        """Classes for what is behind the page; "" where nothing of it is seen."""
+        return self._ask(questions.background_marks)
+
+    @property
+    def tile(self) -> dict[str, Any] | None:
+        """The picture behind the page as a tile, with its size in px; None where it is no tile."""
+        size, picture = self._ask(questions.background_tile), self.backdrop
+        return {"src": picture["src"], "width": size[0], "height": size[1]} if size and picture else None
+
+    @property
     def sections(self) -> list[SafeString]:
         """The sections it holds, rendered."""
         return self._sections()

@@ -67,7 +67,6 @@ def position_rule(picture: Picture) -> str:
 def logo(picture: Picture, root: str, name: str) -> dict[str, Any]:
     """A logo links home, so its alt text falls back to the site's name."""
     width, height = shown_size(picture)
-    alt = "" if picture.decoration else picture.alt
     if picture.format == "svg":
         source = file_name(picture, picture.width, "svg")
     else:

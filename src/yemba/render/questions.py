@@ -9,8 +9,9 @@ from yemba.core.language import ENGLISH
 from yemba.core.layout.arrangement import NONE, OVER
 from yemba.core.layout.tiles import TileSizes
 from yemba.core.part.part import parts
-from yemba.core.site import files, navigation
-from yemba.core.site.behind import PICTURE, of_fields, of_section, style_mark
+from yemba.core.site import background, files, frame, navigation
+from yemba.core.site.behind import PICTURE, of_fields, of_section
+from yemba.core.site.behind_style import style_mark
 from yemba.core.site.buttons import FILLED, SHADE, form_of
 from yemba.core.site.document import Document, OwnFile, Picture
 from yemba.core.site.extra import extra
@@ -19,6 +20,7 @@ from yemba.core.site.header import shown_title as header_title
 from yemba.core.site.header_ground import behind
 from yemba.core.site.logo import logo_on
 from yemba.core.site.logo import logo_pointed as pointed
+from yemba.core.site.pictures import proportion
 from yemba.core.site.structured import business
 from yemba.core.site.wordmark import Wordmark
 from yemba.core.site.wordmark import wordmark as mark_of
@@ -247,6 +249,8 @@ def backdrop(site: Site, part: str) -> Picture | None:
     look = site.look
     if part == "header" and behind(look) != PICTURE:
         return None
+    if part == "background":
+        return background.chosen(look).backdrop(look) if background.is_seen(look) else None
     return look.pictures.get(look.value(f"{part}.backdrop"))
 
 
@@ -257,6 +261,37 @@ def stands_over_picture(site: Site, page: str) -> bool:
     if look.arrangement.stands != OVER or shown is None or not shown.order:
         return False
     return of_section(look, shown.sections[shown.order[0]]).backdrop(look) is not None
+
+
+@question
+def sidebar_on(site: Site, page: str) -> str:
+    """Where the sidebar stands on a page: "start", "end" or "none"."""
+    return frame.sidebar_on(site.look, page)
+
+
+@question
+def background_marks(site: Site) -> str:
+    """Classes of what is behind the page; "" where nothing of it is seen."""
+    look = site.look
+    if not background.is_seen(look):
+        return ""
+    shown = background.chosen(look).shown(look)
+    classes = [f"shows-{shown}"]
+    if shown == PICTURE:
+        classes += [f"fits-{look.value('background.fit')}", f"held-{look.value('background.anchor').replace(' ', '-')}"]
+        classes += [f"filter-{look.value('background.filter')}"] if look.value("background.filter") != "none" else []
+    return " ".join([*classes, f"moves-{look.value('background.moves')}"])
+
+
+@question
+def background_tile(site: Site) -> tuple[float, float] | None:
+    """Width and height in px of a tile of the picture behind the page; None where it is no tile."""
+    look = site.look
+    picture = background.chosen(look).backdrop(look)
+    if picture is None or look.value("background.fit") != "tile":
+        return None
+    width = look.value("background.tile")
+    return width, round(width / proportion(picture), 2)
 
 
 @question

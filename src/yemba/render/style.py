@@ -9,13 +9,17 @@ from typing import NamedTuple
 from yemba import catalogue as shipped
 from yemba.core.colour.grounds import ROLE_NAMES, Ground
 from yemba.core.layout.arrangement import OVER
+from yemba.core.layout.frame import END, FIXED, MIDDLE, START
 from yemba.core.layout.header_fit import FOLDED_FROM, GAP, SIZE, SMALLER, TAGLINE, TIGHT_GAP, Fit
 from yemba.core.part.part import parts
 from yemba.core.picture.filters import DUOTONE
+from yemba.core.site import background
 from yemba.core.site import behind as behind_words
 from yemba.core.site.backdrop import of_header, of_section
 from yemba.core.site.behind import duotone
+from yemba.core.site.behind_style import declarations, style_mark
 from yemba.core.site.extra import extra
+from yemba.core.site.frame import frame
 from yemba.core.site.header import gap, header_bar_heights, header_fit, header_heights, shrinks
 from yemba.core.site.header_ground import gradient, pattern
 from yemba.core.site.resolve import Look
@@ -60,7 +64,9 @@ def values(look: Look, draft: bool = False) -> str:
     root, grounds = custom_properties(look)
     blocks = [_block(":root", root)]
     blocks += [_block(f'[data-ground="{slug}"]', roles) for slug, roles in grounds.items()]
-    blocks += [_block(".has-backdrop, .over-picture, .behind-gradient, .behind-pattern", _OVER_PICTURES)]
+    blocks += [
+        _block(".has-backdrop, .over-picture, .behind-gradient, .behind-pattern, .behind-through", _OVER_PICTURES)
+    ]
     blocks += sorted(_drawn_behind(look))
     blocks += [f".tint-{tint} {{ --tint: {tint / 100:g}; }}" for tint in sorted(_tints(look))]
     blocks += sorted(set(one_off_rules(look)))
@@ -69,6 +75,7 @@ def values(look: Look, draft: bool = False) -> str:
     fit = header_fit(look)
     unfolds = "\n".join([unfolded_css(arrangement), *_gives_way(look, fit)])
     blocks += _covered(look, fit.fold)
+    blocks += _framed(look)
     blocks += [everywhere_css(arrangement), *_action(fit), f"@media (min-width: {fit.fold}px) {{\n{unfolds}}}"]
     return "@layer values {\n" + "\n".join(blocks) + "\n}\n"
 
@@ -76,13 +83,14 @@ def values(look: Look, draft: bool = False) -> str:
 def _tints(look: Look) -> set[int]:
     """Every tint over a picture that text stands on, in %."""
     behind = [of_header(look), *(of_section(look, section) for section in look.document.on_pictures())]
-    return {one.tint for one in behind if one}
+    site = {look.value("background.tint")} if background.chosen(look).backdrop(look) else set()
+    return {one.tint for one in behind if one} | site
 
 
 def _drawn_behind(look: Look) -> set[str]:
-    """A rule for every gradient and every pattern behind a section."""
+    """A rule for whatever is drawn behind the words of a section."""
     chosen = (behind_words.of_section(look, section) for section in look.document.drawn_behind())
-    marks = {behind_words.style_mark(look, one): behind_words.declarations(look, one) for one in chosen}
+    marks = {style_mark(look, one): declarations(look, one) for one in chosen}
     return {f'[data-behind="{mark}"]{{{declared}}}' for mark, declared in marks.items() if mark}
 
 
@@ -105,6 +113,8 @@ def custom_properties(look: Look) -> tuple[dict[str, str], dict[str, dict[str, s
         "unfolds": f"{header_fit(look).stages[0].width}px",
         "logo-share": f"{look.value('logo.height') / 100:g}",
         "header-position": "relative" if look.value("header.position") == "relative" else "sticky",
+        "sheet-width": f"{frame(look).sheet:g}px",
+        **_background(look),
         **_behind_header(look),
         **_duotone(look),
         **_extra(look),
@@ -123,6 +133,32 @@ def _gives_way(look: Look, fit: Fit) -> list[str]:
     }
     pairs = zip(fit.stages, fit.stages[1:], strict=False)
     return [f"@media (width < {before.width}px) {{ {ways[stage.gives]} }}" for before, stage in pairs]
+
+
+def _framed(look: Look) -> list[str]:
+    """The page as a sheet of its own width, and the windows in which the sidebar stands beside its content."""
+    rules, framed = [], frame(look)
+    if framed.form == FIXED:
+        margins = {START: "0 auto", MIDDLE: "auto", END: "auto 0"}[framed.place]
+        rules.append(f":root{{--sheet:min(100vw,{framed.sheet:g}px);}}")
+        rules.append(
+            f"html{{background:var(--canvas);}}body{{inline-size:min(100%,{framed.sheet:g}px);margin-inline:{margins};}}"
+        )
+    if framed.beside_from is not None:
+        rules.append(f"@media (min-width: {framed.beside_from}px) {{\n{skeleton('beside.css')}}}")
+    return rules
+
+
+def _background(look: Look) -> dict[str, str]:
+    """What is drawn behind the page."""
+    here = background.chosen(look)
+    fill = here.fill(look)
+    values = {"canvas": fill.hex}
+    if shown := here.gradient(look):
+        return values | {"site-behind": shown.css(fill)}
+    if tiled := here.patterned(look):
+        return values | {"site-behind": f"{tiled.css()} 0 0 / {tiled.size}px, {fill.hex}"}
+    return values
 
 
 def _action(fit: Fit) -> list[str]:

@@ -48,7 +48,7 @@ class Used:
 
 def _usages(state: State) -> Iterator[Usage]:
     look = state.look
-    of_part = {slug: (look.value(part.ground), _roles(state.part_use(slug).values)) for slug, part in parts().items()}
+    of_part = {slug: (part.ground_on(look, ""), _roles(state.part_use(slug).values)) for slug, part in parts().items()}
     of_cut: dict[int, tuple[str, frozenset[str]]] = {}
     for page_id, page in look.document.ordered_pages():
         cut_of = cuts(page)

@@ -19,10 +19,11 @@ from yemba.studio.controls import chapter_of
 @cache
 def names() -> dict[str, str]:
     """The chapters by slug; each part has its own, those before the content before Pages, the others after."""
-    before = {part.slug: part.name for part in parts().values() if part.stands == BEFORE}
-    after = {part.slug: part.name for part in parts().values() if part.stands != BEFORE}
+    own = [part for part in parts().values() if not part.chapter]
+    before = {part.slug: part.name for part in own if part.stands == BEFORE}
+    after = {part.slug: part.name for part in own if part.stands != BEFORE}
     first = {"template": "Template", "palette": "Palette", "type": "Type", "logo": "Logo"}
-    return {**first, **before, "pages": "Pages", **after, "proof": "Proof"}
+    return {**first, **before, "frame": "Frame", "pages": "Pages", **after, "proof": "Proof"}
 
 
 @cache
@@ -67,6 +68,7 @@ def _content_set(slug: str, look: Look) -> bool:
         "template": document.ready_sheet is not None,
         "logo": bool(document.tagline),
         "header": document.navigation != Navigation(),
+        "frame": "sidebar" in document.shared,
         "pages": True,
     }.get(slug, slug in document.shared)
 

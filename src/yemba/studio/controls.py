@@ -10,6 +10,7 @@ from urllib.parse import urlencode
 from django.urls import reverse
 
 from yemba.core import place as places
+from yemba.core.layout.frame import FIXED, NONE
 from yemba.core.part.part import parts
 from yemba.core.place import Place
 from yemba.core.site import behind as behind_words
@@ -81,6 +82,8 @@ def _(place: places.OfSetting, look: Look) -> Control:
         return _SPECIAL[place.key]
     if setting.subject == "header":
         return _of_header(look, place.key)
+    if setting.subject == "frame":
+        return Control("frame", _of_frame(look, place.key))
     if level in LEVELS:
         return _of_level(look, level, name)
     if place.key.startswith("logo."):
@@ -115,6 +118,26 @@ def _of_header(look: Look, key: str) -> Control:
     return Control("header", key, _OF_HEADER.get(key, {}))
 
 
+def _of_frame(look: Look, key: str) -> str:
+    """One that shows nothing now is decided by what would make it show."""
+    part, _, name = key.partition(".")
+    if key == "frame.place" and look.value("frame.form") != FIXED:
+        return "frame.form"
+    if part == "sidebar" and look.value("sidebar.side") == NONE:
+        return "sidebar.side"
+    needed = next((behind for behind, names in _OF_BACKGROUND.items() if name in names), "")
+    if part == "background" and needed and look.value("background.behind") != needed:
+        return "background.behind"
+    if key == "background.tile" and look.value("background.fit") != "tile":
+        return "background.fit"
+    return key
+
+
+_OF_BACKGROUND = {
+    GRADIENT: {"gradient_from", "gradient_via", "gradient_to", "gradient_way"},
+    PATTERN: {"pattern", "pattern_colour", "pattern_strength", "pattern_size"},
+    PICTURE: {"backdrop", "fit", "anchor", "tile", "moves", "filter", "tint"},
+}
 _MENU, _SURFACE = {"show": "menu"}, {"show": "surface"}
 _MENU_SETTINGS = ("gap", "current", "hover", "sub_ground", "panel")
 _SURFACE_SETTINGS = (
@@ -285,7 +308,8 @@ def _in_section(look: Look, section: str, id_: str) -> Control:
     holder = look.holder_of.get(section)
     if holder is None:
         return Control("pages", "site-map")
-    chapter = holder[1] if holder[1] in parts() else "pages"
+    part = parts().get(holder[1])
+    chapter = (part.chapter or part.slug) if part else "pages"
     return Control(chapter, id_ or f"section-{section}", {"section": section})
 
 

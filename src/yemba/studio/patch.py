@@ -8,6 +8,7 @@ from typing import Any, NamedTuple
 
 from yemba.core.cache import Cache
 from yemba.core.site.document import Document
+from yemba.core.site.frame import sidebar_on
 from yemba.hosting.services import rendering
 from yemba.render.files import style_names
 from yemba.render.page import fragments, path_of
@@ -72,5 +73,6 @@ def _state(document: Document, page: str) -> PageState:
         "order": document.pages[page].order,
         "arrangement": site.look.value("header.arrangement"),
         "ground": site.look.template.page,
+        "frame": {"sidebar": sidebar_on(site.look, page), "folds": site.look.value("sidebar.folds")},
     }
     return _STATES.put((id(document), page), PageState(document, site.today, shared, markup))

@@ -48,5 +48,8 @@ SENTENCES = {
     "both_phone": "both as on a phone",
     "result_lengths": "Title: {title} letters, of which about {most_title} show. "
     "Description: {description}, of about {most_description}.",
+    "ruler_width": "Edge of the page; arrow keys draw it",
+    "ruler_sidebar": "Edge of the sidebar; arrow keys draw it",
+    "ruler_gap": "Gap beside the sidebar; arrow keys draw it",
     "text_too_large": "“{name}” has {kilobytes} kB. At most {most} kB of text come in at once; bring it in parts.",
 }

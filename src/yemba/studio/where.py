@@ -10,9 +10,11 @@ from yemba.core.errors import Fault
 from yemba.core.part.part import Part, parts
 from yemba.core.place import OfField, OfOneOff, OfRole, OfSection, OfSetting, Place
 from yemba.core.site.document import Standing
+from yemba.core.site.frame import size_of
 from yemba.core.site.one_offs import PROPERTIES, field_of, in_words, level_of
 from yemba.core.site.resolve import Look, Origin, Resolved
 from yemba.core.type.levels import LEVELS
+from yemba.core.type.scale import Fluid
 from yemba.hosting.services import rendering
 from yemba.render.page import fragments
 from yemba.render.recorder import Answers
@@ -94,7 +96,7 @@ def _of_part(look: Look, part: Part, field: str) -> Provenance:
     element = part.element(field)
     facts = [
         *_colours(look, *colour_roles(look, part.slug, field), f" in the {part.name.lower()}"),
-        *_type(look, element.level),
+        *_type(look, element.level, look.texts[element.level].size),
     ]
     return Provenance(element.name, facts, element.place)
 
@@ -110,7 +112,8 @@ def _of_section(look: Look, standing: Standing, field: str, item: str) -> Proven
         decides = OfField(standing.key, field, item)
     facts = [*_colours(look, *colour_roles(look, standing.key, field, item), "")]
     if field_of(look.catalogue, section, element):
-        facts += _type(look, level_of(look, section, element))
+        level = level_of(look, section, element)
+        facts += _type(look, level, size_of(look, standing.key, level))
     facts.append(_layout(look, standing))
     facts += _one_offs(look, standing, element)
     return Provenance(name, facts, decides)
@@ -143,7 +146,7 @@ def _colours(look: Look, slug: str, roles: tuple[str, ...], where: str) -> Itera
         yield Fact("Colour" if role == roles[0] else "", words, origin, OfRole(slug, role))
 
 
-def _type(look: Look, slug: str) -> Iterator[Fact]:
+def _type(look: Look, slug: str, size_now: Fluid) -> Iterator[Fact]:
     """The face and the size of a level of text."""
     level, text = LEVELS[slug], look.texts[slug]
     own = level.faced and look.value(f"{slug}.face") == text.face
@@ -151,6 +154,6 @@ def _type(look: Look, slug: str) -> Iterator[Fact]:
     yield Fact("Typeface", look.families[text.face].name, _origin(look.resolve(face)), OfSetting(face))
     ends = (look.resolve(f"{slug}.{end}") for end in ("wide", "phone"))
     size = next((end for end in ends if end.set_by_owner), look.resolve("type.ratio"))
-    low, high = text.size
+    low, high = size_now
     words = f"{level.name}, {low:.3g} to {high:.3g} px"
     yield Fact("Size", words, _origin(size), OfSetting(f"{slug}.wide"))

@@ -12,6 +12,7 @@ from yemba.core.part.part import parts
 from yemba.core.place import OfField, OfRole, OfSetting
 from yemba.core.site.backdrop import LARGE_FROM, Backdrop, of_header, of_section, reads_from
 from yemba.core.site.document import Standing
+from yemba.core.site.frame import size_of
 from yemba.core.site.one_offs import OneOff, apart, level_of
 from yemba.core.site.one_offs import of_section as of_section_one_offs
 from yemba.core.site.resolve import Look
@@ -33,7 +34,7 @@ def find(inspected: Inspected) -> Iterator[Finding]:
 def grounds_in_use(look: Look) -> set[str]:
     """The grounds that anything stands on; what Yemba says on a page, as that it is gone, is on "light"."""
     of_sections = {look.ground_of(*pair).value for pair in look.document.kinds_on_grounds()}
-    return {"light", look.template.page, *of_sections, *(look.value(part.ground) for part in parts().values())}
+    return {"light", look.template.page, *of_sections, *(part.ground_on(look, "") for part in parts().values())}
 
 
 def _links(look: Look, slug: str, ground: Ground) -> Iterator[Finding]:
@@ -61,7 +62,7 @@ def _one_off(look: Look, one: OneOff) -> Iterator[Finding]:
     set_apart = apart(look, section.one_offs[one.element])
     if set_apart.colour is None:
         return
-    size = set_apart.size or look.texts[level_of(look, section, one.element)].size
+    size = set_apart.size or size_of(look, one.standing.key, level_of(look, section, one.element))
     needed, fill = (LARGE if size.low >= LARGE_FROM else TEXT), look.grounds[slug].fill
     got = ratio(set_apart.colour, fill)
     if got >= needed:

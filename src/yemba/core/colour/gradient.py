@@ -61,11 +61,16 @@ def _hued(first: Oklch, last: Oklch) -> tuple[Oklch, Oklch]:
 
 
 def least_over(stops: Sequence[Colour], tint: Colour, inks: Sequence[tuple[Colour, float]]) -> int | None:
-    """The least of `tint` laid over, in whole %, from which on every ink has its ratio at each of POINTS.
+    """The least of `tint` laid over a gradient from which on every ink has its ratio at each of POINTS, as `least_on`
+    tells it."""
+    return least_on(points(stops), tint, inks)
+
+
+def least_on(colours: Sequence[Colour], tint: Colour, inks: Sequence[tuple[Colour, float]]) -> int | None:
+    """The least of `tint` laid over, in whole %, from which on every ink has its ratio on all these colours.
 
     None where an ink does not even read on the tint itself. The tint is laid over in gamma-coded sRGB, as browsers do.
     """
-    colours = points(stops)
     if not reads([tint], tint, inks):
         return None
     low, high = -1, 100

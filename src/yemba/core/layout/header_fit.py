@@ -63,6 +63,18 @@ class Fit(NamedTuple):
     action_from: int = 0
 
 
+NEVER = 100_000
+"""px; no window is so wide."""
+
+
+def within(fitting: Fit, widest: float | None) -> Fit:
+    """How a header fits that never becomes wider than so many px, however wide the window."""
+    if widest is None or fitting.stages[0].width <= widest:
+        return fitting
+    stages = tuple(stage._replace(width=stage.width if stage.width <= widest else NEVER) for stage in fitting.stages)
+    return fitting._replace(fold=fitting.fold if fitting.fold <= widest else NEVER, stages=stages)
+
+
 class Heights(NamedTuple):
     """At most so high in px a header stands: where its menu is unfolded, and where it is folded in windows of each
     range of FOLDED_FROM."""

@@ -14,8 +14,10 @@ from yemba.core.site.setting import Setting
 if TYPE_CHECKING:
     from yemba.core.site.resolve import Look
 
-BEFORE, AFTER = "before", "after"
-"""Where a part stands on a page: before its content or after."""
+BEFORE, BESIDE, AFTER = "before", "beside", "after"
+"""Where a part stands on a page: before its content, beside it, or after."""
+
+_STANDS = (BEFORE, BESIDE, AFTER)
 
 
 class Element(NamedTuple):
@@ -44,7 +46,8 @@ class Part(NamedTuple):
     `settings` hold one of its ground, "SLUG.ground". `elements` are what can be pointed at, by the name that the markup
     gives in data-field; "" is the part itself. `texts` gives its words. One that `holds_sections` has sections of its
     own. `order` places it among those before or after the content. `stands_on` tells the ground of one that does not
-    have the same on every page, by the id of a page. Its markup is ``render/parts/SLUG.html``, its styles
+    have the same on every page, by the id of a page. `chapter` is the slug of the one in which it is decided, "" for
+    one of its own. Its markup is ``render/parts/SLUG.html``, its styles
     are ``render/parts/SLUG.css``.
     """
 
@@ -57,6 +60,7 @@ class Part(NamedTuple):
     holds_sections: bool = False
     order: int = 0
     stands_on: Callable[[Look, str], str] | None = None
+    chapter: str = ""
 
     @property
     def ground(self) -> str:
@@ -79,7 +83,7 @@ def parts() -> Mapping[str, Part]:
 
     modules = (importlib.import_module(f"{folder.__name__}.{m.name}") for m in pkgutil.iter_modules(folder.__path__))
     known: list[Part] = [module.PART for module in modules if hasattr(module, "PART")]
-    known.sort(key=lambda part: (part.stands != BEFORE, part.order, part.slug))
+    known.sort(key=lambda part: (_STANDS.index(part.stands), part.order, part.slug))
     return {part.slug: part for part in known}
 
 

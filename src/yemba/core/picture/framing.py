@@ -27,8 +27,9 @@ _QUARTERS = {1: Image.Transpose.ROTATE_270, 2: Image.Transpose.ROTATE_180, 3: Im
 
 
 class Framing(NamedTuple):
-    """`turned` is in degrees clockwise, from 0 to 360, never halfway between two quarters; `box` what is left of the upright picture. Where a `ratio` of
-    width to height is given, what is left of that is cropped to it about the `focal` spot, in % of it."""
+    """`turned` is in degrees clockwise, from 0 to 360, never halfway between two quarters; `box` what is left of the
+    upright picture. Where a `ratio` of width to height is given, what is left is cropped to it about the `focal` spot,
+    in % of it."""
 
     mirrored: bool = False
     turned: float = 0

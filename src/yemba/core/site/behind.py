@@ -1,9 +1,9 @@
-"""What stands behind the words of a section or of the header: its ground alone, a gradient, a pattern or a picture."""
+"""What stands behind the words of a section or of the header: its ground alone, a gradient, a pattern, a picture, or
+what is behind the page."""
 
 from __future__ import annotations
 
 from collections.abc import Mapping
-from hashlib import sha256
 from typing import NamedTuple
 
 from yemba.core.colour.contrast import TEXT, luminance
@@ -13,7 +13,7 @@ from yemba.core.picture.patterns import as_css, mark
 from yemba.core.site.document import Picture, Section
 from yemba.core.site.resolve import Look
 
-GROUND, GRADIENT, PATTERN, PICTURE = "ground", "gradient", "pattern", "picture"
+GROUND, GRADIENT, PATTERN, PICTURE, THROUGH = "ground", "gradient", "pattern", "picture", "through"
 DEFAULTS = {"gradient_way": "to bottom", "pattern": "dots", "pattern_strength": "35", "filter": "none", "moves": "with"}
 """What a section has where its owner chose a gradient, a pattern or a picture and nothing of it, by field."""
 _SIZE = 24  # px, of a tile
@@ -56,7 +56,7 @@ class Chosen(NamedTuple):
         if self.shown(look) != GRADIENT:
             return None
         stops = self.colours(look)
-        return Gradient(stops, self.way, least_over(stops, self._fill(look), self._inks(look)))
+        return Gradient(stops, self.way, least_over(stops, self.fill(look), self.inks(look)))
 
     def patterned(self, look: Look) -> Patterned | None:
         """None where it is not what is shown."""
@@ -64,14 +64,16 @@ class Chosen(NamedTuple):
             return None
         read = look.read_colour(self.colour) if self.colour else None
         wanted = read.colour if read else look.grounds[self.ground].button
-        most = mark(self._fill(look), wanted, self._inks(look))
-        made = laid_over(self._fill(look), most, self.strength / 100)
+        most = mark(self.fill(look), wanted, self.inks(look))
+        made = laid_over(self.fill(look), most, self.strength / 100)
         return Patterned(self.pattern, made, self.size)
 
-    def _fill(self, look: Look) -> Colour:
+    def fill(self, look: Look) -> Colour:
+        """Of its ground."""
         return look.grounds[self.ground].fill
 
-    def _inks(self, look: Look) -> tuple[tuple[Colour, float], ...]:
+    def inks(self, look: Look) -> tuple[tuple[Colour, float], ...]:
+        """The colours of its text, each with the contrast that it needs."""
         ground = look.grounds[self.ground]
         return ((ground.heading, TEXT), (ground.text, TEXT))
 
@@ -123,21 +125,6 @@ def of_fields(fields: Mapping[str, str], ground: str) -> Chosen:
         strength=float(known["pattern_strength"]),
         size=_SIZE,
     )
-
-
-def declarations(look: Look, chosen: Chosen) -> str:
-    """A gradient or a pattern as declarations of a stylesheet; "" where neither is shown."""
-    if gradient := chosen.gradient(look):
-        return f"background:{gradient.css(look.grounds[chosen.ground].fill)};"
-    if tiled := chosen.patterned(look):
-        return f"background:{tiled.css()} 0 0 / {tiled.size}px,var(--fill);"
-    return ""
-
-
-def style_mark(look: Look, chosen: Chosen) -> str:
-    """What a section with it is known by in the stylesheet; "" for none."""
-    declared = declarations(look, chosen)
-    return sha256(declared.encode()).hexdigest()[:6] if declared else ""
 
 
 def duotone(look: Look) -> tuple[Colour, Colour]:

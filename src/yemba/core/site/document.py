@@ -61,7 +61,8 @@ class Page(Holder):
     """`slug` is the address, "" for the first page; `title` and `description` are for search engines.
 
     `was` are addresses it had before, which lead to the present one. `card` is the composition of its own picture for
-    sharing (``core.picture.sharing``), "" where it has the site's.
+    sharing (``core.picture.sharing``), "" where it has the site's. One with `no_sidebar` has none, whatever the others
+    have.
     """
 
     name: str
@@ -70,6 +71,7 @@ class Page(Holder):
     description: str = ""
     was: list[str] = []
     card: str = ""
+    no_sidebar: bool = False
 
 
 class Standing(NamedTuple):
@@ -293,7 +295,7 @@ class Document(Strict):
             yield from _on_pictures_in(holder)
 
     def drawn_behind(self) -> Iterator[Section]:
-        """Every section with a gradient or a pattern behind its words."""
+        """Every section behind whose words something is drawn by the stylesheet, or shows through."""
         for _, holder in self.holders():
             yield from _drawn_behind_in(holder)
 
@@ -365,7 +367,9 @@ def _on_pictures_in(holder: Holder) -> list[Section]:
 
 @by_identity("sections on gradients and patterns", most=1_000_000, weigh=_each_a_pointer)
 def _drawn_behind_in(holder: Holder) -> list[Section]:
-    return [section for _, section in holder.ordered() if section.fields.get("behind") in ("gradient", "pattern")]
+    return [
+        section for _, section in holder.ordered() if section.fields.get("behind") in ("gradient", "pattern", "through")
+    ]
 
 
 _PAGES: Cache[str, Page] = Cache("pages read", most=30_000_000, weigh=lambda page: 3 * len(_page_text(page)))

@@ -17,8 +17,10 @@ from yemba.core.layout.header_fit import (
     fit,
     heights,
     widths_of,
+    within,
 )
 from yemba.core.site.behind import GRADIENT, PATTERN, PICTURE
+from yemba.core.site.frame import widest
 from yemba.core.site.header_ground import behind
 from yemba.core.site.logo import logo_on
 from yemba.core.site.navigation import entries
@@ -96,8 +98,8 @@ def marks(look: Look) -> str:
 
 
 def header_fit(look: Look) -> Fit:
-    """How its pieces fit, as they are now."""
-    return fit(header(look))
+    """How its pieces fit, as they are now; in a page of fixed width they have no more room than that."""
+    return within(fit(header(look)), widest(look))
 
 
 def header_heights(look: Look) -> Heights:

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 
 from yemba.core.errors import Fault
+from yemba.core.layout.frame import END, FIXED, FULL, MIDDLE, START
 from yemba.core.limits import LARGEST_TEXT, SMALLEST_TEXT, TOWN_LETTERS
 from yemba.core.part.part import part_settings
 from yemba.core.picture.ornaments import ORNAMENTS
@@ -24,6 +25,7 @@ from yemba.core.value.line import Line
 from yemba.core.value.number import Number
 from yemba.core.value.picture import PictureChoice
 from yemba.core.value.several import Several
+from yemba.core.value.side import Side
 from yemba.core.value.time_zone import TimeZone
 from yemba.core.value.trade import TradeChoice
 from yemba.core.value.yes_no import YesNo
@@ -65,6 +67,8 @@ _MARK = Choice({"wordmark": "Wordmark", "picture": "Picture", "none": "None"})
 _LINES = Choice({"one": "In one line", "two": "In two lines"})
 _BESIDE = Choice({"none": "Nothing", "letter": "Its first letter", "ornament": "An ornament"})
 _ORNAMENT = Choice({slug: ornament.name for slug, ornament in ORNAMENTS.items()})
+_PAGE = Choice({FULL: "Grounds run to the edges", FIXED: "A sheet of this width"})
+_PAGE_PLACE = Side({START: "Where lines start", MIDDLE: "In the middle", END: "Where lines end"})
 _ICON = Choice({"logo": "As the logo", "letter": "Letter", "picture": "Own picture"})
 
 
@@ -117,7 +121,9 @@ _ALL: Sequence[Setting] = (
     Setting("logo.height", "Logo height", "logo", PARTS, Number(24, 100, "%"), 62),
     Setting("sharing.composition", "Picture for sharing", "logo", PARTS, Choice(COMPOSITIONS), "name"),
     Setting("sharing.ground", "Ground of that picture", "logo", PARTS, GroundChoice(), None),
-    Setting("frame.width", "Page width", "pages", PARTS, Number(720, 1680, "px", 10), 1160, "frame-width"),
+    Setting("frame.form", "Page", "frame", PARTS, _PAGE, FULL),
+    Setting("frame.place", "It stands", "frame", PARTS, _PAGE_PLACE, MIDDLE, along="frame.form"),
+    Setting("frame.width", "Page width", "frame", PARTS, Number(720, 1680, "px", 10), 1160, "frame-width"),
     *part_settings(),
 )
 SETTINGS: Mapping[str, Setting] = {setting.key: setting for setting in _ALL}

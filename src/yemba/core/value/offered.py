@@ -14,6 +14,7 @@ if TYPE_CHECKING:
     from yemba.core.site.resolve import Look
 
 BEHIND = {"ground": "Its ground", "gradient": "A gradient", "pattern": "A pattern", "picture": "A picture"}
+OF_SECTION = BEHIND | {"through": "Nothing: the site’s background"}
 WAYS = {"to bottom": "Down", "to right": "Across", "to bottom right": "From corner to corner"}
 MOVES = {"with": "With the page", "still": "Stands still while one scrolls"}
 
@@ -54,7 +55,7 @@ CHOICE = "choice"
 """The type of fields that say themselves what they offer."""
 FIELD_TYPES = {
     CHOICE: _of({}),
-    "behind": _of(BEHIND),
+    "behind": _of(OF_SECTION),
     "way": _of(WAYS),
     "moves": _of(MOVES),
     "pattern": _of({slug: pattern.name for slug, pattern in PATTERNS.items()}),

@@ -16,7 +16,7 @@ from yemba.render.page import card_path
 from yemba.sites.models import Site
 from yemba.studio.desks.little_page import drawing
 from yemba.studio.desks.sections import entries, kinds
-from yemba.studio.desks.setting import Context, setting
+from yemba.studio.desks.setting import Context
 from yemba.studio.sentences import SENTENCES
 from yemba.studio.waiting import Waiting
 
@@ -46,7 +46,6 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
             room.KILOBYTES.warning(len(site.document.encode()) // 1000),
         ],
         "room_here": room.SECTIONS.warning(len(document.pages[page_id].order)),
-        "frame": setting(look, "frame.width"),
         "binned": [
             {"id": key, "page": binned.page is not None, "name": _binned_name(look, binned)}
             for key, binned in document.bin.items()

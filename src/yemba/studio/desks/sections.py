@@ -11,6 +11,7 @@ from yemba.core.site import behind
 from yemba.core.site.backdrop import of_section
 from yemba.core.site.buttons import KINDS
 from yemba.core.site.document import Section, ordered_items
+from yemba.core.site.frame import size_of
 from yemba.core.site.kinds import GROUPS, SHARED, Field, SectionKind
 from yemba.core.site.one_offs import ALIGNMENTS, field_of, level_of
 from yemba.core.site.resolve import Look
@@ -64,7 +65,7 @@ def _desk(look: Look, key: str, section: Section, query: Mapping[str, str]) -> C
     def controls(item: str, fields: Iterable[Field]) -> list[Context]:
         """Those of the section's own fields, or of an item's, each with its ideas."""
         return [
-            _field(look, section, item, field) | {"ideas": ideas(look, section, key, item, field, query)}
+            _field(look, key, section, item, field) | {"ideas": ideas(look, section, key, item, field, query)}
             for field in fields
         ]
 
@@ -83,7 +84,7 @@ def _desk(look: Look, key: str, section: Section, query: Mapping[str, str]) -> C
         "styles": list(STYLES.items()),
         "alignments": list(ALIGNMENTS.items()),
         "button_kinds": list(KINDS.items()),
-        "behind": _behind(look, section, kind),
+        "behind": _behind(look, key, section, kind),
         "tint": tint_desk(look, of_section(look, section)),
         "has_heading": any(field.slug == "heading" for field in kind.fields),
         "items_name": kind.items.plural if kind.items else "",
@@ -95,11 +96,11 @@ def _desk(look: Look, key: str, section: Section, query: Mapping[str, str]) -> C
     }
 
 
-def _behind(look: Look, section: Section, kind: SectionKind) -> Context:
+def _behind(look: Look, key: str, section: Section, kind: SectionKind) -> Context:
     """What stands behind its words: what is chosen, what is shown of it, and the controls of each kind."""
 
     def controls(*slugs: str) -> list[Context]:
-        fields = [_field(look, section, "", kind.field(slug)) for slug in slugs]
+        fields = [_field(look, key, section, "", kind.field(slug)) for slug in slugs]
         return [one | {"value": one["value"] or usual.get(one["field"].slug, "")} for one in fields]
 
     chosen = behind.of_section(look, section)
@@ -117,7 +118,7 @@ def _behind(look: Look, section: Section, kind: SectionKind) -> Context:
     }
 
 
-def _field(look: Look, section: Section, item: str, field: Field) -> Context:
+def _field(look: Look, key: str, section: Section, item: str, field: Field) -> Context:
     """A field of the section, or of one of its items, as its control needs it."""
     value = (section.items[item].fields if item else section.fields).get(field.slug, "")
     is_picture = field.kind.refers_to == "picture"
@@ -127,12 +128,12 @@ def _field(look: Look, section: Section, item: str, field: Field) -> Context:
         "choices": field.kind.choices(look),
         "picture": look.document.pictures.get(value) if is_picture else None,
         "elsewhere": not is_inner(value),
-        "apart": _apart(look, section, f"{item}.{field.slug}" if item else field.slug),
+        "apart": _apart(look, key, section, f"{item}.{field.slug}" if item else field.slug),
         "template": f"studio/control/field/{field.kind.control}.html",
     }
 
 
-def _apart(look: Look, section: Section, element: str) -> Context | None:
+def _apart(look: Look, key: str, section: Section, element: str) -> Context | None:
     """What of a text is set apart from its level, and what the level gives; None for what is no text."""
     if field_of(look.catalogue, section, element) is None:
         return None
@@ -147,7 +148,7 @@ def _apart(look: Look, section: Section, element: str) -> Context | None:
         "level": LEVELS[slug].name,
         "level_slug": slug,
         "family": look.families[text.face].name,
-        "size": f"{text.size.high:.3g}",
+        "size": f"{size_of(look, key, slug).high:.3g}",
         "weight": text.weight,
         "style": STYLES[text.style].lower(),
     }

@@ -147,6 +147,22 @@ class SharePage(Command):
         return f"Picture for sharing of {name}: {COMPOSITIONS.get(self.card, 'as the site’s').lower()}"
 
 
+class ShowSidebar(Command):
+    """Whether a page has the sidebar that the site has."""
+
+    name: ClassVar[str] = "show-sidebar"
+    page: str
+    shown: str = ""
+
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        look.document.page(self.page)
+        return [put(look.document, ("pages", self.page, "no_sidebar"), ABSENT if self.shown else True)]
+
+    def say(self, look: Look) -> str:
+        name = look.document.page(self.page).name
+        return f"Sidebar on {name}" if self.shown else f"No sidebar on {name}"
+
+
 class MovePage(Command):
     name: ClassVar[str] = "move-page"
     page: str

@@ -52,6 +52,10 @@ def _page(pair: Pair, key: str, old: Page, new: Page) -> Iterator[Change]:
         states = _composition(old), _composition(new)
         steps, subject = pair.moved((*here, "card")), f"Picture for sharing of {new.name}"
         yield change(f"page.{key}.card", VALUE, subject, states, OfPage(key, "card"), steps, key)
+    if old.no_sidebar != new.no_sidebar:
+        steps, subject = pair.moved((*here, "no_sidebar")), f"Sidebar on {new.name}"
+        states = _sidebar(old), _sidebar(new)
+        yield change(f"page.{key}.sidebar", VALUE, subject, states, OfPage(key, "sidebar"), steps, key)
     if old.was != new.was and old.slug == new.slug:
         states = ", ".join(old.was) or "none", ", ".join(new.was) or "none"
         steps, subject = pair.moved((*here, "was")), f"Old addresses of {new.name}"
@@ -61,6 +65,10 @@ def _page(pair: Pair, key: str, old: Page, new: Page) -> Iterator[Change]:
 
 def _composition(page: Page) -> str:
     return COMPOSITIONS.get(page.card, "as the site’s")
+
+
+def _sidebar(page: Page) -> str:
+    return "none" if page.no_sidebar else "as on the others"
 
 
 def _sections(pair: Pair, path: tuple[str, str], old: Holder, new: Holder, where: str) -> Iterator[Change]:

@@ -32,13 +32,22 @@ class Windows {
       if (!pane.clientWidth) continue;
       const scale = this.scale(frame);
       pane.classList.toggle("is-true-size", width * scale > pane.clientWidth + 1);
-      fit(frame, width, pane.clientHeight / scale, scale);
+      const top = pane.querySelector(".frame-ruler:not([hidden])")?.offsetHeight || 0;
+      fit(frame, width, (pane.clientHeight - top) / scale, scale);
+      frame.style.top = `${top}px`;
       const room = Math.max(pane.clientWidth, width * scale);
       frame.style.left = `${(room - width * scale) / 2}px`;
       frame.contentWindow.postMessage({ type: "scale", scale }, told.origin);
       pane.querySelector(".pane-edge").style.left = `${(room + width * scale) / 2}px`;
     }
     this.sayScale();
+    dispatchEvent(new Event("windows-resized"));
+  }
+
+  // Where a window is drawn in its pane, in px of the screen.
+  drawn(name) {
+    const frame = document.getElementById(name);
+    return { left: Number.parseFloat(frame.style.left) || 0, width: this.widths[name] * this.scale(frame) };
   }
 
   // How large a window is drawn: as fits its pane, or at its true size.

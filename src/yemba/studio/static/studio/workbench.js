@@ -6,6 +6,7 @@ import { comeTo, stepBack } from "./escape.js";
 import { find, openFind } from "./find.js";
 import { land } from "./focus.js";
 import { crop } from "./crop.js";
+import { ruler } from "./ruler.js";
 import { focal } from "./focal.js";
 import { come, heldFields, heldForms, hold, stash } from "./held.js";
 import { deskEdge, edge } from "./edges.js";
@@ -309,6 +310,7 @@ export const gestures = {
 Alpine.plugin(morph);
 Alpine.data("plane", () => plane(gestures));
 Alpine.data("crop", () => crop(gestures));
+Alpine.data("ruler", () => ruler(gestures));
 Alpine.data("focal", () => focal(gestures));
 Alpine.data("waterfall", () => waterfall(gestures));
 Alpine.data("offset", () => offset(gestures));

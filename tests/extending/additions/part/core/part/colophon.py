@@ -1,4 +1,4 @@
-"""The sidebar: a column beside every page, with sections of its own."""
+"""The colophon: who made the site and how, after the content of every page, with sections of its own."""
 
 from __future__ import annotations
 
@@ -16,21 +16,21 @@ if TYPE_CHECKING:
 
 
 def _texts(look: Look) -> Iterator[PartText]:
-    yield PartText("title", look.value("sidebar.title"))
+    yield PartText("title", look.value("colophon.title"))
 
 
 PART = Part(
-    slug="sidebar",
-    name="Sidebar",
+    slug="colophon",
+    name="Colophon",
     stands=AFTER,
     order=-1,
     settings=(
-        Setting("sidebar.ground", "Sidebar ground", "sidebar", PARTS, GroundChoice(), "tinted"),
-        Setting("sidebar.title", "Sidebar title", "sidebar", PARTS, Line(60), "Beside"),
+        Setting("colophon.ground", "Colophon ground", "colophon", PARTS, GroundChoice(), "tinted"),
+        Setting("colophon.title", "Colophon title", "colophon", PARTS, Line(60), "Made by"),
     ),
     elements={
-        "": Element("Sidebar", "body", OfSetting("sidebar.ground")),
-        "title": Element("Sidebar title", "h4", OfSetting("sidebar.title")),
+        "": Element("Colophon", "body", OfSetting("colophon.ground")),
+        "title": Element("Colophon title", "h4", OfSetting("colophon.title")),
     },
     texts=_texts,
     holds_sections=True,

@@ -1,0 +1,30 @@
+"""A sidebar in which nothing stands, or which has room beside the content in no window."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from yemba.core.check.finding import Cure, Finding, Inspected
+from yemba.core.layout.frame import LEAST_MAIN, NONE
+from yemba.core.place import OfSetting
+from yemba.core.site.frame import SIDEBAR, frame
+
+NAME = "Sidebar"
+
+
+def find(inspected: Inspected) -> Iterator[Finding]:
+    look = inspected.look
+    framed = frame(look)
+    if framed.side == NONE:
+        return
+    if not look.document.holder(("shared", SIDEBAR)).order:
+        sentence = "Nothing stands in the sidebar, and its room stays empty. Add a section to it, or take it away."
+        cure = Cure("Take it away", "set-value", {"key": "sidebar.side", "value": NONE})
+        yield Finding(sentence, OfSetting("sidebar.side"), "", cure)
+    elif framed.beside_from is None:
+        around = f"a sidebar of {framed.sidebar:g} px and a gap of {framed.gap:g} px"
+        sentence = (
+            f"A page of {framed.width:g} px with {around} leaves less than {LEAST_MAIN} px for the content: "
+            "the sidebar stands beside it in no window. Make the page wider."
+        )
+        yield Finding(sentence, OfSetting("frame.width"), "")

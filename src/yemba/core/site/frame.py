@@ -1,0 +1,63 @@
+"""The frame of a site's pages, and which of them have a sidebar."""
+
+from __future__ import annotations
+
+from yemba.core.layout.frame import FIXED, NONE, Frame
+from yemba.core.site.document import Standing
+from yemba.core.site.pictures import shown_size
+from yemba.core.site.resolve import Look
+from yemba.core.type.scale import Fluid
+
+SIDEBAR = "sidebar"
+PADDING = 20
+"""px on both sides of what stands in a sidebar."""
+
+
+def frame(look: Look) -> Frame:
+    """As it is set."""
+    return Frame(
+        form=look.value("frame.form"),
+        place=look.value("frame.place"),
+        width=look.value("frame.width"),
+        margin=look.template.measures.gutter,
+        side=look.value("sidebar.side"),
+        sidebar=look.value("sidebar.width"),
+        gap=look.value("sidebar.gap"),
+    )
+
+
+def sidebar_on(look: Look, page: str) -> str:
+    """Where the sidebar stands on a page: "start", "end", or "none"."""
+    known = look.document.pages.get(page)
+    return NONE if known is None or known.no_sidebar else frame(look).side
+
+
+def widest(look: Look) -> float | None:
+    """The widest a page becomes in px; None where it is as wide as the window."""
+    framed = frame(look)
+    return framed.sheet if framed.form == FIXED else None
+
+
+SIZED_AS = {"h1": "h4", "h2": "h4", "h3": "h5"}
+"""Levels of text that are set smaller in the narrow column of a sidebar, each with that whose size it has there."""
+
+
+def size_of(look: Look, section: str, level: str) -> Fluid:
+    """The size of a level of text in a section, by its id."""
+    beside = look.holder_of.get(section) == ("shared", SIDEBAR)
+    return look.texts[SIZED_AS.get(level, level) if beside else level].size
+
+
+def width_of_pictures(look: Look) -> int | None:
+    """How wide a sidebar is that shows its widest picture at its own size; None where it has no picture."""
+    shared = look.document.holder(("shared", SIDEBAR))
+    values = {
+        value for key, section in shared.ordered() for value in _values(Standing(("shared", SIDEBAR), key, section))
+    }
+    widths = [shown_size(look.pictures[value])[0] for value in values if value in look.pictures]
+    return max(widths) + 2 * PADDING if widths else None
+
+
+def _values(standing: Standing) -> set[str]:
+    section = standing.section
+    return {*section.fields.values(), *(value for item in section.items.values() for value in item.fields.values())}

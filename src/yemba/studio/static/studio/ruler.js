@@ -1,0 +1,173 @@
+// The page, its sidebar and the gap between them, moved on a ruler over the wide window. What the page becomes is worked
+// out here as core does it (core/layout/frame.py); the numbers go the way of the fields on the desk.
+import { byHand } from "./by_hand.js";
+import { sentence } from "./sentence.js";
+import { windows } from "./windows.js";
+
+const FIELDS = { width: "frame.width", sidebar: "sidebar.width", gap: "sidebar.gap" };
+
+// Where everything stands in a window: each part as [left, width] in px. `beside` says whether the sidebar has room.
+export function boxes({ form, place, width, margin, side, sidebar, gap, least }, window) {
+  const sheet = width + 2 * margin;
+  const row = Math.min(window, sheet);
+  const stands = form === "fixed" ? place : "middle";
+  const left = { start: 0, middle: (window - row) / 2, end: window - row }[stands];
+  const needed = least + gap + sidebar;
+  const beside = side !== "none" && needed <= sheet && window >= needed;
+  if (!beside) return { beside, row: [left, row], main: form === "fixed" ? [left, row] : [0, window] };
+  const main = row - gap - sidebar;
+  return side === "start"
+    ? { beside, row: [left, row], main: [left + row - main, main], sidebar: [left, sidebar] }
+    : { beside, row: [left, row], main: [left, main], sidebar: [left + row - sidebar, sidebar] };
+}
+
+// What a measure becomes where its handle is put at `x` of the window.
+export function measured(name, frame, window, x) {
+  const { row, sidebar } = boxes(frame, window);
+  if (name === "width") {
+    const middle = frame.form !== "fixed" || frame.place === "middle";
+    const sheet = middle ? 2 * Math.abs(x - window / 2) : frame.place === "start" ? x : window - x;
+    return sheet - 2 * frame.margin;
+  }
+  const atStart = frame.side === "start";
+  if (name === "sidebar") return atStart ? x - row[0] : row[0] + row[1] - x;
+  return atStart ? x - (sidebar[0] + sidebar[1]) : sidebar[0] - x;
+}
+
+// Where the handle of each measure stands.
+export function handles(frame, window) {
+  const { beside, row, main, sidebar } = boxes(frame, window);
+  const atStart = frame.side === "start";
+  const outer = frame.form === "fixed" && frame.place === "end" ? row[0] : row[0] + row[1];
+  if (!beside) return { width: outer };
+  return {
+    width: outer,
+    sidebar: atStart ? sidebar[0] + sidebar[1] : sidebar[0],
+    gap: atStart ? main[0] : main[0] + main[1],
+  };
+}
+
+export function ruler(gestures) {
+  const place = document.getElementById("frame-ruler");
+  const field = (name) => document.getElementById(FIELDS[name]);
+  let active = "width";
+  return {
+    init() {
+      place.hidden = false;
+      place.replaceChildren(this.surface());
+      windows.resize();
+      this.redraw = () => this.draw();
+      addEventListener("windows-resized", this.redraw);
+      document.getElementById("desk").addEventListener("input", this.redraw);
+      this.draw();
+    },
+
+    destroy() {
+      removeEventListener("windows-resized", this.redraw);
+      document.getElementById("desk").removeEventListener("input", this.redraw);
+      place.hidden = true;
+      windows.resize();
+    },
+
+    // What is set, and what stands in the fields while it is being changed.
+    frame() {
+      const told = { ...this.$root.dataset };
+      for (const name of ["margin", "least", ...Object.keys(FIELDS)]) told[name] = Number(told[name]);
+      for (const name of Object.keys(FIELDS)) if (Number(field(name)?.value)) told[name] = Number(field(name).value);
+      return told;
+    },
+
+    surface() {
+      const surface = document.createElement("div");
+      surface.className = "ruler-surface";
+      for (const name of ["main", "sidebar"]) {
+        const box = document.createElement("span");
+        box.className = `ruler-box ruler-${name}`;
+        surface.append(box);
+      }
+      for (const name of Object.keys(FIELDS)) {
+        const handle = document.createElement("button");
+        handle.type = "button";
+        handle.className = "ruler-handle";
+        handle.dataset.measure = name;
+        handle.setAttribute("role", "slider");
+        surface.append(handle);
+      }
+      byHand({
+        surface,
+        keys: surface,
+        gestures,
+        form: () => field(active).form,
+        point: (across, _down, event) => {
+          if (event.type === "pointerdown") active = event.target.dataset.measure || "";
+          const window = windows.widths.wide;
+          if (active) this.set(measured(active, this.frame(), window, across * window));
+        },
+        step: (across, _down, coarse, { target }) => {
+          active = target.dataset.measure;
+          const { step } = this.limits(active);
+          const way = this.grows(active) * (coarse ? 10 : 1);
+          this.set(Number(field(active).value) + across * way * step);
+        },
+      });
+      surface.addEventListener(
+        "pointerdown",
+        (event) => {
+          if (!event.target.dataset.measure) event.stopImmediatePropagation();
+        },
+        true,
+      );
+      return surface;
+    },
+
+    // 1 where a measure grows as its handle goes right.
+    grows(name) {
+      const window = windows.widths.wide;
+      const at = handles(this.frame(), window)[name] ?? 0;
+      return measured(name, this.frame(), window, at + 1) > measured(name, this.frame(), window, at) ? 1 : -1;
+    },
+
+    limits(name) {
+      const { min, max, step } = document.querySelector(`[data-twin="${FIELDS[name]}"]`);
+      return { min: Number(min), max: Number(max), step: Number(step) };
+    },
+
+    set(value) {
+      const { min, max, step } = this.limits(active);
+      const held = Math.min(max, Math.max(min, Math.round(value / step) * step));
+      field(active).value = held;
+      document.querySelector(`[data-twin="${FIELDS[active]}"]`).value = held;
+      this.draw();
+      gestures.stream(field(active).form);
+    },
+
+    draw() {
+      const window = windows.widths.wide;
+      const frame = this.frame();
+      const { left, width } = windows.drawn("wide");
+      Object.assign(place.style, { left: `${left}px`, width: `${width}px` });
+      const share = (px) => `${(100 * px) / window}%`;
+      const stands = boxes(frame, window);
+      for (const name of ["main", "sidebar"]) {
+        const box = place.querySelector(`.ruler-${name}`);
+        box.hidden = !stands[name];
+        if (!stands[name]) continue;
+        box.style.left = share(stands[name][0]);
+        box.style.width = share(stands[name][1]);
+        box.textContent = Math.round(stands[name][1]);
+      }
+      const at = handles(frame, window);
+      for (const name of Object.keys(FIELDS)) {
+        const handle = place.querySelector(`[data-measure="${name}"]`);
+        handle.hidden = at[name] === undefined || !field(name);
+        if (handle.hidden) continue;
+        const { min, max } = this.limits(name);
+        handle.style.left = share(at[name]);
+        handle.setAttribute("aria-label", sentence(`ruler_${name}`));
+        handle.setAttribute("aria-valuemin", min);
+        handle.setAttribute("aria-valuemax", max);
+        handle.setAttribute("aria-valuenow", frame[name]);
+      }
+    },
+  };
+}

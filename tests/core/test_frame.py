@@ -1,0 +1,145 @@
+"""The frame of a page: nothing overlaps, nothing leaves the window, the content keeps its least width."""
+
+from __future__ import annotations
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from yemba.catalogue import catalogue as shipped
+from yemba.core.change.command import read_command
+from yemba.core.change.difference import difference
+from yemba.core.change.operation import apply
+from yemba.core.colour.contrast import TEXT, ratio
+from yemba.core.colour.gradient import laid_over
+from yemba.core.errors import Fault
+from yemba.core.layout.frame import END, FIXED, FULL, LEAST_MAIN, MIDDLE, NONE, START, Frame
+from yemba.core.layout.header_fit import NEVER
+from yemba.core.site import background, frame
+from yemba.core.site.behind import of_section
+from yemba.core.site.behind_style import over_through
+from yemba.core.site.document import Document, Item, Page, Picture, Section
+from yemba.core.site.header import header_fit
+from yemba.core.site.resolve import Look
+from yemba.core.value.side import Side
+
+FRAMES = st.builds(
+    Frame,
+    form=st.sampled_from([FULL, FIXED]),
+    place=st.sampled_from([START, MIDDLE, END]),
+    width=st.integers(720, 1680),
+    margin=st.integers(0, 60),
+    side=st.sampled_from([NONE, START, END]),
+    sidebar=st.integers(160, 480),
+    gap=st.integers(0, 120),
+)
+WINDOWS = st.integers(240, 2600)
+
+
+@given(FRAMES, WINDOWS)
+def test_nothing_overlaps_or_leaves_the_window(framed: Frame, window: int) -> None:
+    boxes = framed.boxes(window)
+    assert boxes.page.left >= 0
+    assert boxes.page.right <= window + 1e-6
+    assert boxes.page.left <= boxes.main.left
+    assert boxes.main.right <= boxes.page.right + 1e-6
+    if boxes.sidebar is None:
+        return
+    first, second = sorted([boxes.main, boxes.sidebar])
+    assert second.left - first.right == pytest.approx(framed.gap)
+    assert boxes.main.width >= LEAST_MAIN
+    assert boxes.sidebar.width == framed.sidebar
+    assert (boxes.sidebar < boxes.main) == (framed.side == START)
+
+
+@given(FRAMES, WINDOWS)
+def test_a_sidebar_stands_beside_the_content_from_one_window_on(framed: Frame, window: int) -> None:
+    beside = framed.boxes(window).sidebar is not None
+    assert beside == (framed.beside_from is not None and window >= framed.beside_from)
+    if framed.side == NONE:
+        assert not beside
+
+
+@given(FRAMES, WINDOWS)
+def test_a_sheet_is_never_wider_than_it_is_set(framed: Frame, window: int) -> None:
+    page = framed.boxes(window).page
+    assert page.width == (min(window, framed.sheet) if framed.form == FIXED else window)
+
+
+def _look(**parts: object) -> Look:
+    entry = Item(fields={"picture": "reel"})
+    strip = Section(kind="gallery", items={"one": entry}, order=["one"])
+    through = Section(kind="words", fields={"behind": "through", "body": "<p>Words</p>"})
+    home = Page(name="Home", slug="", sections={"t": through}, order=["t"])
+    document = Document(
+        name="Bindery",
+        template="slipway",
+        pages={"home": home, "prices": Page(name="Prices", slug="prices")},
+        order=["home", "prices"],
+        shared={"sidebar": {"sections": {"s": strip}, "order": ["s"]}},
+        pictures={"reel": Picture(file="f", format="png", width=300, height=200, name="reel")},
+        parts=parts,
+    )
+    return Look(document, shipped())
+
+
+def test_a_page_can_do_without_the_sidebar() -> None:
+    look = _look(**{"sidebar.side": END})
+    assert frame.sidebar_on(look, "prices") == END
+    steps = read_command("show-sidebar", {"page": "prices"}).plan(look, lambda: "new")
+    without = Look(apply(look.document, steps), look.catalogue)
+    assert [frame.sidebar_on(without, page) for page in ("home", "prices", "gone")] == [END, NONE, NONE]
+    (change,) = difference(look.document, without.document, look.catalogue)
+    assert (change.subject, change.before, change.after) == ("Sidebar on Prices", "as on the others", "none")
+    again = read_command("show-sidebar", {"page": "prices", "shown": "1"}).plan(without, lambda: "new")
+    assert apply(without.document, again).text() == look.document.text()
+
+
+def test_a_sidebar_as_wide_as_its_pictures() -> None:
+    assert frame.width_of_pictures(_look()) == 300 + 2 * frame.PADDING
+
+
+def test_sides_are_said_by_the_way_that_lines_run() -> None:
+    kind = Side({"none": "Nowhere", START: "", END: ""})
+    arabic = Look(_look().document.model_copy(update={"site": {"site.language": "ar"}}), shipped())
+    assert [kind.say(START, look) for look in (_look(), arabic)] == ["On the left", "On the right"]
+    assert dict(kind.choices(arabic)) == {"none": "Nowhere", START: "On the right", END: "On the left"}
+    with pytest.raises(Fault):
+        kind.read("left", "Sidebar", "sidebar.side")
+
+
+def test_a_header_in_a_narrow_sheet_folds_its_menu_in_every_window() -> None:
+    wide = _look()
+    assert header_fit(wide).fold < NEVER
+    pages = {f"p{n}": Page(name=f"A page with a long name {n}", slug=f"p{n}") for n in range(9)}
+    long = wide.document.model_copy(
+        update={"pages": wide.document.pages | pages, "order": [*wide.document.order, *pages]}
+    )
+    fixed = long.model_copy(update={"parts": {"frame.form": FIXED, "frame.width": 720}})
+    assert header_fit(Look(long, wide.catalogue)).fold < NEVER
+    assert header_fit(Look(fixed, wide.catalogue)).fold == NEVER
+
+
+BEHIND = [
+    {"background.behind": "pattern", "background.pattern": "checks", "background.pattern_colour": "#7a1f1f"},
+    {"background.behind": "pattern", "background.pattern_strength": 100, "background.ground": "dark"},
+    {"background.behind": "gradient", "background.gradient_from": "#000000", "background.gradient_to": "#ffffff"},
+    {"background.behind": "picture", "background.backdrop": "reel", "background.tint": 10},
+    {"background.behind": "picture", "background.backdrop": "reel", "background.tint": 95},
+    {"background.ground": "dark"},
+    {"background.behind": "pattern", "frame.form": FIXED},
+]
+
+
+@pytest.mark.parametrize("parts", BEHIND)
+def test_text_reads_through_whatever_is_behind_the_page(parts: dict[str, object]) -> None:
+    look = _look(**parts)
+    chosen = of_section(look, look.document.pages["home"].sections["t"])
+    over = over_through(look, chosen)
+    assert over is not None
+    fill = chosen.fill(look)
+    for behind in background.seen_through(look):
+        shown = laid_over(behind, fill, over / 100)
+        assert all(ratio(ink, shown) >= asked for ink, asked in chosen.inks(look))
+    less = [laid_over(behind, fill, (over - 2) / 100) for behind in background.seen_through(look)] if over > 1 else []
+    assert not less or any(ratio(ink, shown) < TEXT for ink, _ in chosen.inks(look) for shown in less)
