@@ -4,6 +4,7 @@ import { byHand } from "./by_hand.js";
 import { sentence } from "./sentence.js";
 import { windows } from "./windows.js";
 
+const NAMES = { width: "ruler_width", sidebar: "ruler_sidebar", gap: "ruler_gap" };
 const FIELDS = { width: "frame.width", sidebar: "sidebar.width", gap: "sidebar.gap" };
 
 // Where everything stands in a window: each part as [left, width] in px. `beside` says whether the sidebar has room.
@@ -163,7 +164,7 @@ export function ruler(gestures) {
         if (handle.hidden) continue;
         const { min, max } = this.limits(name);
         handle.style.left = share(at[name]);
-        handle.setAttribute("aria-label", sentence(`ruler_${name}`));
+        handle.setAttribute("aria-label", sentence(NAMES[name]));
         handle.setAttribute("aria-valuemin", min);
         handle.setAttribute("aria-valuemax", max);
         handle.setAttribute("aria-valuenow", frame[name]);
