@@ -62,10 +62,17 @@ def palettes() -> list[ReadyPalette]:
     return [ready(**entry) for entry in toml_of(FOLDER / "palettes.toml")["palette"]]
 
 
-def kind_css(folder: Path = FOLDER, only: Collection[str] = ()) -> str:
-    """The styles of section kinds, of all of them unless `only` some are named, in the order of their names."""
+def kind_css(folder: Path = FOLDER, only: Collection[str] = (), name: str = "kind.css") -> str:
+    """The styles of section kinds, of all of them unless `only` some are named, in the order of their names. Those of
+    the `name` "owner.css" are what an owner chooses of one, which outranks templates."""
     places = (place for place in _folders(folder / "kinds") if not only or place.name in only)
-    return "\n".join(text_of(place / "kind.css") for place in places)
+    return "\n".join(text_of(place / name) for place in places if (place / name).exists())
+
+
+def kind_script(slug: str) -> str:
+    """What the pages run that show sections of a kind; "" where it has no script."""
+    file = kind_folders() / slug / "kind.js"
+    return text_of(file) if file.exists() else ""
 
 
 def kind_folders(folder: Path = FOLDER) -> Path:

@@ -57,6 +57,11 @@ _PUBLISHED: Cache[tuple[int, datetime], Published] = Cache(
 )
 
 
+def runs_scripts(of: Published) -> bool:
+    """Whether any section of the edition needs a script."""
+    return any(path.startswith("assets/") and path.endswith(".js") for path in of.manifest)
+
+
 def published(slug: str) -> Published | None:
     """What is live at an address, None where nothing is; editions never change, so that each is read once."""
     pointer = (

@@ -42,6 +42,7 @@ _OWN = {
     "default-src": ["'none'"],
     "style-src": ["'self'"],
     "img-src": ["'self'", "data:"],
+    "media-src": ["'self'"],
     "font-src": ["'self'"],
     "manifest-src": ["'self'"],
     "base-uri": ["'none'"],
@@ -78,7 +79,10 @@ def live(request: HttpRequest, path: str) -> HttpResponse:
         answer = serving.earlier_asset(slug, path) or answer
     if answer is None:
         return _page(request, "hosting/missing.html", 404, name=_site_name(slug))
-    return serving.serve(request, answer, published.made_at)
+    response = serving.serve(request, answer, published.made_at)
+    if serving.runs_scripts(published):
+        response._csp_update = {"script-src": ["'self'"]}  # type: ignore[attr-defined]
+    return response
 
 
 def _not_live(request: HttpRequest, slug: str) -> HttpResponse:

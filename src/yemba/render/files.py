@@ -12,6 +12,7 @@ from xml.etree.ElementTree import Element, SubElement, tostring
 
 from django.utils.safestring import mark_safe
 
+from yemba.catalogue import kind_script
 from yemba.core.picture import icons, sharing
 from yemba.core.picture.drawing import raster
 from yemba.core.picture.signature import SIGNATURES
@@ -23,7 +24,7 @@ from yemba.core.site.pictures import framing, leading_picture, shown_bytes, show
 from yemba.core.site.resolve import Look
 from yemba.render import fonts, pictures
 from yemba.render.fragment import rendered
-from yemba.render.page import SITE_CARD, card_path, path_of, render_notice, render_page
+from yemba.render.page import SITE_CARD, card_path, path_of, render_notice, render_page, script_name
 from yemba.render.recorder import Answers, Reads
 from yemba.render.site import Site
 from yemba.render.style import Style, style
@@ -57,6 +58,7 @@ def site_files(site: Site) -> dict[str, File]:
     sheets = _sheets(style(look, site.draft), site.draft)
     links = Links(list(sheets), _preloads(look, site.draft))
     files = {f"assets/{name}": File(partial(text.encode)) for name, text in sheets.items()}
+    files |= {} if site.draft else _scripts(look)
     if site.draft:
         files |= _other_rules(look)
     for page_id, page in look.document.ordered_pages():
@@ -82,6 +84,13 @@ def site_files(site: Site) -> dict[str, File]:
         files["sitemap.xml"] = File(partial(_sitemap, site))
         files["robots.txt"] = File(partial(_robots, site))
     return files
+
+
+def _scripts(look: Look) -> dict[str, File]:
+    """The scripts of the kinds that have a section which needs one."""
+    kinds = look.catalogue.kinds
+    running = {one.section.kind for one in look.document.standing() if kinds[one.section.kind].runs(one.section)}
+    return {f"assets/{script_name(kind)}": File(partial(kind_script(kind).encode)) for kind in running}
 
 
 class Links(NamedTuple):

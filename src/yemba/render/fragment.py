@@ -17,6 +17,7 @@ from yemba.core.layout.rows import ABREAST, ABREAST_ON_PHONE, USUAL, row_sizes, 
 from yemba.core.layout.tiles import TileSizes, tile_sizes
 from yemba.core.limits import LIMITS
 from yemba.core.part.part import parts
+from yemba.core.picture import placing
 from yemba.core.picture.filters import NONE
 from yemba.core.site.backdrop import STILL, tint_of
 from yemba.core.site.behind import PICTURE
@@ -159,6 +160,7 @@ def _section(answers: Answers, here: At, key: str, stored: Section, first: bool,
         mark=mark,
         marks=_marks(stored) if picture else "",
         tint=tint_of(stored),
+        tile=_tile(picture, stored),
         first=first,
         id=key,
         kind=stored.kind,
@@ -179,8 +181,16 @@ def _shown_behind(recorder: Recorder, stored: Section) -> tuple[str, str]:
 def _marks(stored: Section) -> str:
     """Classes of a section for how the picture behind it is shown."""
     shown_under, moves = stored.fields.get("filter", NONE), stored.fields.get("moves")
-    classes = {f"filter-{shown_under}": shown_under != NONE, "stands-still": moves == STILL}
-    return " ".join(name for name, holds in classes.items() if holds)
+    known = {f"filter-{shown_under}": shown_under != NONE, "stands-still": moves == STILL}
+    placed = placing.classes(stored.fields.get("backdrop_fit", ""), stored.fields.get("backdrop_anchor", ""))
+    return " ".join([*(name for name, holds in known.items() if holds), *placed])
+
+
+def _tile(picture: Picture | None, stored: Section) -> tuple[float, float] | None:
+    """Width and height in px of a tile of the picture behind a section; None where it is no tile."""
+    if picture is None or stored.fields.get("backdrop_fit") != placing.TILE:
+        return None
+    return placing.TILE_WIDTH, round(placing.TILE_WIDTH / proportion(picture), 2)
 
 
 def _inner(

@@ -3,11 +3,16 @@
 from __future__ import annotations
 
 import json
+from collections.abc import Sequence
+from functools import cache
+from hashlib import sha256
 from typing import Any, NamedTuple
 
 from django.utils.safestring import mark_safe
 
+from yemba.catalogue import kind_script
 from yemba.core.language import from_right
+from yemba.core.layout.frame import NONE
 from yemba.core.part.part import AFTER, BEFORE, BESIDE, parts
 from yemba.core.site.document import Page
 from yemba.core.site.structured import events
@@ -31,7 +36,8 @@ class Rendered(NamedTuple):
 
 
 class Head(NamedTuple):
-    """What stands in a page's head; `path` is its address below the site's, `card` that of its picture for sharing."""
+    """What stands in a page's head; `path` is its address below the site's, `card` that of its picture for sharing,
+    `scripts` are names under assets/."""
 
     title: str
     description: str
@@ -39,6 +45,7 @@ class Head(NamedTuple):
     preloads: list[str]
     path: str
     card: str = SITE_CARD
+    scripts: Sequence[str] = ()
 
 
 def path_of(page: Page) -> str:
@@ -90,7 +97,7 @@ def render_page(answers: Answers, page_id: str, sheets: list[str], preloads: lis
     made, recorder = fragments(answers, page_id), Recorder(answers)
     first = page.sections[page.order[0]] if page.order else None
     head = Head(_title(recorder, page), page.description, sheets, preloads, path_of(page).removesuffix("index.html"))
-    head = head._replace(card=card_path(page_id, page))
+    head = head._replace(card=card_path(page_id, page), scripts=_scripts(recorder, page_id, page))
     html = _document(
         recorder,
         at(page_id, page),
@@ -109,6 +116,26 @@ def render_notice(answers: Answers, title: str, inner: str, sheets: list[str], p
     made = {slug: fragment.part(answers, here, slug) for slug in parts()}
     made[title] = Fragment(inner, {})
     return _document(Recorder(answers), here, Head(title, "", sheets, preloads, ""), made, [title], noindex=True)
+
+
+def _scripts(recorder: Recorder, page_id: str, page: Page) -> list[str]:
+    """What a live page needs: the scripts of the kinds of its sections, and of those beside them."""
+    if recorder.site.draft:
+        return []
+    held = [part for part in parts().values() if part.holds_sections and part.stands != BESIDE]
+    if recorder.ask(questions.sidebar_on, page_id) != NONE:
+        held += [part for part in parts().values() if part.stands == BESIDE]
+    shared = (section for part in held for _, section in recorder.ask(questions.sections_of, part.slug))
+    kinds = recorder.site.look.catalogue.kinds
+    every = (*page.sections.values(), *shared)
+    running = {section.kind for section in every if section.kind in kinds and kinds[section.kind].runs(section)}
+    return [script_name(kind) for kind in sorted(running)]
+
+
+@cache
+def script_name(kind: str) -> str:
+    """The name of a kind's script under assets/."""
+    return f"{kind}.{sha256(kind_script(kind).encode()).hexdigest()[:10]}.js"
 
 
 def _title(recorder: Recorder, page: Page) -> str:
@@ -162,6 +189,7 @@ def _document(
         head=head,
         sheets=[f"{here.root}assets/{name}" for name in head.sheets],
         preloads=[f"{here.root}assets/{name}" for name in head.preloads],
+        scripts=[f"{here.root}assets/{name}" for name in head.scripts],
         address=site.address,
         theme=recorder.ask(questions.theme, here.page),
         arrangement=recorder.ask(questions.value, "header.arrangement"),

@@ -170,10 +170,9 @@ class PartView:
         return self._ask(questions.background_marks)
 
     @property
-    def tile(self) -> dict[str, Any] | None:
-        """The picture behind the page as a tile, with its size in px; None where it is no tile."""
-        size, picture = self._ask(questions.background_tile), self.backdrop
-        return {"src": picture["src"], "width": size[0], "height": size[1]} if size and picture else None
+    def tile(self) -> tuple[float, float] | None:
+        """Width and height in px of a tile of the picture behind the page; None where it is no tile."""
+        return self._ask(questions.background_tile)
 
     @property
     def sections(self) -> list[SafeString]:

@@ -36,7 +36,8 @@ def shown(picture: Picture, root: str) -> dict[str, Any]:
     alt = "" if picture.decoration else picture.alt
     if picture.format == "svg":
         source = f"{root}assets/{file_name(picture, picture.width, 'svg')}"
-        return {"sources": [], "src": source, "width": width, "height": height, "alt": alt, "at": ""}
+        plain = {"sources": [], "src": source, "width": width, "height": height, "alt": alt, "at": ""}
+        return plain | {"largest": source}
     sources = [
         (f"image/{form}", ", ".join(f"{root}assets/{file_name(picture, w, form)} {w}w" for w in widths(width)))
         for form in FORMATS
@@ -48,6 +49,7 @@ def shown(picture: Picture, root: str) -> dict[str, Any]:
         "height": height,
         "alt": alt,
         "at": position_class(picture),
+        "largest": f"{root}assets/{file_name(picture, widths(width)[-1], FORMATS[-1])}",
     }
 
 

@@ -9,6 +9,7 @@ from yemba.core.language import ENGLISH
 from yemba.core.layout.arrangement import NONE, OVER
 from yemba.core.layout.tiles import TileSizes
 from yemba.core.part.part import parts
+from yemba.core.picture import placing
 from yemba.core.site import background, files, frame, navigation
 from yemba.core.site.behind import PICTURE, of_fields, of_section
 from yemba.core.site.behind_style import style_mark
@@ -278,7 +279,7 @@ def background_marks(site: Site) -> str:
     shown = background.chosen(look).shown(look)
     classes = [f"shows-{shown}"]
     if shown == PICTURE:
-        classes += [f"fits-{look.value('background.fit')}", f"held-{look.value('background.anchor').replace(' ', '-')}"]
+        classes += placing.classes(look.value("background.fit"), look.value("background.anchor"))
         classes += [f"filter-{look.value('background.filter')}"] if look.value("background.filter") != "none" else []
     return " ".join([*classes, f"moves-{look.value('background.moves')}"])
 

@@ -49,7 +49,7 @@ def style(look: Look, draft: bool = False) -> Style:
     """Rules and values. A draft has the faces of every family, so that a change of pairing shows
     while the pointer is still on it, and the styles of every kind of section; a live page only those it uses."""
     faces = all_faces(look) if draft else faces_of(look, published(look))
-    kinds = frozenset() if draft else _NOTICES | {kind for kind, _ in look.document.kinds_on_grounds()}
+    kinds = _kinds(look, draft)
     rules = (
         "@layer base, kinds, template, values;\n"
         f"{faces}\n@layer base {{\n{base_css()}}}\n@layer kinds {{\n{kinds_css(kinds)}}}\n"
@@ -76,8 +76,18 @@ def values(look: Look, draft: bool = False) -> str:
     unfolds = "\n".join([unfolded_css(arrangement), *_gives_way(look, fit)])
     blocks += _covered(look, fit.fold)
     blocks += _framed(look)
-    blocks += [everywhere_css(arrangement), *_action(fit), f"@media (min-width: {fit.fold}px) {{\n{unfolds}}}"]
+    blocks += [
+        everywhere_css(arrangement),
+        owned_css(_kinds(look, draft)),
+        *_action(fit),
+        f"@media (min-width: {fit.fold}px) {{\n{unfolds}}}",
+    ]
     return "@layer values {\n" + "\n".join(blocks) + "\n}\n"
+
+
+def _kinds(look: Look, draft: bool) -> frozenset[str]:
+    """The kinds of section whose styles a page carries; none for all."""
+    return frozenset() if draft else _NOTICES | {kind for kind, _ in look.document.kinds_on_grounds()}
 
 
 def _tints(look: Look) -> set[int]:
@@ -289,3 +299,10 @@ def unfolded_css(arrangement: str = "") -> str:
 def kinds_css(only: frozenset[str] = frozenset()) -> str:
     """The styles of section kinds, of all of them unless `only` some are named."""
     return written_out(shipped.kind_css(only=only))
+
+
+@cache
+def owned_css(only: frozenset[str] = frozenset()) -> str:
+    """What an owner chooses of section kinds, which outranks the template; of all of them unless `only` some are
+    named."""
+    return written_out(shipped.kind_css(only=only, name="owner.css"))

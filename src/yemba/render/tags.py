@@ -77,10 +77,28 @@ def picture(context: template.Context, image: dict[str, Any], sizes: str, eager:
 
 
 @register.simple_tag
-def backdrop(image: dict[str, Any], eager: bool = False) -> SafeString:
-    """A picture that text stands on: it adorns, and has no alt text."""
+def backdrop(
+    image: dict[str, Any], eager: bool = False, tile: tuple[float, float] | None = None, name: str = ""
+) -> SafeString:
+    """A picture that text stands on: it adorns, and has no alt text. As a `tile` of that width and height in px it
+    repeats both ways; `name` tells it from others on the page."""
+    if tile:
+        return _tiled(image["src"], *tile, f"tile-{name}")
     inner = picture(template.Context(), image | {"alt": ""}, "100vw", eager)
     return format_html('<div class="backdrop">{}</div>', inner)
+
+
+def _tiled(source: str, width: float, height: float, name: str) -> SafeString:
+    drawn = format_html('<image href="{}" width="{}" height="{}"/>', source, width, height)
+    cell = format_html(
+        '<pattern id="{}" width="{}" height="{}" patternUnits="userSpaceOnUse">{}</pattern>', name, width, height, drawn
+    )
+    return format_html(
+        '<div class="backdrop"><svg width="100%" height="100%" aria-hidden="true"><defs>{}</defs>'
+        '<rect width="100%" height="100%" fill="url(#{})"/></svg></div>',
+        cell,
+        name,
+    )
 
 
 @register.simple_tag(takes_context=True)

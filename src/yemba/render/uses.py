@@ -19,7 +19,7 @@ from cssselect2 import ElementWrapper, Matcher, compile_selector_list
 from yemba import catalogue as shipped
 from yemba.core.cache import Cache
 from yemba.render.level import written_out
-from yemba.render.style import base_css, everywhere_css, kinds_css, unfolded_css
+from yemba.render.style import base_css, everywhere_css, kinds_css, owned_css, unfolded_css
 
 if TYPE_CHECKING:
     from yemba.core.site.resolve import Look
@@ -183,7 +183,13 @@ def _winning(values: list[_Given]) -> list[_Given]:
 def _matcher(template: str) -> Matcher:
     """Every rule of the stylesheet, those of later layers later."""
     own = written_out(shipped.catalogue().template(template).css)
-    texts = ((base_css(), True), (kinds_css(), True), (own, True), (everywhere_css(), True), (unfolded_css(), False))
+    texts = (
+        (base_css(), True),
+        (kinds_css(), True),
+        (own, True),
+        (everywhere_css() + owned_css(), True),
+        (unfolded_css(), False),
+    )
     matcher, place = Matcher(), 0
     for layer, (text, always) in enumerate(texts):
         for rule in _rules(tinycss2.parse_stylesheet(text, True, True), always):

@@ -8,6 +8,7 @@ from yemba.core.part.header import BEHIND, WAYS
 from yemba.core.part.part import BEFORE, Element, Part
 from yemba.core.picture.filters import FILTERS
 from yemba.core.picture.patterns import PATTERNS
+from yemba.core.picture.placing import ANCHORS, FITS
 from yemba.core.place import OfSetting
 from yemba.core.site.setting import PARTS, Setting
 from yemba.core.value.brand_colour import BrandColourChoice
@@ -20,14 +21,6 @@ from yemba.core.value.picture import PictureChoice
 if TYPE_CHECKING:
     from yemba.core.site.resolve import Look
 
-FITS = {"fill": "Fills the window", "whole": "Whole", "tile": "As tiles"}
-ACROSS, DOWN = ("left", "center", "right"), ("top", "center", "bottom")
-ANCHORS = {
-    f"{across} {down}": f"{'middle' if across == 'center' else across}, {'middle' if down == 'center' else down}"
-    for down in DOWN
-    for across in ACROSS
-}
-"""Nine places, as CSS says them (CSS Images 3, "object-position")."""
 MOVES = {"still": "Stands still", "with": "Moves with the page"}
 
 

@@ -11,11 +11,12 @@ from yemba.core.colour.contrast import LARGE, TEXT
 from yemba.core.layout.header_fit import SIDE_COLUMN
 from yemba.core.picture.drawing import raster
 from yemba.core.picture.filters import NONE, filtered
+from yemba.core.picture.placing import FILL
 from yemba.core.picture.tint import BOXES, WIDTHS, Ink, least_tint
 from yemba.core.site import behind, header_ground
 from yemba.core.site.behind import duotone
 from yemba.core.site.document import Picture, Section
-from yemba.core.site.pictures import shown_bytes
+from yemba.core.site.pictures import shown_bytes, shown_size
 from yemba.core.site.resolve import Look
 
 DEFAULT_TINT = 60
@@ -46,6 +47,10 @@ def of_section(look: Look, section: Section) -> Backdrop | None:
         return None
     large = look.sizes["h2"].low >= LARGE_FROM
     boxes = (*BOXES, *VIEWPORTS) if section.fields.get("moves") == STILL else BOXES
+    if section.fields.get("backdrop_fit", FILL) != FILL:
+        boxes = (shown_size(picture),)  # all of it is seen
+    elif section.fields.get("backdrop_anchor"):
+        boxes = (*boxes, shown_size(picture))  # whichever part its anchor leaves
     shown_under = section.fields.get("filter") or NONE
     return Backdrop(picture, look.ground(section).value, tint_of(section), large, boxes, shown_under)
 

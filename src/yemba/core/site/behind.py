@@ -14,7 +14,14 @@ from yemba.core.site.document import Picture, Section
 from yemba.core.site.resolve import Look
 
 GROUND, GRADIENT, PATTERN, PICTURE, THROUGH = "ground", "gradient", "pattern", "picture", "through"
-DEFAULTS = {"gradient_way": "to bottom", "pattern": "dots", "pattern_strength": "35", "filter": "none", "moves": "with"}
+DEFAULTS = {
+    "backdrop_fit": "fill",
+    "gradient_way": "to bottom",
+    "pattern": "dots",
+    "pattern_strength": "35",
+    "filter": "none",
+    "moves": "with",
+}
 """What a section has where its owner chose a gradient, a pattern or a picture and nothing of it, by field."""
 _SIZE = 24  # px, of a tile
 

@@ -9,6 +9,7 @@ from pydantic import field_validator
 
 from yemba.core.errors import Fault, known
 from yemba.core.layout.tiles import TileSizes
+from yemba.core.site.document import Section
 from yemba.core.site.words import plain
 from yemba.core.strict import Strict
 from yemba.core.trade.filling import NO_TEXTS, Texts, is_filled
@@ -140,6 +141,8 @@ SHARED = (
     Field(slug="tint", name="Tint over it", type="percent"),
     Field(slug="filter", name="Filter over the picture", type="filter"),
     Field(slug="moves", name="The picture moves", type="moves"),
+    Field(slug="backdrop_fit", name="The picture is shown", type="fit"),
+    Field(slug="backdrop_anchor", name="It is held at", type="anchor"),
     Field(slug="gradient_from", name="Gradient from", type="brand-colour"),
     Field(slug="gradient_via", name="By way of", type="brand-colour"),
     Field(slug="gradient_to", name="Gradient to", type="brand-colour"),
@@ -179,11 +182,13 @@ class ItemShape(Strict):
 
 class SectionKind(Strict):
     """The first of `layouts` is the nearest twin for any layout it lacks. `roles` are keys of ROLES, `group` is one of
-    GROUPS; `also` are other words by which it is found."""
+    GROUPS; `also` are other words by which it is found. `script` names a field of a section, or of an item, without
+    which its script is not needed; "" where the kind has none."""
 
     slug: str
     name: str
     purpose: str
+    script: str = ""
     roles: list[str] = []
     group: str = "tell"
     also: str = ""
@@ -207,6 +212,11 @@ class SectionKind(Strict):
         if not layouts:
             raise ValueError("a kind has one layout or more")
         return layouts
+
+    def runs(self, section: Section) -> bool:
+        """Whether a section of the kind needs its script."""
+        holders = (section.fields, *(item.fields for item in section.items.values()))
+        return bool(self.script) and any(fields.get(self.script) for fields in holders)
 
     def fields_of(self, item: str) -> list[Field]:
         """The fields of a section, or of one of its items where `item` is an id."""

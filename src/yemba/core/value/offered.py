@@ -8,6 +8,7 @@ from typing import TYPE_CHECKING, Any, ClassVar
 
 from yemba.core.picture.filters import FILTERS
 from yemba.core.picture.patterns import PATTERNS
+from yemba.core.picture.placing import ANCHORS, FITS
 from yemba.core.value.kind import Kind, refuse_choice
 
 if TYPE_CHECKING:
@@ -58,6 +59,8 @@ FIELD_TYPES = {
     "behind": _of(OF_SECTION),
     "way": _of(WAYS),
     "moves": _of(MOVES),
+    "fit": _of(FITS),
+    "anchor": _of({"": "Its focal point"} | ANCHORS),
     "pattern": _of({slug: pattern.name for slug, pattern in PATTERNS.items()}),
     "filter": _of(FILTERS),
 }

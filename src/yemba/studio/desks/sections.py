@@ -112,7 +112,7 @@ def _behind(look: Look, key: str, section: Section, kind: SectionKind) -> Contex
         "shown": shown,
         "gradient": chosen.gradient(look),
         "picture": controls("backdrop")[0],
-        "of_picture": controls("filter", "moves"),
+        "of_picture": controls("backdrop_fit", "backdrop_anchor", "filter", "moves"),
         "of_gradient": controls("gradient_from", "gradient_via", "gradient_to", "gradient_way"),
         "of_pattern": controls("pattern", "pattern_colour", "pattern_strength"),
     }
