@@ -22,6 +22,7 @@ from yemba.core.site.files import led_to, path
 from yemba.core.site.logo import icon_picture, logo_on
 from yemba.core.site.pictures import framing, leading_picture, shown_bytes, shown_size
 from yemba.core.site.resolve import Look
+from yemba.core.site.scripts import running
 from yemba.render import fonts, pictures
 from yemba.render.fragment import rendered
 from yemba.render.page import SITE_CARD, card_path, path_of, render_notice, render_page, script_name
@@ -88,9 +89,8 @@ def site_files(site: Site) -> dict[str, File]:
 
 def _scripts(look: Look) -> dict[str, File]:
     """The scripts of the kinds that have a section which needs one."""
-    kinds = look.catalogue.kinds
-    running = {one.section.kind for one in look.document.standing() if kinds[one.section.kind].runs(one.section)}
-    return {f"assets/{script_name(kind)}": File(partial(kind_script(kind).encode)) for kind in running}
+    kinds = running(look, (one.section for one in look.document.standing()))
+    return {f"assets/{script_name(kind)}": File(partial(kind_script(kind).encode)) for kind in kinds}
 
 
 class Links(NamedTuple):

@@ -10,7 +10,7 @@ from yemba.core.layout.arrangement import NONE, OVER
 from yemba.core.layout.tiles import TileSizes
 from yemba.core.part.part import parts
 from yemba.core.picture import placing
-from yemba.core.site import background, files, frame, navigation
+from yemba.core.site import background, files, frame, navigation, scripts
 from yemba.core.site.behind import PICTURE, of_fields, of_section
 from yemba.core.site.behind_style import style_mark
 from yemba.core.site.buttons import FILLED, SHADE, form_of
@@ -293,6 +293,12 @@ def background_tile(site: Site) -> tuple[float, float] | None:
         return None
     width = look.value("background.tile")
     return width, round(width / proportion(picture), 2)
+
+
+@question
+def running_everywhere(site: Site) -> tuple[str, ...]:
+    """The kinds of section whose script goes with every page."""
+    return scripts.running_everywhere(site.look)
 
 
 @question

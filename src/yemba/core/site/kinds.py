@@ -9,7 +9,6 @@ from pydantic import field_validator
 
 from yemba.core.errors import Fault, known
 from yemba.core.layout.tiles import TileSizes
-from yemba.core.site.document import Section
 from yemba.core.site.words import plain
 from yemba.core.strict import Strict
 from yemba.core.trade.filling import NO_TEXTS, Texts, is_filled
@@ -183,12 +182,14 @@ class ItemShape(Strict):
 class SectionKind(Strict):
     """The first of `layouts` is the nearest twin for any layout it lacks. `roles` are keys of ROLES, `group` is one of
     GROUPS; `also` are other words by which it is found. `script` names a field of a section, or of an item, without
-    which its script is not needed; "" where the kind has none."""
+    which its script is not needed (where that is a link, without one to a file that plays), "" where the kind has none;
+    one that is needed `script_everywhere` goes with every page of a site that needs it on one."""
 
     slug: str
     name: str
     purpose: str
     script: str = ""
+    script_everywhere: bool = False
     roles: list[str] = []
     group: str = "tell"
     also: str = ""
@@ -212,11 +213,6 @@ class SectionKind(Strict):
         if not layouts:
             raise ValueError("a kind has one layout or more")
         return layouts
-
-    def runs(self, section: Section) -> bool:
-        """Whether a section of the kind needs its script."""
-        holders = (section.fields, *(item.fields for item in section.items.values()))
-        return bool(self.script) and any(fields.get(self.script) for fields in holders)
 
     def fields_of(self, item: str) -> list[Field]:
         """The fields of a section, or of one of its items where `item` is an id."""
