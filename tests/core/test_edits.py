@@ -200,6 +200,7 @@ COMMANDS: dict[str, Callable[[Hands], dict[str, Any]]] = {
     "replace-picture": lambda h: {"picture": h.picture(), **h.file()},
     "mend-logo": lambda h: {"picture": h.picture(), "mended": h.one_of("trim", "enclosed"), **h.file()},
     "set-focal": lambda h: {"picture": h.picture(), "x": str(h.number(0, 100)), "y": "50"},
+    "name-section": lambda h: {"section": h.section(), "slug": h.one_of("", "#prices", "our-prices")},
     "show-sidebar": lambda h: {"page": h.page(), "shown": h.one_of("", "1")},
     "crop-picture": lambda h: {"picture": h.picture(), **h.one_of({"shape": h.one_of("1:1", "16:9")}, {"left": str(h.number(0, 40)), "bottom": str(h.number(60, 100))})},
     "turn-picture": lambda h: {"picture": h.picture(), **h.one_of({"quarter": h.one_of("90", "-90", "180")}, {"degrees": str(h.number(-44, 44))})},

@@ -76,3 +76,36 @@ def test_an_item_goes_before_another_or_to_the_end(document: Document, catalogue
     assert order(rest[-1], first) == [rest[-1], first, second, *rest[:-1]]
     stays = read_command("place-item", {"section": key, "item": first, "before": second})
     assert stays.plan(Look(document, catalogue), new_id) == [], "where it is, nothing is done"
+
+
+def test_a_section_has_a_name_in_addresses_that_no_other_of_its_page_has(
+    document: Document, catalogue: Catalogue
+) -> None:
+    first, second = document.pages[document.order[0]].order[:2]
+    named = done(document, catalogue, "name-section", section=first, slug="#our-prices")
+    assert named.section(first).section.slug == "our-prices"
+    for typed, free in (
+        ("our-prices", "our-prices-2"),
+        ("Our prices!", "our-prices"),
+        ("content", "content-2"),
+        (first, ""),
+    ):
+        with pytest.raises(Fault) as refused:
+            done(named, catalogue, "name-section", section=second, slug=typed)
+        assert free in refused.value.sentence
+        assert typed in refused.value.sentence
+    copied = done(named, catalogue, "copy-section", section=first)
+    assert [section.slug for section in copied.pages[copied.order[0]].sections.values()].count("our-prices") == 1
+    elsewhere = done(
+        named, catalogue, "name-section", section=document.pages[document.order[1]].order[0], slug="our-prices"
+    )
+    moved = done(elsewhere, catalogue, "place-section", section=first, page=document.order[1])
+    assert [section.slug for section in moved.pages[document.order[1]].sections.values()].count("our-prices") == 1
+    assert done(named, catalogue, "name-section", section=first, slug="").text() == document.text()
+
+
+def test_the_first_choice_of_every_kind_is_what_is_shown_where_none_is_made(catalogue: Catalogue) -> None:
+    for kind in catalogue.kinds.values():
+        for field in (*kind.fields, *kind.fields_of("item")):
+            if field.offered:
+                assert next(iter(field.offered)) in ("", "none"), f"{kind.slug}.{field.slug}"

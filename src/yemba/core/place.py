@@ -110,7 +110,7 @@ class OfPage(Place):
 
 @dataclass(frozen=True)
 class OfSection(Place):
-    """A section; with `what` its "layout" or its "ground"."""
+    """A section; with `what` its "layout", its "ground" or its name in addresses, "slug"."""
 
     section: str
     what: str = ""

@@ -112,7 +112,7 @@ def form(request: HttpRequest, section: str) -> HttpResponse:
     if site is None or answer is None:
         return live(request, f"-/form/{section}/")
     if request.method != "POST":
-        return HttpResponseRedirect(f"{answer.address}#{section}")
+        return HttpResponseRedirect(f"{answer.address}#{answer.section.slug or section}")
     posted = {key: str(value) for key, value in request.POST.items()}
     try:
         inbox.receive(site, answer, posted, request.META.get("REMOTE_ADDR", ""))

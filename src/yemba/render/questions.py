@@ -80,8 +80,8 @@ def _path(document: Document, link: str) -> str:
     if page not in document.pages:
         return ""
     slug = document.pages[page].slug
-    there = section and section in document.pages[page].sections
-    return f"/{slug}{'/' if slug else ''}{f'#{section}' if there else ''}"
+    there = document.pages[page].sections.get(section)
+    return f"/{slug}{'/' if slug else ''}{f'#{there.slug or section}' if there else ''}"
 
 
 @question

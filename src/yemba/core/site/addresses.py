@@ -23,6 +23,10 @@ def slug_from(name: str) -> str:
     return re.sub(r"[^a-z0-9]+", "-", flat).strip("-")[:60]
 
 
+TAKEN_BY_PAGES = {"content", "menu", "seen-as"}
+"""Names within a page that its own markup has."""
+
+
 def free_slug(name: str, others: Collection[str]) -> str:
     """An address made from a page's name that no other page has."""
     wanted = slug_from(name) or "page"

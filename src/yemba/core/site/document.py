@@ -27,9 +27,11 @@ class Item(Strict):
 
 
 class Section(Strict):
-    """A kind belongs to the content; layout and ground are the owner's choice, or None for the template's."""
+    """A kind belongs to the content; layout and ground are the owner's choice, or None for the template's. `slug` is
+    its name in addresses, behind "#", "" where it has its id for one."""
 
     kind: str
+    slug: str = ""
     layout: str | None = None
     ground: str | None = None
     fields: dict[str, str] = {}

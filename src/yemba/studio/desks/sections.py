@@ -8,6 +8,7 @@ from django.utils.text import Truncator
 
 from yemba.core.check.starter_words import starter_sections
 from yemba.core.site import behind
+from yemba.core.site.addresses import slug_from
 from yemba.core.site.backdrop import of_section
 from yemba.core.site.buttons import KINDS
 from yemba.core.site.document import Section, ordered_items
@@ -75,6 +76,8 @@ def _desk(look: Look, key: str, section: Section, query: Mapping[str, str]) -> C
         "layout_mine": section.layout or "",
         "ground": look.ground(section),
         "ground_mine": section.ground or "",
+        "slug": section.slug,
+        "suggested": slug_from(_says(look, section)) or kind.slug,
         "layouts": layouts,
         "to": [(page, named.name) for page, named in look.document.ordered_pages()],
         "grounds": list(look.ground_names.items()),

@@ -117,9 +117,12 @@ class RenamePage(Command):
             )
         holder = next((p.name for k, p in document.pages.items() if p.slug == typed and k != self.page), "")
         if holder or typed in RESERVED:
+            others = {page.slug for page in document.pages.values()}
             by = f"the page “{holder}”" if holder else "Yemba’s own files"
             raise Fault(
-                "address-in-use", f"The address “{typed}” is in use by {by}. Choose another, such as {typed}-2.", "slug"
+                "address-in-use",
+                f"The address “{typed}” is in use by {by}. {free_slug(typed, others)} is free.",
+                "slug",
             )
         return typed
 

@@ -12,7 +12,8 @@ from yemba.core.change.new_pages import also_made, with_new_pages
 from yemba.core.change.operation import ABSENT, Operation, put, remove
 from yemba.core.errors import Fault
 from yemba.core.part.part import parts
-from yemba.core.site.document import Section, Standing
+from yemba.core.site.addresses import TAKEN_BY_PAGES, free_slug, slug_from
+from yemba.core.site.document import Holder, Section, Standing
 from yemba.core.site.ids import Ids
 from yemba.core.site.kinds import Field, SectionKind
 from yemba.core.site.resolve import Look
@@ -155,7 +156,11 @@ class PlaceSection(OfSection):
         return [
             put(look.document, (*standing.holder, "order"), left),
             remove(look.document, standing.path),
-            put(look.document, (*goes, "sections", key), _copied(standing.section, ids)),
+            put(
+                look.document,
+                (*goes, "sections", key),
+                _copied(_named_on(look.document.holder(goes), standing.section), ids),
+            ),
             put(look.document, (*goes, "order"), _placed(order, key, self.before)),
         ]
 
@@ -181,13 +186,21 @@ class CopySection(OfSection):
         room.SECTIONS.check(len(order), "page")
         place = order.index(self.section) + 1 if self.section in order else len(order)
         return [
-            put(look.document, (*goes, "sections", key), _copied(standing.section, ids)),
+            put(
+                look.document, (*goes, "sections", key), _copied(standing.section.model_copy(update={"slug": ""}), ids)
+            ),
             put(look.document, (*goes, "order"), [*order[:place], key, *order[place:]]),
         ]
 
     def say(self, look: Look) -> str:
         to = f" to {look.document.page(self.page).name}" if self.page else ""
         return f"{self.where(look)} copied{to}"
+
+
+def _named_on(holder: Holder, section: Section) -> Section:
+    """The section with its name in addresses, or without it where another there has it."""
+    taken = any(other.slug == section.slug for other in holder.sections.values())
+    return section.model_copy(update={"slug": ""}) if taken else section
 
 
 def _plain(section: Section) -> dict[str, Any]:
@@ -206,6 +219,34 @@ def _element(element: str, own: Mapping[str, str]) -> str:
     """What a text is known by within its section: that of an item is "ITEM.FIELD"."""
     item, dot, field = element.partition(".")
     return f"{own.get(item, item)}{dot}{field}"
+
+
+class NameSection(OfSection):
+    """What a section is called in addresses, behind "#", so that links lead to it; "" for nothing of its own."""
+
+    name: ClassVar[str] = "name-section"
+    slug: str = ""
+
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        standing = self.standing(look)
+        typed = self.slug.strip().removeprefix("#")
+        if typed:
+            self._check(typed, look.document.holder(standing.holder))
+        return [put(look.document, (*standing.path, "slug"), typed or ABSENT)]
+
+    def _check(self, typed: str, holder: Holder) -> None:
+        named = {other.slug for key, other in holder.sections.items() if key != self.section and other.slug}
+        taken = named | TAKEN_BY_PAGES | holder.sections.keys()
+        if slug_from(typed) != typed:
+            reason = f"“{typed}” cannot stand in an address. Use small letters, digits and hyphens, such as "
+            raise Fault("address-unreadable", f"{reason}{slug_from(typed) or 'prices'}.", "slug")
+        if typed in taken:
+            free = free_slug(typed, taken)
+            raise Fault("address-in-use", f"“{typed}” is in use on this page. {free} is free.", "slug")
+
+    def say(self, look: Look) -> str:
+        named = f"#{self.slug.removeprefix('#')}" if self.slug else "no name of its own"
+        return f"{self.where(look)}: {named} in addresses"
 
 
 class SetLayout(OfSection):
@@ -384,9 +425,9 @@ class RestoreSection(Command):
         path = self._holder(look, binned.stood_on)
         order = document.holder(path).order
         place = min(binned.place, len(order))
-        plain = binned.section.model_dump(mode="json", exclude_defaults=True)
+        section = _named_on(document.holder(path), binned.section)
         return [
-            put(document, (*path, "sections", self.section), plain),
+            put(document, (*path, "sections", self.section), _plain(section)),
             put(document, (*path, "order"), [*order[:place], self.section, *order[place:]]),
             remove(document, ("bin", self.section)),
         ]

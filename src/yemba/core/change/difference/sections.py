@@ -20,6 +20,7 @@ def changes(pair: Pair, was: Standing, now: Section, where: str) -> Iterator[Cha
     """`was` is the section on the first document, `now` on the second; `where` is how its owner knows it."""
     section = _Both(pair, was, now, where)
     yield from _layout_and_ground(section)
+    yield from _name(section)
     yield from _set_apart(section)
     yield from _fields(section)
     yield from _items(section)
@@ -58,6 +59,13 @@ def _layout_and_ground(both: _Both) -> Iterator[Change]:
             continue
         states = known.get(old or "", TEMPLATES), known.get(new or "", TEMPLATES)
         yield both.change(slug, slug.title(), states, OfSection(both.was.key, slug), (slug,))
+
+
+def _name(both: _Both) -> Iterator[Change]:
+    old, new = both.was.section.slug, both.now.slug
+    if old != new:
+        states = old and f"#{old}", new and f"#{new}"
+        yield both.change("slug", "Name in addresses", states, OfSection(both.was.key, "slug"), ("slug",))
 
 
 def _set_apart(both: _Both) -> Iterator[Change]:
