@@ -200,6 +200,7 @@ COMMANDS: dict[str, Callable[[Hands], dict[str, Any]]] = {
     "replace-picture": lambda h: {"picture": h.picture(), **h.file()},
     "mend-logo": lambda h: {"picture": h.picture(), "mended": h.one_of("trim", "enclosed"), **h.file()},
     "set-focal": lambda h: {"picture": h.picture(), "x": str(h.number(0, 100)), "y": "50"},
+    "do-to-sections": lambda h: {"sections": f"{h.section()} {h.section()}", "page": h.page(), "act": h.one_of("bin", "copy", "move", "ground"), "ground": h.one_of("", "dark")},
     "name-section": lambda h: {"section": h.section(), "slug": h.one_of("", "#prices", "our-prices")},
     "show-sidebar": lambda h: {"page": h.page(), "shown": h.one_of("", "1")},
     "crop-picture": lambda h: {"picture": h.picture(), **h.one_of({"shape": h.one_of("1:1", "16:9")}, {"left": str(h.number(0, 40)), "bottom": str(h.number(60, 100))})},
@@ -419,7 +420,7 @@ def test_every_command_says_in_words_what_it_does() -> None:
     home = START.order[0]
     opening = START.pages[home].order[0]
     arguments = {
-        "page": home, "size": 1, "own_file": "xf1", "entry": home, "entry_name": "News", "link": "ines@saltmarsh.example", "section": opening, "colour": "c1", "hex": "#123456", "key": "type.base", "value": "@c1",
+        "page": home, "size": 1, "own_file": "xf1", "entry": home, "entry_name": "News", "link": "ines@saltmarsh.example", "section": opening, "sections": opening, "act": "bin", "colour": "c1", "hex": "#123456", "key": "type.base", "value": "@c1",
         "template": "handbill", "sheet": "slipway/lamplight", "drawing": "waves",
         "mended": "trim", "pairing": "archivo-literata", "title": "New name",
         "page_name": "News", "colour_name": "Sea", "kind": "words", "by": 1, "field": "heading", "element": "heading",

@@ -109,3 +109,26 @@ def test_the_first_choice_of_every_kind_is_what_is_shown_where_none_is_made(cata
         for field in (*kind.fields, *kind.fields_of("item")):
             if field.offered:
                 assert next(iter(field.offered)) in ("", "none"), f"{kind.slug}.{field.slug}"
+
+
+def test_several_sections_are_moved_copied_binned_and_grounded_in_one_edit(
+    document: Document, catalogue: Catalogue
+) -> None:
+    home, other = document.order[:2]
+    first, second, *rest = document.pages[home].order
+    both = {"sections": f"{second} {first}"}
+    moved = done(document, catalogue, "do-to-sections", **both, act="move", page=other)
+    assert moved.pages[home].order == rest
+    stood = [moved.pages[other].sections[key] for key in moved.pages[other].order[-2:]]
+    assert [words(one) for one in stood] == [words(document.pages[home].sections[key]) for key in (first, second)]
+    copied = done(document, catalogue, "do-to-sections", **both, act="copy", page=other)
+    assert len(copied.pages[other].order) == len(document.pages[other].order) + 2
+    assert copied.pages[home] == document.pages[home]
+    binned = done(document, catalogue, "do-to-sections", **both, act="bin")
+    assert binned.pages[home].order == rest
+    assert {first, second} <= binned.bin.keys()
+    grounded = done(document, catalogue, "do-to-sections", **both, act="ground", ground="dark")
+    assert {key for key, one in grounded.pages[home].sections.items() if one.ground == "dark"} >= {first, second}
+    for arguments in ({"sections": "", "act": "bin"}, {**both, "act": "sell"}, {"sections": "gone", "act": "bin"}):
+        with pytest.raises(Fault):
+            done(document, catalogue, "do-to-sections", **arguments)

@@ -43,6 +43,7 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
         "without": sum(page.no_sidebar for page in look.document.pages.values()),
         "sections": entries(look, ("shared", SIDEBAR), query),
         "kinds": kinds(look),
+        "ground_names": list(look.ground_names.items()),
         **_background(look),
     }
 

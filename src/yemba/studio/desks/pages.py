@@ -39,6 +39,7 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
         "card_path": card_path(page_id, document.pages[page_id]),
         "sections": entries(look, ("pages", page_id), query),
         "kinds": kinds(look),
+        "ground_names": list(look.ground_names.items()),
         "add_after": _after(document.pages[page_id].order, query),
         "pictures_count": len(document.pictures),
         "rooms": [

@@ -18,4 +18,5 @@ def desk(part: Part, site: Site, look: Look, query: Mapping[str, str]) -> Contex
         "settings": [setting(look, known.key) for known in part.settings],
         "sections": entries(look, holder, query) if part.holds_sections else [],
         "kinds": kinds(look),
+        "ground_names": list(look.ground_names.items()),
     }

@@ -9,7 +9,8 @@ from yemba.core import room
 from yemba.core.change.command import Command
 from yemba.core.change.commands.pages import move
 from yemba.core.change.new_pages import also_made, with_new_pages
-from yemba.core.change.operation import ABSENT, Operation, put, remove
+from yemba.core.change.operation import ABSENT, Operation, apply, put, remove
+from yemba.core.change.patch import steps_between
 from yemba.core.errors import Fault
 from yemba.core.part.part import parts
 from yemba.core.site.addresses import TAKEN_BY_PAGES, free_slug, slug_from
@@ -19,6 +20,7 @@ from yemba.core.site.kinds import Field, SectionKind
 from yemba.core.site.resolve import Look
 from yemba.core.site.text_import import ImportedSection, sections_of
 from yemba.core.trade.begin import new_entry, new_section
+from yemba.core.value.kind import refuse_choice
 
 _TEMPLATES = "as the template has it"
 
@@ -447,3 +449,44 @@ def check_item(section: Section, item: str, field: str) -> None:
     """Raises Fault ``gone`` beside `field` where the item is not in the section."""
     if item not in section.items:
         raise Fault("gone", "That entry is no longer here. Undo brings it back.", field)
+
+
+class DoToSections(Command):
+    """The same act on several sections, by their ids with blanks between: "bin", "copy" or "move" to a `page`, or
+    "ground"."""
+
+    name: ClassVar[str] = "do-to-sections"
+    sections: str
+    act: str
+    page: str = ""
+    ground: str = ""
+
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        document = look.document
+        for command in self._each(look):
+            document = apply(document, command.plan(Look(document, look.catalogue), ids))
+        return steps_between(look.document, document)
+
+    def _each(self, look: Look) -> list[Command]:
+        keys = [one.key for one in look.document.standing() if one.key in self.sections.split()]
+        if not keys:
+            raise Fault("nothing-picked", "No section is picked. Tick one or more in the list first.", "sections")
+        if self.act == "bin":
+            return [BinSection(section=key) for key in keys]
+        if self.act == "copy":
+            return [CopySection(section=key, page=self.page) for key in keys]
+        if self.act == "move":
+            return [PlaceSection(section=key, page=self.page) for key in keys]
+        if self.act == "ground":
+            return [SetGround(section=key, ground=self.ground) for key in keys]
+        raise refuse_choice(self.act, "What is done", "act", list(_ACTS))
+
+    def say(self, look: Look) -> str:
+        count = len(self._each(look))
+        to = f" {look.document.page(self.page).name}" if self.page and self.act in ("copy", "move") else ""
+        ground = f" {look.ground_names.get(self.ground, _TEMPLATES)}" if self.act == "ground" else ""
+        return f"{count} section{'s' if count > 1 else ''} {_ACTS[self.act]}{to}{ground}"
+
+
+_ACTS = {"bin": "to the bin", "copy": "copied to", "move": "moved to", "ground": "on the ground"}
+"""What can be done to several sections at once, said after their number."""

@@ -6,6 +6,7 @@ import { comeTo, stepBack } from "./escape.js";
 import { find, openFind } from "./find.js";
 import { land } from "./focus.js";
 import { crop } from "./crop.js";
+import { picked } from "./picked.js";
 import { ruler } from "./ruler.js";
 import { focal } from "./focal.js";
 import { come, heldFields, heldForms, hold, stash } from "./held.js";
@@ -78,6 +79,7 @@ const heard = {
 windows.listen((message, from) => heard[message.type]?.(message, from));
 
 // --- forms
+picked(bench);
 bench.addEventListener("submit", (event) => {
   const form = event.target;
   if (form.dataset.walk) {
