@@ -14,6 +14,9 @@ from yemba.studio.views import (
     templates,
     workbench,
 )
+from yemba.studio.views import (
+    map as map_views,
+)
 
 urlpatterns = [
     path("", front.front, name="front"),
@@ -31,6 +34,7 @@ urlpatterns = [
     path("brand-sheets/<int:number>/", sheets.change, name="change-sheet"),
     path("brand-sheets/<int:number>/file/", sheets.export, name="export-sheet"),
     path("sites/<slug:slug>/try-on/", templates.try_on, name="try-on"),
+    path("sites/<slug:slug>/map/", map_views.site_map, name="map"),
     path("sites/<slug:slug>/look/", start.take, name="take-look"),
     path("sites/<slug:slug>/edit/", workbench.edit, name="edit"),
     path("sites/<slug:slug>/undo/", workbench.undo, name="undo"),
