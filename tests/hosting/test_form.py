@@ -8,7 +8,7 @@ from typing import Any
 import pytest
 from django.test import Client
 
-from yemba.hosting import services
+from yemba.hosting import inbox, services
 from yemba.hosting.models import Message
 from yemba.sites import services as sites
 from yemba.sites.models import Site
@@ -95,3 +95,44 @@ def test_in_a_german_site_it_is_said_in_german(client: Client, form: str, site: 
     assert "Bitte nennen Sie Ihren Namen." in page
     assert "An „mara“ kann keine Antwort gehen." in page
     assert "Not sent yet" not in page
+
+
+def _with_form(site: Site, kind: str, **where: str) -> tuple[Site, str]:
+    """The site published with a section of a kind, and its id."""
+    before = {one.key for one in sites.document(site).standing()}
+    sites.edit(site, "add-section", {"kind": kind, **where})
+    anew = Site.objects.get(pk=site.pk)
+    (key,) = {one.key for one in sites.document(anew).standing()} - before
+    services.publish(anew)
+    return anew, key
+
+
+def test_a_sign_up_asks_for_a_mail_address_alone(client: Client, site: Site) -> None:
+    home = sites.document(site).order[0]
+    site, key = _with_form(site, "sign-up", page=home)
+    wrong = client.post(f"/-/form/{key}/", {"mail": "not one"}, headers=HOST)
+    assert wrong.status_code == 422
+    assert "not one" in wrong.content.decode()
+    for address in ("mira@estuary.example", "noor@estuary.example"):
+        answer = client.post(f"/-/form/{key}/", {"mail": address}, headers=HOST)
+        assert answer.status_code in (200, 303)
+    kept = inbox.messages(site)
+    assert {(one.name, one.mail, one.words) for one in kept} == {
+        ("", "mira@estuary.example", ""),
+        ("", "noor@estuary.example", ""),
+    }, "two sign-ups have the same words, none, and neither is held back"
+    assert "mira@estuary.example" in inbox.export(site)
+    client.force_login(site.owner, backend="django.contrib.auth.backends.ModelBackend")
+    shown = client.get("/sites/saltmarsh/inbox/").content.decode()
+    assert "Wants to hear of news" in shown
+
+
+def test_a_form_in_the_sidebar_is_received_from_every_page(client: Client, site: Site) -> None:
+    sites.edit(site, "set-value", {"key": "sidebar.side", "value": "end"})
+    site, key = _with_form(Site.objects.get(pk=site.pk), "contact-form", part="sidebar")
+    sent = {"name": "Mira", "mail": "mira@estuary.example", "words": "Can you mend a Bible?"}
+    answer = client.post(f"/-/form/{key}/", sent, headers=HOST)
+    assert answer.status_code in (200, 303)
+    (kept,) = inbox.messages(site)
+    assert kept.words == "Can you mend a Bible?"
+    assert kept.page == sites.document(site).pages[sites.document(site).order[0]].name

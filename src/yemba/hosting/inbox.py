@@ -12,9 +12,9 @@ from django.utils.crypto import salted_hmac
 from django.utils.html import format_html
 
 from yemba.core.errors import Fault, Faults
-from yemba.core.inbox.message import as_csv, read_sent, suspicion
+from yemba.core.inbox.message import ASKED, as_csv, read_sent, suspicion
 from yemba.core.site.document import Page, Section
-from yemba.core.site.kinds import MESSAGES
+from yemba.core.site.kinds import MESSAGES, SIGN_UPS
 from yemba.hosting import services
 from yemba.hosting.models import Message
 from yemba.render.files import notice, notice_page
@@ -61,12 +61,14 @@ class Form(NamedTuple):
 
 
 def form_of(site: Site, section: str) -> Form | None:
-    """The contact form with this id on the live site, None where there is none."""
+    """The form with this id on the live site, None where there is none; one that every page shares counts as of the
+    first."""
     document = services.live_document(site)
-    for page in document.pages.values() if document else ():
-        stored = page.sections.get(section)
-        if document and stored and receives(stored):
-            return Form(services.rendering(document, address=services.live_address(site)), page, section, stored)
+    for standing in document.standing() if document else ():
+        if document and standing.key == section and receives(standing.section):
+            page = document.pages[standing.page or document.order[0]]
+            rendering = services.rendering(document, address=services.live_address(site))
+            return Form(rendering, page, section, standing.section)
     return None
 
 
@@ -84,7 +86,12 @@ def gone(site: Site, words: str) -> bytes | None:
 
 def receives(section: Section) -> bool:
     """Whether visitors send messages through a section."""
-    return MESSAGES in catalogue().kind(section.kind).roles
+    return bool({MESSAGES, SIGN_UPS} & set(catalogue().kind(section.kind).roles))
+
+
+def _asked(section: Section) -> tuple[str, ...]:
+    """What must be filled in: of a sign-up the mail address alone."""
+    return ("mail",) if SIGN_UPS in catalogue().kind(section.kind).roles else ASKED
 
 
 def open_form(site: Site, section: str) -> Form:
@@ -101,7 +108,7 @@ def receive(site: Site, form: Form, posted: Mapping[str, str], came_from: str) -
     Raises Faults of ``empty``, ``too-long`` and ``mail-unreadable``, or Fault ``too-many``.
     """
     phrase = form.site.look.language.phrase
-    sent = read_sent(posted, form.section, phrase)
+    sent = read_sent(posted, form.section, phrase, _asked(form.section))
     now = timezone.now()
     lately = Message.objects.filter(site=site, sent_at__gte=now - _HOUR)
     sender = salted_hmac("yemba.sender", f"{site.pk}:{came_from}").hexdigest()[:32]

@@ -27,7 +27,7 @@ _FORMULA = ("=", "+", "-", "@", "\t", "\r")
 
 
 class Sent(NamedTuple):
-    """`answers` maps what the form asked further to what was written."""
+    """`answers` maps what the form asked further to what was written. One without `words` is a sign-up."""
 
     name: str
     mail: str
@@ -35,13 +35,23 @@ class Sent(NamedTuple):
     answers: dict[str, str]
 
 
-def read_sent(posted: Mapping[str, str], section: Section, phrase: Callable[..., str] = ENGLISH.phrase) -> Sent:
-    """What was sent through this form; `phrase` says a sentence in the language of the site.
+ASKED = ("name", "mail", "words")
+"""What a form wants to be filled in."""
+
+
+def read_sent(
+    posted: Mapping[str, str],
+    section: Section,
+    phrase: Callable[..., str] = ENGLISH.phrase,
+    asked: Collection[str] = ASKED,
+) -> Sent:
+    """What was sent through this form, which must be filled in where it is `asked`; `phrase` says a sentence in the
+    language of the site.
 
     Raises Faults with all that is wrong, beside ``name``, ``mail``, ``words``.
     """
     values = {field: posted.get(field, "").replace("\0", "").strip() for field in MESSAGE_LETTERS}
-    faults = list(_faults(values, phrase))
+    faults = list(_faults(values, phrase, asked))
     if faults:
         raise Faults(faults)
     answers = {
@@ -51,7 +61,7 @@ def read_sent(posted: Mapping[str, str], section: Section, phrase: Callable[...,
     return Sent(values["name"], values["mail"], values["words"], {k: v for k, v in answers.items() if v})
 
 
-def _faults(values: Mapping[str, str], phrase: Callable[..., str]) -> Iterator[Fault]:
+def _faults(values: Mapping[str, str], phrase: Callable[..., str], asked: Collection[str]) -> Iterator[Fault]:
     """What is wrong, at most one thing a field, in the order of the fields."""
     for field, limit in MESSAGE_LETTERS.items():
         letters = len(values[field])
@@ -61,7 +71,7 @@ def _faults(values: Mapping[str, str], phrase: Callable[..., str]) -> Iterator[F
             yield Fault("empty", phrase(_NO_MAIL), field)
         elif field == "mail" and not _MAIL.fullmatch(values[field]):
             yield Fault("mail-unreadable", phrase(_NOT_MAIL, typed=values[field]), field)
-        elif not values[field]:
+        elif not values[field] and field in asked:
             yield Fault("empty", phrase(_EMPTY[field]), field)
 
 
@@ -77,7 +87,7 @@ def suspicion(sent: Sent, posted: Mapping[str, str], earlier: Collection[str], f
         return "It holds link markup that no visitor types."
     if len(_LINK.findall(f"{sent.name} {sent.words}")) > _MOST_LINKS:
         return "It holds more than two links."
-    if sent.words in earlier:
+    if sent.words and sent.words in earlier:
         return "The same words came in before."
     if from_there >= 3:
         return "The fourth message within an hour from the same place."

@@ -18,11 +18,12 @@ from yemba.core.value.kind import Kind
 from yemba.core.value.offered import CHOICE, OneOf
 from yemba.core.value.reaching import REACHES
 
-DATES, HOURS, MESSAGES = "dates", "hours", "messages"
+DATES, HOURS, MESSAGES, SIGN_UPS = "dates", "hours", "messages", "sign-ups"
 ROLES = {
     DATES: "its items are dates: title, day, begins, ends, place, text",
     HOURS: "it says where and when: address, telephone, mail; items of days, opens, closes",
     MESSAGES: "visitors send messages through it: items ask further questions by label",
+    SIGN_UPS: "visitors leave a mail address by which they want to hear of news",
 }
 """What a kind may be to the rest of a site, with the fields that this takes."""
 GROUPS = {
