@@ -16,7 +16,7 @@ from yemba.core.change.operation import apply
 from yemba.core.check import tap_targets
 from yemba.core.check.alt_text import pictures_without_alt
 from yemba.core.check.descriptions import LONGEST, proposed
-from yemba.core.check.finding import Finding, Inspected, Measured, Target, checks, inspect
+from yemba.core.check.finding import Finding, Height, Inspected, Measured, Target, checks, inspect
 from yemba.core.check.starter_words import starter_sections
 from yemba.core.place import OfField, OfRole, OfSection, OfSetting
 from yemba.core.site.backdrop import of_section, reads_from
@@ -501,3 +501,36 @@ def test_text_over_a_picture_is_judged_and_the_least_tint_mends_it(
     mended = of_section(look, section)
     assert mended is not None
     assert reads_from(look, mended, lambda _: bars) == mended.tint, "the least, and no more"
+
+
+@pytest.mark.parametrize(
+    ("whole", "empty", "count", "said"),
+    [(4480, 400, 0, ""), (4481, 0, 1, "7 screens"), (900, 401, 1, "401 px"), (6000, 700, 2, "9 screens")],
+)
+def test_very_high_sections_and_empty_room_are_found(
+    document: Document, catalogue: Catalogue, whole: float, empty: float, count: int, said: str
+) -> None:
+    home = document.order[0]
+    first = document.pages[home].order[0]
+    heights = [Height(first, whole, empty), Height("xgone", 9000, 9000)]
+    sentences = [
+        one.sentence
+        for one in found(
+            "heights", look_at(document, catalogue, measured={home: Measured(320, 320, "header", [], heights)})
+        )
+    ]
+    assert len(sentences) == count
+    assert said in " ".join(sentences)
+
+
+def test_a_given_height_that_leaves_room_empty_is_taken_back_by_its_cure(
+    document: Document, catalogue: Catalogue
+) -> None:
+    home = document.order[0]
+    first = document.pages[home].order[0]
+    high = changed(document, lambda plain: opening(plain).update(height="whole"))
+    measured = {home: Measured(320, 320, "header", [], [Height(first, 900, 600)])}
+    (finding,) = found("heights", look_at(high, catalogue, measured=measured))
+    assert finding.place == OfField(first, "height")
+    assert finding.cure
+    assert finding.cure.arguments == {"section": first, "field": "height", "words": ""}

@@ -87,4 +87,29 @@ function brokenWords() {
   return broken;
 }
 
-globalThis.measures = { overflowing, brokenWords };
+// How high each section came out, and the highest strip of it in which nothing stands.
+function heights() {
+  const shows = "img, svg, input, textarea, select, button, audio, video, hr, .blank";
+  return [...document.querySelectorAll("main > .section")].map((section) => {
+    const whole = section.getBoundingClientRect();
+    const walker = document.createTreeWalker(section, NodeFilter.SHOW_TEXT);
+    const boxes = [...section.querySelectorAll(shows)]
+      .filter((element) => !element.closest(".backdrop, .unseen"))
+      .map((element) => element.getBoundingClientRect());
+    while (walker.nextNode()) {
+      if (!walker.currentNode.textContent.trim() || walker.currentNode.parentElement.closest(".unseen")) continue;
+      const range = document.createRange();
+      range.selectNodeContents(walker.currentNode);
+      boxes.push(...range.getClientRects());
+    }
+    let empty = 0;
+    let reached = whole.top;
+    for (const box of boxes.filter(({ height }) => height).sort((one, other) => one.top - other.top)) {
+      empty = Math.max(empty, box.top - reached);
+      reached = Math.max(reached, box.bottom);
+    }
+    return [section.dataset.place || section.id, whole.height, Math.max(empty, whole.bottom - reached)];
+  });
+}
+
+globalThis.measures = { overflowing, brokenWords, heights };

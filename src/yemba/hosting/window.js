@@ -289,7 +289,7 @@ function measured() {
       const place = element.closest("[data-place]")?.dataset.place || "";
       return [place, element.textContent.trim().slice(0, 40), box.x, box.y + scrollY, box.width, box.height];
     });
-  say({ type: "measured", content, widest: out?.place || "header", targets });
+  say({ type: "measured", content, widest: out?.place || "header", targets, heights: globalThis.measures.heights() });
 }
 
 function goTo(top) {

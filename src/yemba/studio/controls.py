@@ -284,7 +284,7 @@ def _(place: places.OfField, look: Look) -> Control:
     return _in_section(look, place.section, f"alt-of-{id_}" if place.what == "alt" else id_)
 
 
-_OF_BEHIND = {field.slug for field in SHARED} - {"behind"}
+_OF_BEHIND = {field.slug for field in SHARED} - {"behind", "height"}
 
 
 def _behind_shows(look: Look, section: str, field: str) -> bool:

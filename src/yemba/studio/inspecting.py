@@ -6,7 +6,7 @@ from collections.abc import Mapping, Sequence
 from functools import partial
 from typing import Any, NamedTuple
 
-from yemba.core.check.finding import Cure, Finding, Inspected, Measured, Result, Target, inspect
+from yemba.core.check.finding import Cure, Finding, Height, Inspected, Measured, Result, Target, inspect
 from yemba.core.errors import Fault
 from yemba.core.site.resolve import Look
 from yemba.core.untrusted import read_json
@@ -72,7 +72,8 @@ def _measured(plain: Mapping[str, Any]) -> Measured:
     if not isinstance(targets, list):
         raise TypeError("targets is no list")
     width, content = int(str(plain["width"])), int(str(plain["content"]))
-    return Measured(width, content, str(plain["widest"]), [_target(one) for one in targets])
+    heights = [Height(str(place), float(whole), float(empty)) for place, whole, empty in plain.get("heights", [])]
+    return Measured(width, content, str(plain["widest"]), [_target(one) for one in targets], heights)
 
 
 def _target(plain: list[Any]) -> Target:

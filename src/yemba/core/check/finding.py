@@ -32,13 +32,23 @@ class Target(NamedTuple):
     height: float
 
 
+class Height(NamedTuple):
+    """A section as a window drew it: its id, its height and that of its highest strip in which nothing stands, in px."""
+
+    place: str
+    whole: float
+    empty: float
+
+
 class Measured(NamedTuple):
-    """A page as a window of `width` px drew it: how wide its content came out, what pushed it, what can be tapped."""
+    """A page as a window of `width` px drew it: how wide its content came out, what pushed it, what can be tapped, how
+    high its sections are."""
 
     width: int
     content: int
     widest: str
     targets: Sequence[Target]
+    heights: Sequence[Height] = ()
 
 
 class Inspected:

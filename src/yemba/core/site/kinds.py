@@ -143,6 +143,7 @@ SHARED = (
     Field(slug="moves", name="The picture moves", type="moves"),
     Field(slug="backdrop_fit", name="The picture is shown", type="fit"),
     Field(slug="backdrop_anchor", name="It is held at", type="anchor"),
+    Field(slug="height", name="Its height", type="height"),
     Field(slug="gradient_from", name="Gradient from", type="brand-colour"),
     Field(slug="gradient_via", name="By way of", type="brand-colour"),
     Field(slug="gradient_to", name="Gradient to", type="brand-colour"),
@@ -154,7 +155,7 @@ SHARED = (
 """Fields that sections of every kind have after their own."""
 
 
-BEHIND_FIELDS = {field.slug for field in SHARED} - {"backdrop", "tint"}
+BEHIND_FIELDS = {field.slug for field in SHARED} - {"backdrop", "tint", "height"}
 """Those of them that show nothing without one another."""
 
 

@@ -17,6 +17,7 @@ if TYPE_CHECKING:
 BEHIND = {"ground": "Its ground", "gradient": "A gradient", "pattern": "A pattern", "picture": "A picture"}
 OF_SECTION = BEHIND | {"through": "Nothing: the site’s background"}
 WAYS = {"to bottom": "Down", "to right": "Across", "to bottom right": "From corner to corner"}
+HEIGHTS = {"": "As what is in it", "half": "At least half a window", "whole": "At least a whole window"}
 MOVES = {"with": "With the page", "still": "Stands still while one scrolls"}
 
 
@@ -60,6 +61,7 @@ FIELD_TYPES = {
     "way": _of(WAYS),
     "moves": _of(MOVES),
     "fit": _of(FITS),
+    "height": _of(HEIGHTS),
     "anchor": _of({"": "Its focal point"} | ANCHORS),
     "pattern": _of({slug: pattern.name for slug, pattern in PATTERNS.items()}),
     "filter": _of(FILTERS),

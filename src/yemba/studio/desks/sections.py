@@ -87,6 +87,7 @@ def _desk(look: Look, key: str, section: Section, query: Mapping[str, str]) -> C
         "styles": list(STYLES.items()),
         "alignments": list(ALIGNMENTS.items()),
         "button_kinds": list(KINDS.items()),
+        "height": _field(look, key, section, "", kind.field("height")),
         "behind": _behind(look, key, section, kind),
         "tint": tint_desk(look, of_section(look, section)),
         "has_heading": any(field.slug == "heading" for field in kind.fields),

@@ -32,6 +32,7 @@ export function measure(told, pages, at, show) {
           content: answer.content,
           widest: answer.widest,
           targets: answer.targets,
+          heights: answer.heights,
         };
     }
     removeEventListener("message", heard);
