@@ -33,7 +33,7 @@ class Target(NamedTuple):
 
 
 class Height(NamedTuple):
-    """A section as a window drew it: its id, its height and that of its highest strip in which nothing stands, in px."""
+    """A section as a window drew it: its id, its height and that of the highest empty strip in it, in px."""
 
     place: str
     whole: float
