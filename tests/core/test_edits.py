@@ -200,6 +200,8 @@ COMMANDS: dict[str, Callable[[Hands], dict[str, Any]]] = {
     "replace-picture": lambda h: {"picture": h.picture(), **h.file()},
     "mend-logo": lambda h: {"picture": h.picture(), "mended": h.one_of("trim", "enclosed"), **h.file()},
     "set-focal": lambda h: {"picture": h.picture(), "x": str(h.number(0, 100)), "y": "50"},
+    "copy-page": lambda h: {"page": h.page(), "page_name": h.one_of("", "News")},
+    "publish-page": lambda h: {"page": h.page(), "published": h.one_of("", "1")},
     "do-to-sections": lambda h: {"sections": f"{h.section()} {h.section()}", "page": h.page(), "act": h.one_of("bin", "copy", "move", "ground"), "ground": h.one_of("", "dark")},
     "name-section": lambda h: {"section": h.section(), "slug": h.one_of("", "#prices", "our-prices")},
     "show-sidebar": lambda h: {"page": h.page(), "shown": h.one_of("", "1")},

@@ -20,6 +20,7 @@ from yemba.people.models import Person
 from yemba.render import files
 from yemba.sites import services as sites
 from yemba.sites.models import Site
+from yemba.studio.waiting import waiting
 
 pytestmark = pytest.mark.django_db
 LIVE, DRAFT = "saltmarsh.localhost", "draft--saltmarsh.localhost"
@@ -279,3 +280,26 @@ def test_looking_at_the_proof_makes_them(site: Site, client: Client, settings, m
     client.get("/sites/saltmarsh/proof/")
     ahead._waiting[site.pk].result(timeout=10)
     assert asked == ["Saltmarsh Bindery"]
+
+
+def test_a_page_that_is_not_published_is_gone_for_visitors_with_its_links(client: Client, site: Site) -> None:
+    document = sites.document(site)
+    other = document.order[1]
+    slug, name = document.pages[other].slug, document.pages[other].name
+    sites.edit(site, "rename-page", {"page": other, "slug": f"{slug}-anew"})
+    services.publish(Site.objects.get(pk=site.pk))
+    live = {"host": "saltmarsh.localhost"}
+    assert f'href="{slug}-anew/"' in client.get("/", headers=live).content.decode()
+    sites.edit(site, "publish-page", {"page": other})
+    (waits,) = waiting(Site.objects.get(pk=site.pk))
+    assert {spot.page for spot in waits.spots} == set(document.order), "its own places, and every menu"
+    services.publish(Site.objects.get(pk=site.pk))
+    html = client.get("/", headers=live).content.decode()
+    assert f"{slug}-anew" not in html
+    assert f">{name}<" not in html
+    assert client.get(f"/{slug}-anew/", headers=live).status_code == 404
+    assert client.get(f"/{slug}/", headers=live).status_code == 404, "nor does its old address lead there"
+    assert f"{slug}-anew" not in client.get("/sitemap.xml", headers=live).content.decode()
+    sites.edit(site, "publish-page", {"page": other, "published": "1"})
+    services.publish(Site.objects.get(pk=site.pk))
+    assert client.get(f"/{slug}-anew/", headers=live).status_code == 200

@@ -62,7 +62,8 @@ def site_files(site: Site) -> dict[str, File]:
     files |= {} if site.draft else _scripts(look)
     if site.draft:
         files |= _other_rules(look)
-    for page_id, page in look.document.ordered_pages():
+    pages = look.document.ordered_pages() if site.draft else look.document.published_pages()
+    for page_id, page in pages:
         files[path_of(page)] = _page_file(answers, page_id, page, links)
     for old, new in redirects(look).items():
         files[f"{old}/index.html"] = File(partial(_moved, site, new))
@@ -77,7 +78,7 @@ def site_files(site: Site) -> dict[str, File]:
     files["manifest.webmanifest"] = File(partial(_manifest, look))
     card = sharing_card(site)
     files[SITE_CARD] = File(partial(sharing.to_png, card), f"sharing:{_digest(card)}")
-    for page_id, page in look.document.ordered_pages():
+    for page_id, page in pages:
         if page.card:
             own = sharing_card(site, page_id)
             files[card_path(page_id, page)] = File(partial(sharing.to_png, own), f"sharing:{_digest(own)}")
@@ -125,7 +126,7 @@ def _page_file(answers: Answers, page_id: str, page: Page, links: Links) -> File
 
 def redirects(look: Look) -> dict[str, str]:
     """Addresses that pages had before and nobody has now, each with the id of the page it leads to."""
-    pages = look.document.ordered_pages()
+    pages = look.document.published_pages()
     slugs = {page.slug for _, page in pages}
     return {old: page_id for page_id, page in pages for old in page.was if old and old not in slugs}
 
@@ -163,7 +164,7 @@ def _moved(site: Site, page_id: str) -> bytes:
 def _sitemap(site: Site) -> bytes:
     """Sitemaps protocol 0.9."""
     root = Element("urlset", xmlns="http://www.sitemaps.org/schemas/sitemap/0.9")
-    for _, page in site.look.document.ordered_pages():
+    for _, page in site.look.document.published_pages():
         SubElement(SubElement(root, "url"), "loc").text = site.address + path_of(page).removesuffix("index.html")
     return b'<?xml version="1.0" encoding="UTF-8"?>\n' + tostring(root)
 

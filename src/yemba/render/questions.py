@@ -77,7 +77,7 @@ def _path(document: Document, link: str) -> str:
         return f"/{files.path(file)}" if file else ""
     if not page:
         return link
-    if page not in document.pages:
+    if not document.is_published(page):
         return ""
     slug = document.pages[page].slug
     there = document.pages[page].sections.get(section)

@@ -158,6 +158,9 @@ class _Verdicts:
 
     def differs(self, page: str, place: str) -> bool:
         """Whether a place that one of them has is written or looks otherwise in the other."""
+        seen = [state.look.document.is_published(page) for state in (self._before, self._after)]
+        if not all(seen):
+            return any(seen)
         if place in parts():
             return self._part_looks_otherwise(page, place) or self._rewritten(page, place)
         old, new = (state.look.document.pages[page] for state in (self._before, self._after))

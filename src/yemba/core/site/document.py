@@ -64,7 +64,7 @@ class Page(Holder):
 
     `was` are addresses it had before, which lead to the present one. `card` is the composition of its own picture for
     sharing (``core.picture.sharing``), "" where it has the site's. One with `no_sidebar` has none, whatever the others
-    have.
+    have; one that is `unpublished` is kept, and no visitor sees it.
     """
 
     name: str
@@ -74,6 +74,7 @@ class Page(Holder):
     was: list[str] = []
     card: str = ""
     no_sidebar: bool = False
+    unpublished: bool = False
 
 
 class Standing(NamedTuple):
@@ -271,6 +272,14 @@ class Document(Strict):
 
     def ordered_pages(self) -> list[tuple[str, Page]]:
         return [(key, self.pages[key]) for key in self.order]
+
+    def is_published(self, page: str) -> bool:
+        """Whether visitors see a page; they always see the first."""
+        return page in self.pages and (page == self.order[0] or not self.pages[page].unpublished)
+
+    def published_pages(self) -> list[tuple[str, Page]]:
+        """The pages that visitors see, in their order."""
+        return [(key, page) for key, page in self.ordered_pages() if self.is_published(key)]
 
     def holders(self) -> Iterator[tuple[tuple[str, str], Holder]]:
         """Whatever sections stand in, by path: pages in their order, then parts."""

@@ -20,7 +20,7 @@ from yemba.core.trade.trade import TradePage
 from yemba.core.value.choice import Choice
 from yemba.core.value.line import Line
 
-_NAME = Line(NAME_LETTERS, empty=False)
+NAME = Line(NAME_LETTERS, empty=False)
 _ID = re.compile(r"[a-z][a-z0-9]{0,11}")
 
 
@@ -47,7 +47,7 @@ class AddPage(Command):
 
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
         room.PAGES.check(len(look.document.pages), "page_name")
-        name = _NAME.read(self._named(look), "The page’s name", "page_name")
+        name = NAME.read(self._named(look), "The page’s name", "page_name")
         page = self.page or ids()
         if not _ID.fullmatch(page) or page in look.document.pages or page in look.document.bin:
             reason = f"A page cannot be known by “{page[:20]}”: that is in use, or no id. Add the page again."
@@ -88,7 +88,7 @@ class RenamePage(Command):
         page = look.document.page(self.page)
         steps = []
         if self.page_name is not None:
-            name = _NAME.read(self.page_name, "The page’s name", "page_name")
+            name = NAME.read(self.page_name, "The page’s name", "page_name")
             steps.append(put(look.document, ("pages", self.page, "name"), name))
         if self.slug is not None and page.slug and self.slug.strip() != page.slug:
             slug = self._address(look.document)

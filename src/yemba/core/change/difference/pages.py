@@ -56,6 +56,11 @@ def _page(pair: Pair, key: str, old: Page, new: Page) -> Iterator[Change]:
         steps, subject = pair.moved((*here, "no_sidebar")), f"Sidebar on {new.name}"
         states = _sidebar(old), _sidebar(new)
         yield change(f"page.{key}.sidebar", VALUE, subject, states, OfPage(key, "sidebar"), steps, key)
+    if old.unpublished != new.unpublished:
+        steps, states = pair.moved((*here, "unpublished")), (_seen(old), _seen(new))
+        yield change(
+            f"page.{key}.unpublished", VALUE, f"Page {new.name}", states, OfPage(key, "unpublished"), steps, key
+        )
     if old.was != new.was and old.slug == new.slug:
         states = ", ".join(old.was) or "none", ", ".join(new.was) or "none"
         steps, subject = pair.moved((*here, "was")), f"Old addresses of {new.name}"
@@ -65,6 +70,10 @@ def _page(pair: Pair, key: str, old: Page, new: Page) -> Iterator[Change]:
 
 def _composition(page: Page) -> str:
     return COMPOSITIONS.get(page.card, "as the site’s")
+
+
+def _seen(page: Page) -> str:
+    return "not published" if page.unpublished else "published"
 
 
 def _sidebar(page: Page) -> str:

@@ -1,0 +1,68 @@
+"""Pages as wholes: the same once more, and kept from visitors."""
+
+from __future__ import annotations
+
+from typing import ClassVar
+
+from yemba.core import room
+from yemba.core.change.command import Command
+from yemba.core.change.commands.pages import NAME
+from yemba.core.change.commands.sections import copied
+from yemba.core.change.operation import ABSENT, Operation, put
+from yemba.core.errors import Fault
+from yemba.core.site.addresses import free_slug
+from yemba.core.site.ids import Ids
+from yemba.core.site.resolve import Look
+
+
+class CopyPage(Command):
+    """The same page once more, after itself, with its sections and an address of its own."""
+
+    name: ClassVar[str] = "copy-page"
+    page: str
+    page_name: str = ""
+
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        document = look.document
+        page, key = document.page(self.page), ids()
+        room.PAGES.check(len(document.pages), "page_name")
+        name = NAME.read(self._called(look), "The page’s name", "page_name")
+        made = [(ids(), section) for _, section in page.ordered()]
+        plain = page.model_dump(mode="json", exclude_defaults=True, exclude={"sections", "order", "was"})
+        plain |= {"name": name, "slug": free_slug(name, {other.slug for other in document.pages.values()})}
+        if made:
+            plain |= {
+                "sections": {one: copied(section, ids) for one, section in made},
+                "order": [one for one, _ in made],
+            }
+        place = document.order.index(self.page) + 1
+        return [
+            put(document, ("pages", key), plain),
+            put(document, ("order",), [*document.order[:place], key, *document.order[place:]]),
+        ]
+
+    def _called(self, look: Look) -> str:
+        return self.page_name.strip() or f"{look.document.page(self.page).name[:70]} (copy)"
+
+    def say(self, look: Look) -> str:
+        return f"Page {look.document.page(self.page).name} copied as {self._called(look)}"
+
+
+class PublishPage(Command):
+    """Whether visitors see a page; one that they do not is kept, and leaves the menu and every link to it."""
+
+    name: ClassVar[str] = "publish-page"
+    page: str
+    published: str = ""
+
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        look.document.page(self.page)
+        if not self.published and self.page == look.document.order[0]:
+            raise Fault(
+                "first-page", "The first page is always published. Put another first, then this can go.", "published"
+            )
+        return [put(look.document, ("pages", self.page, "unpublished"), ABSENT if self.published else True)]
+
+    def say(self, look: Look) -> str:
+        name = look.document.page(self.page).name
+        return f"Page {name} published with the next edition" if self.published else f"Page {name} is not published"
