@@ -503,6 +503,16 @@ def test_text_over_a_picture_is_judged_and_the_least_tint_mends_it(
     assert reads_from(look, mended, lambda _: bars) == mended.tint, "the least, and no more"
 
 
+def test_a_link_to_a_page_that_is_not_published_is_found_and_cured(document: Document, catalogue: Catalogue) -> None:
+    other = document.order[1]
+    linked = changed(document, lambda plain: opening(plain).update(link=f"page:{other}"))
+    before = found("dead_links", look_at(linked, catalogue))
+    hidden = changed(linked, lambda plain: plain["pages"][other].update(unpublished=True))
+    (told,) = [one for one in found("dead_links", look_at(hidden, catalogue)) if one not in before]
+    assert "which is not published" in told.sentence
+    assert found("dead_links", look_at(cured(hidden, catalogue, told), catalogue)) == before
+
+
 @pytest.mark.parametrize(
     ("whole", "empty", "count", "said"),
     [(4480, 400, 0, ""), (4481, 0, 1, "7 screens"), (900, 401, 1, "401 px"), (6000, 700, 2, "9 screens")],

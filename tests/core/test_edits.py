@@ -3,7 +3,8 @@
 from __future__ import annotations
 
 import json
-from collections.abc import Callable
+from collections import Counter
+from collections.abc import Callable, Collection, Iterator
 from itertools import count
 from typing import Any
 
@@ -226,8 +227,8 @@ COMMANDS: dict[str, Callable[[Hands], dict[str, Any]]] = {
 """Every command, with arguments that make sense on a document, or nearly."""
 
 
-def some_command(document: Document, draw: st.DrawFn) -> tuple[str, dict[str, Any]]:
-    name = draw(st.sampled_from(list(COMMANDS)))
+def some_command(document: Document, draw: st.DrawFn, names: Collection[str] = ()) -> tuple[str, dict[str, Any]]:
+    name = draw(st.sampled_from(list(names or COMMANDS)))
     return name, COMMANDS[name](Hands(document, draw))
 
 
@@ -235,12 +236,19 @@ def test_every_command_is_among_those_that_hands_give() -> None:
     assert set(COMMANDS) == set(commands())
 
 
+STRUCTURAL = (
+    "move-section", "place-section", "copy-section", "do-to-sections", "set-layout", "bin-section", "restore-section",
+    "move-page", "copy-page", "publish-page", "bin-page", "restore-page", "move-item", "place-item", "place-menu-entry",
+)  # fmt: skip
+"""What moves, copies, nests, sets in another layout, bins and restores."""
+
+
 @st.composite
-def histories(draw: st.DrawFn) -> tuple[list[Document], list[list[Operation]]]:
-    """Documents and the edits between them, from the starter document on."""
+def histories(draw: st.DrawFn, names: Collection[str] = ()) -> tuple[list[Document], list[list[Operation]]]:
+    """Documents and the edits between them, from the starter document on; of these `names` alone where any are."""
     documents, edits = [START], []
     for _ in range(draw(st.integers(1, 12))):
-        name, arguments = some_command(documents[-1], draw)
+        name, arguments = some_command(documents[-1], draw, names)
         try:
             steps = read_command(name, arguments).plan(Look(documents[-1], CATALOGUE), new_id)
         except Fault:
@@ -261,6 +269,28 @@ def test_an_edit_and_its_inverse_is_nothing(history: tuple[list[Document], list[
     documents, edits = history
     for before, after, steps in zip(documents, documents[1:], edits, strict=False):
         assert apply(after, inverse(steps)).text() == before.text()
+
+
+@many
+@given(histories(STRUCTURAL))
+def test_whatever_is_moved_copied_nested_binned_and_restored_no_word_is_lost(
+    history: tuple[list[Document], list[list[Operation]]],
+) -> None:
+    documents, _ = history
+    had = Counter(_words_of(START))
+    for document in documents:
+        lost = had - Counter(_words_of(document))
+        assert not lost, f"{lost} gone"
+
+
+def _words_of(document: Document) -> Iterator[str]:
+    """Every field of every section and entry, also of those in the bin."""
+    pages = [*document.pages.values(), *(one.page for one in document.bin.values() if one.page)]
+    sections = [section for page in pages for section in page.sections.values()]
+    sections += [one.section for one in document.bin.values() if one.section]
+    for section in sections:
+        yield from section.fields.values()
+        yield from (value for item in section.items.values() for value in item.fields.values())
 
 
 @many

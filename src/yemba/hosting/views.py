@@ -26,6 +26,8 @@ from django.views.decorators.http import require_safe
 
 from yemba.core.errors import Fault
 from yemba.core.site.document import Document, read
+from yemba.core.site.resolve import Look
+from yemba.core.trade.shown_alone import shown_alone
 from yemba.core.untrusted import whole
 from yemba.hosting import inbox, services, serving
 from yemba.hosting.models import Edition
@@ -35,7 +37,7 @@ from yemba.sites import services as sites
 from yemba.sites.catalogue import catalogue
 from yemba.sites.models import Site
 
-_BEFORE, _EDITION, _TRIED = "@live/", "@edition/", "@template/"
+_BEFORE, _EDITION, _TRIED, _ALONE = "@live/", "@edition/", "@template/", "@layout/"
 _SCRIPTS = {"window": ("overflow.js", "static/hosting/rich_text.js", "window.js"), "look": ("look.js",)}
 _HERE = Path(__file__).parent
 _OWN = {
@@ -152,6 +154,13 @@ def draft(request: HttpRequest, token: str, path: str) -> HttpResponse:
             raise Http404
         tried = document.model_copy(update={"template": template})
         return _drawn(request, tried, path, looking=True)
+    if path.startswith(_ALONE):  # a section that is not there yet, in one of its layouts
+        kind, _, rest = path.removeprefix(_ALONE).partition("/")
+        layout, _, path = rest.partition("/")
+        known = catalogue().kinds.get(kind)
+        if known is None or layout not in known.layout_names():
+            raise Http404
+        return _drawn(request, shown_alone(Look(document, catalogue()), known, layout), path, looking=True)
     return _drawn(request, document, path)
 
 

@@ -93,7 +93,7 @@ def _dead(document: Document, address: str) -> bool:
     page, section = target(address)
     if address.startswith(FILE):
         return address.removeprefix(FILE) not in document.files
-    if page not in document.pages:
+    if not document.is_published(page):
         return bool(page)
     return bool(section) and section not in document.pages[page].sections
 
@@ -107,6 +107,8 @@ def _target(document: Document, address: str) -> str:
     page, section = target(address)
     if address.startswith(FILE):
         return "a file that is gone"
+    if page in document.pages and not document.is_published(page):
+        return f"the page {document.pages[page].name}, which is not published"
     if page in document.pages:
         binned = document.bin.get(section)
         return "a section that is in the bin" if binned and binned.section else "a section that is gone"
@@ -116,6 +118,8 @@ def _target(document: Document, address: str) -> str:
 
 def _put_back(document: Document, address: str) -> Cure | None:
     page, section = target(address)
+    if page in document.pages and not document.is_published(page):
+        return Cure(f"Publish {document.pages[page].name}", "publish-page", {"page": page, "published": "1"})
     binned = document.bin.get(section)
     if page in document.pages and binned and binned.section:
         return Cure("Put the section back", "restore-section", {"section": section})

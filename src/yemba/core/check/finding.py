@@ -73,7 +73,7 @@ class Inspected:
         """A digest of all that a section's findings may follow from, beside its own content: what is set for the site,
         its pictures, which pages there are and what they are called."""
         document = self.look.document
-        pages = [(key, page.name, page.slug) for key, page in document.ordered_pages()]
+        pages = [(key, page.name, page.slug, page.unpublished) for key, page in document.ordered_pages()]
         return sha256(repr((document.model_copy(update={"pages": {}, "order": []}).text(), pages)).encode()).hexdigest()
 
     def of_section(self, compute: Callable[[Inspected, Standing], T], standing: Standing) -> T:

@@ -26,7 +26,9 @@ def from_file_name(name: str) -> str:
 
 def proposals(name: str, beside: Iterable[str]) -> list[str]:
     """At most three: what stands `beside` the picture, nearest first, then its file's name; none twice."""
-    offered = [" ".join(words.split()) for words in beside] + [from_file_name(name)]
-    fitting = [words for words in offered if 0 < len(words) <= _LONGEST]
-    different = {words.casefold().rstrip("."): words for words in reversed(fitting)}
-    return [words for words in dict.fromkeys(fitting) if different[words.casefold().rstrip(".")] == words][:MOST]
+    first: dict[str, str] = {}
+    for offered in (*beside, from_file_name(name)):
+        words = " ".join(offered.split())
+        if 0 < len(words) <= _LONGEST:
+            first.setdefault(words.casefold().rstrip("."), words)
+    return [*first.values()][:MOST]

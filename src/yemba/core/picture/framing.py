@@ -56,8 +56,10 @@ class Framing(NamedTuple):
     def upright(self, width: int, height: int) -> tuple[float, float]:
         """Width and height, in px, of a picture that is turned and not yet cropped."""
         wide, high = (height, width) if self.quarters % 2 else (width, height)
-        across, up = cos(radians(abs(self.degrees))), sin(radians(abs(self.degrees)))
-        share = min(wide / (wide * across + high * up), high / (wide * up + high * across))
+        angle = radians(abs(self.degrees))
+        of_width = wide / (wide * cos(angle) + high * sin(angle))
+        of_height = high / (wide * sin(angle) + high * cos(angle))
+        share = min(of_width, of_height)
         return wide * share, high * share
 
     def window(self, width: int, height: int) -> tuple[float, float, float, float]:
@@ -92,10 +94,9 @@ class Framing(NamedTuple):
 
     def drawing(self, svg: bytes, width: int, height: int) -> bytes:
         """What is shown of a drawing of this size in px, as a drawing."""
-        left, top, wide, high = self.window(width, height)
-        across, down = self.upright(width, height)
+        left, top, wide, high = self._window_from_centre(width, height)
         shown = Element("svg", xmlns=_SVG, width=f"{wide:g}", height=f"{high:g}")
-        shown.set("viewBox", f"{left - across / 2:g} {top - down / 2:g} {wide:g} {high:g}")
+        shown.set("viewBox", f"{left:g} {top:g} {wide:g} {high:g}")
         flip = "scale(-1 1) " if self.mirrored else ""
         moved = f"rotate({self.turned:g}) {flip}translate({-width / 2:g} {-height / 2:g})"
         root = fromstring(svg)
@@ -116,19 +117,27 @@ class Framing(NamedTuple):
 
     def in_original(self, spot: Spot, width: int, height: int) -> Spot:
         """A spot in % of what is shown, in % of the picture as it was brought; outside 0 to 100 where it has none."""
-        left, top, wide, high = self.window(width, height)
-        across, down = self.upright(width, height)
-        x, y = left + spot[0] / 100 * wide - across / 2, top + spot[1] / 100 * high - down / 2
+        left, top, wide, high = self._window_from_centre(width, height)
+        x, y = left + wide * spot[0] / 100, top + high * spot[1] / 100
         x, y = _rotated(x, y, -self.turned)
-        return 50 + 100 * (-x if self.mirrored else x) / width, 50 + 100 * y / height
+        if self.mirrored:
+            x = -x
+        return 50 + 100 * x / width, 50 + 100 * y / height
 
     def in_shown(self, spot: Spot, width: int, height: int) -> Spot:
         """The way back."""
-        x, y = (spot[0] - 50) / 100 * width, (spot[1] - 50) / 100 * height
-        x, y = _rotated(-x if self.mirrored else x, y, self.turned)
+        x, y = (spot[0] - 50) * width / 100, (spot[1] - 50) * height / 100
+        if self.mirrored:
+            x = -x
+        x, y = _rotated(x, y, self.turned)
+        left, top, wide, high = self._window_from_centre(width, height)
+        return 100 * (x - left) / wide, 100 * (y - top) / high
+
+    def _window_from_centre(self, width: int, height: int) -> tuple[float, float, float, float]:
+        """As `window`, from the middle of the upright picture, about which it is turned."""
         left, top, wide, high = self.window(width, height)
         across, down = self.upright(width, height)
-        return 100 * (x + across / 2 - left) / wide, 100 * (y + down / 2 - top) / high
+        return left - across / 2, top - down / 2, wide, high
 
     def turned_by(self, degrees: float) -> Framing:
         """Turned clockwise by so much more; what is cropped goes along by quarters."""

@@ -6,7 +6,7 @@ from yemba.core.colour.gradient import laid_over, steps
 from yemba.core.colour.srgb import Colour
 from yemba.core.layout.frame import FIXED
 from yemba.core.part.part import parts
-from yemba.core.site.behind import GROUND, PICTURE, Chosen
+from yemba.core.site.behind import GROUND, PICTURE, Chosen, of_part
 from yemba.core.site.resolve import Look
 
 _EXTREMES = (Colour(0, 0, 0), Colour(255, 255, 255))
@@ -15,17 +15,7 @@ _EXTREMES = (Colour(0, 0, 0), Colour(255, 255, 255))
 
 def chosen(look: Look) -> Chosen:
     """What is set."""
-    return Chosen(
-        behind=look.value("background.behind"),
-        ground=parts()["background"].ground_on(look, ""),
-        picture=look.value("background.backdrop"),
-        stops=tuple(look.value(f"background.gradient_{end}") for end in ("from", "via", "to")),
-        way=look.value("background.gradient_way"),
-        pattern=look.value("background.pattern"),
-        colour=look.value("background.pattern_colour"),
-        strength=look.value("background.pattern_strength"),
-        size=look.value("background.pattern_size"),
-    )
+    return of_part(look, "background", look.value("background.behind"), parts()["background"].ground_on(look, ""))
 
 
 def is_seen(look: Look) -> bool:

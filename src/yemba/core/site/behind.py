@@ -118,6 +118,21 @@ def of_section(look: Look, section: Section) -> Chosen:
     return of_fields(section.fields, look.ground(section).value)
 
 
+def of_part(look: Look, part: str, behind: str, ground: str) -> Chosen:
+    """What the settings of a part, header or background, choose; `behind` and `ground` are told by it."""
+    return Chosen(
+        behind=behind,
+        ground=ground,
+        picture=look.value(f"{part}.backdrop"),
+        stops=tuple(look.value(f"{part}.gradient_{end}") for end in ("from", "via", "to")),
+        way=look.value(f"{part}.gradient_way"),
+        pattern=look.value(f"{part}.pattern"),
+        colour=look.value(f"{part}.pattern_colour"),
+        strength=look.value(f"{part}.pattern_strength"),
+        size=look.value(f"{part}.pattern_size"),
+    )
+
+
 def of_fields(fields: Mapping[str, str], ground: str) -> Chosen:
     """What fields of a section choose, on a ground by its slug."""
     known = DEFAULTS | {slug: value for slug, value in fields.items() if value}

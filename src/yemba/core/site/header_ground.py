@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from yemba.core.layout.arrangement import OVER
-from yemba.core.site.behind import GROUND, Chosen, Gradient, Patterned
+from yemba.core.site.behind import GROUND, Chosen, Gradient, Patterned, of_part
 from yemba.core.site.document import Picture
 from yemba.core.site.resolve import Look
 
@@ -11,17 +11,8 @@ from yemba.core.site.resolve import Look
 def chosen(look: Look) -> Chosen:
     """What is set; one that stands over a section has what is behind that one."""
     over = look.arrangement.stands == OVER
-    return Chosen(
-        behind=GROUND if over else look.value("header.behind") or "",
-        ground=look.value("header.ground"),
-        picture=look.value("header.backdrop"),
-        stops=tuple(look.value(f"header.gradient_{end}") for end in ("from", "via", "to")),
-        way=look.value("header.gradient_way"),
-        pattern=look.value("header.pattern"),
-        colour=look.value("header.pattern_colour"),
-        strength=look.value("header.pattern_strength"),
-        size=look.value("header.pattern_size"),
-    )
+    shown = GROUND if over else look.value("header.behind") or ""
+    return of_part(look, "header", shown, look.value("header.ground"))
 
 
 def behind(look: Look) -> str:

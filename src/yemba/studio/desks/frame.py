@@ -63,10 +63,10 @@ def _drawing(framed: Frame, window: int, folds: str) -> Context:
 
 
 def _said(framed: Frame, boxes: Boxes, window: int, folds: str) -> str:
+    content = f"{window} px: content {boxes.main.width:g}"
     if boxes.sidebar:
-        return f"{window} px: content {boxes.main.width:g}, gap {framed.gap:g}, sidebar {boxes.sidebar.width:g} px"
-    stands = f", the sidebar {folds} it" if framed.side != NONE else ""
-    return f"{window} px: content {boxes.main.width:g} px{stands}"
+        return f"{content}, gap {framed.gap:g}, sidebar {boxes.sidebar.width:g} px"
+    return f"{content} px" if framed.side == NONE else f"{content} px, the sidebar {folds} it"
 
 
 def _of_pictures(look: Look) -> int | None:

@@ -16,7 +16,7 @@ from yemba.core.trade.suggesting import suggested
 from yemba.render.page import card_path
 from yemba.sites.models import Site
 from yemba.studio.desks.little_page import drawing
-from yemba.studio.desks.sections import entries, kinds
+from yemba.studio.desks.sections import entries, kinds, offered
 from yemba.studio.desks.setting import Context
 from yemba.studio.sentences import SENTENCES
 from yemba.studio.waiting import Waiting
@@ -40,7 +40,7 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
         "card_path": card_path(page_id, document.pages[page_id]),
         "sections": entries(look, ("pages", page_id), query),
         "kinds": kinds(look),
-        "suggested": [(look.catalogue.kind(one.kind), one.why) for one in suggested(look, page_id)],
+        "suggested": [(offered(look, look.catalogue.kind(one.kind)), one.why) for one in suggested(look, page_id)],
         "ground_names": list(look.ground_names.items()),
         "add_after": _after(document.pages[page_id].order, query),
         "pictures_count": len(document.pictures),

@@ -53,10 +53,18 @@ def _says(look: Look, section: Section) -> str:
     return Truncator(next(filter(None, texts), "")).chars(_LONGEST)
 
 
-def kinds(look: Look) -> list[tuple[str, list[SectionKind]]]:
+def kinds(look: Look) -> list[tuple[str, list[Context]]]:
     """What can be added, by what it is for."""
     every = look.catalogue.kinds.values()
-    return [(name, [kind for kind in every if kind.group == group]) for group, name in GROUPS.items()]
+    return [(name, [offered(look, kind) for kind in every if kind.group == group]) for group, name in GROUPS.items()]
+
+
+def offered(look: Look, kind: SectionKind) -> Context:
+    """A kind with the layouts that the template shows, its own first, as one line: "slug=Name|slug=Name"."""
+    usual = look.layout_of(kind.slug, None).value
+    names = [(slug, name) for slug, name in kind.layout_names().items() if look.template.shows(kind.slug, slug)]
+    names.sort(key=lambda one: one[0] != usual)
+    return {"kind": kind, "layouts": "|".join(f"{slug}={name}" for slug, name in names)}
 
 
 def _desk(look: Look, key: str, section: Section, query: Mapping[str, str]) -> Context:

@@ -27,19 +27,24 @@ _TEMPLATES = "as the template has it"
 
 class AddSection(Command):
     """Add a section with its starter words to a page, or to a `part` that holds sections; `after` names the one above
-    it, "" puts it first."""
+    it, "" puts it first; without a `layout` it has the template's."""
 
     name: ClassVar[str] = "add-section"
     page: str = ""
     part: str = ""
     kind: str
+    layout: str = ""
     after: str | None = None
 
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
         path = self._holder(look)
         order = look.document.holder(path).order
         room.SECTIONS.check(len(order), "kind")
-        section, key = new_section(look, look.catalogue.kind(self.kind), ids), ids()
+        kind = look.catalogue.kind(self.kind)
+        if self.layout and self.layout not in kind.layout_names():
+            raise refuse_choice(self.layout, f"The layout of {kind.name}", "layout", list(kind.layout_names()))
+        section, key = new_section(look, kind, ids), ids()
+        section |= {"layout": self.layout} if self.layout else {}
         return [
             put(look.document, (*path, "sections", key), section),
             put(look.document, (*path, "order"), _inserted(order, [key], self.after)),
@@ -481,9 +486,14 @@ class DoToSections(Command):
 
     def say(self, look: Look) -> str:
         count = len(self._each(look))
-        to = f" {look.document.page(self.page).name}" if self.page and self.act in ("copy", "move") else ""
-        ground = f" {look.ground_names.get(self.ground, _TEMPLATES)}" if self.act == "ground" else ""
-        return f"{count} section{'s' if count > 1 else ''} {_ACTS[self.act]}{to}{ground}"
+        sections = "1 section" if count == 1 else f"{count} sections"
+        return f"{sections} {_ACTS[self.act]} {self._to(look)}".rstrip()
+
+    def _to(self, look: Look) -> str:
+        """Where they go, or what they stand on."""
+        if self.act == "ground":
+            return look.ground_names.get(self.ground, _TEMPLATES)
+        return look.document.page(self.page).name if self.page and self.act != "bin" else ""
 
 
 _ACTS = {"bin": "to the bin", "copy": "copied to", "move": "moved to", "ground": "on the ground"}

@@ -1,4 +1,7 @@
-// Kinds of section found by words: those that have every word in their name, purpose or other names stay.
+// Kinds of section found by words: those that have every word in their name, purpose or other names stay. The layouts of
+// the one that is chosen are drawn as they would look on this site.
+import { told } from "./state.js";
+
 export function kinds() {
   return {
     init() {
@@ -7,6 +10,9 @@ export function kinds() {
       words.addEventListener("keydown", (event) => {
         if (event.key === "Enter") event.preventDefault(); // it finds, and adds nothing
       });
+      this.$root.addEventListener("input", ({ target }) => target.name === "kind" && this.draw(target));
+      this.$root.closest("details").addEventListener("toggle", () => this.drawChosen());
+      this.drawChosen();
     },
 
     narrow(typed) {
@@ -22,10 +28,45 @@ export function kinds() {
       this.$refs.none.hidden = Boolean(this.$root.querySelector(".kind-group:not([hidden])"));
     },
 
+    // Nothing is asked for while the fold is shut.
+    drawChosen() {
+      const chosen = this.$root.querySelector("[name=kind]:checked");
+      if (chosen && this.$root.closest("details").open) this.draw(chosen);
+    },
+
+    draw({ value: kind, dataset }) {
+      const place = document.getElementById("kind-layouts");
+      if (place.dataset.kind === kind) return;
+      place.dataset.kind = kind;
+      const choices = dataset.layouts
+        .split("|")
+        .map((one, number) => layoutChoice(kind, ...one.split("="), number === 0));
+      place.replaceChildren(place.querySelector("legend"), ...choices);
+    },
+
     // What is added is what is seen; it is held as if it had been pressed.
     choose(radio) {
       radio.checked = true;
       radio.dispatchEvent(new Event("input", { bubbles: true }));
     },
   };
+}
+
+// The first is the template's own, for which nothing is stored.
+function layoutChoice(kind, layout, name, isUsual) {
+  const label = document.createElement("label");
+  const radio = document.createElement("input");
+  const little = document.createElement("div");
+  const frame = document.createElement("iframe");
+  const words = document.createElement("span");
+  label.className = "layout-choice";
+  Object.assign(radio, { type: "radio", name: "layout", value: isUsual ? "" : layout, checked: isUsual });
+  little.className = "little-frame";
+  Object.assign(little.dataset, { width: "1280", height: "720" });
+  Object.assign(frame, { className: "little", loading: "lazy", tabIndex: -1, title: name });
+  frame.src = `${told.base}@layout/${kind}/${layout}/`;
+  little.append(frame);
+  words.textContent = name;
+  label.append(radio, little, words);
+  return label;
 }

@@ -1,0 +1,99 @@
+"""A page of eight sections built by mouse, then the same by keys alone; several of them picked and put on another page."""
+
+from __future__ import annotations
+
+import pytest
+from playwright.sync_api import Page, expect
+
+from tests.browser.hands import chapter, eventually, frames, kept
+from yemba.sites import services as sites
+from yemba.sites.models import Site
+
+pytestmark = [pytest.mark.browser, pytest.mark.django_db(transaction=True)]
+KINDS = {
+    "Opening": "opening",
+    "Words": "words",
+    "Offers": "offers",
+    "Gallery": "gallery",
+    "Steps": "steps",
+    "Questions and answers": "questions",
+    "Sign-up": "sign-up",
+    "Hours and place": "hours-and-place",
+}
+SHOWN = "[...document.querySelectorAll('main > .section')].map(e => e.className.split(' ')[1].slice(5)).join()"
+
+
+def _sections(site: Site, page: str) -> list[str]:
+    document = sites.document(Site.objects.get(pk=site.pk))
+    key = next(key for key, one in document.pages.items() if one.name == page)
+    return [section.kind for _, section in document.pages[key].ordered()]
+
+
+def _open_chooser(page: Page) -> None:
+    if not page.locator("#section-kind").is_visible():
+        page.get_by_text("Add a section", exact=True).click()
+
+
+def test_eight_sections_by_mouse_and_two_of_them_put_elsewhere(bench: Page, demo: Site) -> None:
+    chapter(bench, "Pages")
+    bench.get_by_label("Name of a new page").fill("By mouse")
+    bench.get_by_role("button", name="Add page").click()
+    bench.get_by_role("link", name="By mouse").click()
+    for name, kind in KINDS.items():
+        _open_chooser(bench)
+        bench.locator(f"#section-kind .drawn-choices [value='{kind}']").check(force=True)
+        if kind == "gallery":
+            strips = bench.locator(".layout-choice", has_text="One under the other")
+            expect(strips.frame_locator("iframe").locator(".kind-gallery.layout-strips")).to_be_visible()
+            strips.locator("input").check()
+        bench.get_by_role("button", name="Add section").click()
+        kept(bench, f"{name} added")
+        eventually(bench, f"{SHOWN}.split(',').at(-1) === '{kind}'")
+    assert _sections(demo, "By mouse") == list(KINDS.values())
+    document = sites.document(Site.objects.get(pk=demo.pk))
+    (gallery,) = [
+        one.section for one in document.standing() if one.section.kind == "gallery" and one.section.layout == "strips"
+    ]
+    assert gallery.order
+    rows = bench.locator(".section-entry")
+    for name in ("Gallery", "Steps"):
+        rows.filter(has=bench.locator(".section-name", has_text=name)).locator("[data-pick]").check()
+    home = document.pages[document.order[0]].name
+    bench.get_by_label("Page they move to").select_option(label=home)
+    bench.get_by_role("button", name="Move there").click()
+    kept(bench, f"2 sections moved to {home}")
+    assert _sections(demo, "By mouse") == [kind for kind in KINDS.values() if kind not in ("gallery", "steps")]
+    assert _sections(demo, home)[-2:] == ["gallery", "steps"]
+    bench.get_by_role("button", name="Undo").click()
+    eventually(bench, f"{SHOWN}.split(',').length === 8")
+
+
+def test_the_same_by_keys_alone(bench: Page, demo: Site) -> None:
+    chapter(bench, "Pages")
+    bench.get_by_label("Name of a new page").focus()
+    bench.keyboard.type("By keys")
+    bench.keyboard.press("Enter")
+    kept(bench, "Page By keys added")
+    bench.get_by_role("link", name="By keys").focus()
+    bench.keyboard.press("Enter")
+    expect(bench.locator("#desk h2").first).to_have_text("By keys")
+    for name, kind in KINDS.items():
+        if not bench.locator("#section-kind").is_visible():
+            bench.get_by_text("Add a section", exact=True).focus()
+            bench.keyboard.press("Enter")
+        search = bench.get_by_label("Find a kind of section by a word")
+        search.focus()
+        bench.keyboard.press("Control+A")
+        bench.keyboard.type(name.lower())
+        expect(bench.locator("#section-kind [name=kind]:checked")).to_have_value(kind)
+        bench.get_by_role("button", name="Add section").focus()
+        bench.keyboard.press("Enter")
+        kept(bench, f"{name} added")
+    assert _sections(demo, "By keys") == list(KINDS.values())
+    wide = frames(bench)[0]
+    eventually(bench, f"{SHOWN}.split(',').length === 8")
+    assert wide.evaluate(SHOWN).split(",") == list(KINDS.values())
+    grip = bench.get_by_role("button", name="Drag Hours and place")
+    grip.focus()
+    bench.keyboard.press("ArrowUp")
+    eventually(bench, f"{SHOWN}.split(',').at(-1) === 'sign-up'")

@@ -1,0 +1,41 @@
+"""A section that is not there yet, alone on a page in the owner's look."""
+
+from __future__ import annotations
+
+import pytest
+
+from yemba.core.change.command import read_command
+from yemba.core.change.operation import apply
+from yemba.core.errors import Fault
+from yemba.core.site.catalogue import Catalogue
+from yemba.core.site.document import Document, Picture, read
+from yemba.core.site.ids import new_id
+from yemba.core.site.resolve import Look
+from yemba.core.trade.shown_alone import shown_alone
+
+
+def test_every_kind_in_every_layout_is_a_site_of_its_own(document: Document, catalogue: Catalogue) -> None:
+    picture = Picture(file="f", format="png", width=9, height=9, name="reel")
+    look = Look(document.model_copy(update={"pictures": {"reel": picture}}), catalogue)
+    for kind in catalogue.kinds.values():
+        for layout in kind.layout_names():
+            alone = shown_alone(look, kind, layout)
+            assert read(alone.text()).text() == alone.text(), "it can be stored and read"
+            (standing,) = alone.standing()
+            assert (standing.section.kind, standing.section.layout) == (kind.slug, layout)
+            assert alone.sheet == document.sheet
+            wants = [field.slug for field in kind.fields if field.type == "picture"]
+            assert {standing.section.fields[slug] for slug in wants} <= {"reel"}
+    assert look.document.text() == Look(look.document, catalogue).document.text(), "and the site itself is as it was"
+
+
+def test_a_section_is_added_in_a_layout(document: Document, catalogue: Catalogue) -> None:
+    home = document.order[0]
+    look = Look(document, catalogue)
+    command = read_command("add-section", {"page": home, "kind": "gallery", "layout": "strips", "after": ""})
+    after = apply(document, command.plan(look, new_id))
+    assert after.pages[home].sections[after.pages[home].order[0]].layout == "strips"
+    with pytest.raises(Fault) as refused:
+        read_command("add-section", {"page": home, "kind": "gallery", "layout": "spiral"}).plan(look, new_id)
+    assert "spiral" in refused.value.sentence
+    assert "strips" in refused.value.sentence
