@@ -6,11 +6,12 @@ from io import BytesIO
 
 import pytest
 from PIL import Image
-from playwright.sync_api import Page, expect
+from playwright.sync_api import Browser, Page, expect
 
 from tests.browser.hands import frames, kept
 from yemba.core.site.document import Picture
 from yemba.core.site.pictures import framing, shown_size
+from yemba.hosting import services as hosting
 from yemba.sites import services as sites
 from yemba.sites import store
 from yemba.sites.models import Site
@@ -66,6 +67,19 @@ def test_a_picture_is_cropped_by_pointer_and_by_keys_then_turned(bench: Page, de
     shown = frames(bench)[0].locator(f"img[width='{width}'][height='{height}']").first
     for drawn, meant in zip(shown.evaluate(BLOCKS), cut.get_flattened_data(), strict=True):
         assert max(abs(one - two) for one, two in zip(drawn, meant, strict=True)) <= MOST
+
+
+def test_a_picture_that_stands_whole_is_cropped_in_no_template(browser: Browser, live_server, demo: Site) -> None:
+    sites.edit(demo, "fit-picture", {"picture": PICTURE, "fit": "whole"})
+    page = browser.new_page(viewport={"width": 1280, "height": 900})
+    for template in sites.look(demo).catalogue.templates:
+        if sites.document(Site.objects.get(pk=demo.pk)).template != template:
+            sites.edit(demo, "choose-template", {"template": template})
+        hosting.publish(Site.objects.get(pk=demo.pk))
+        page.goto(f"http://saltmarsh.localhost:{live_server.url.rpartition(':')[2]}/notebooks/")
+        fits = page.locator("img.is-whole").evaluate_all("images => images.map(e => getComputedStyle(e).objectFit)")
+        assert set(fits) == {"contain"}, template
+    page.close()
 
 
 def _picture(site: Site) -> Picture:

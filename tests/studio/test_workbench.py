@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from datetime import timedelta
 from io import BytesIO
 from typing import Any
@@ -427,3 +428,31 @@ def test_one_change_is_taken_back_and_undo_brings_it_again(desk: Client, site: S
     desk.post("/sites/saltmarsh/undo/", {"chapter": "proof"})
     site.refresh_from_db()
     assert set(sites.document(site).sheet) == {"palette", "type.base"}
+
+
+def test_all_words_of_a_page_stand_in_one_list(desk: Client, site: Site) -> None:
+    document = sites.document(site)
+    home = document.order[0]
+    shown = desk.get("/sites/saltmarsh/pages/", {"page": home, "show": "words"}).content.decode()
+    kinds = sites.look(site).catalogue.kinds
+    for key, section in document.pages[home].ordered():
+        for field in kinds[section.kind].fields:
+            assert (f'id="form-text-{key}-{field.slug}"' in shown) == field.sets_text, field.slug
+        for item in section.order:
+            assert f'value="{item}"' in shown
+    ids = re.findall(r' id="([^"]+)"', shown)
+    assert len(ids) == len(set(ids))
+
+
+def test_the_map_has_every_page_small_with_what_it_stands_under(desk: Client, site: Site) -> None:
+    document = sites.document(site)
+    first, second, *_ = document.order
+    edit(desk, command="place-menu-entry", entry=second, under=first)
+    edit(desk, command="publish-page", page=document.order[2])
+    shown = desk.get("/sites/saltmarsh/map/").content.decode()
+    for key, page in document.pages.items():
+        assert f"/sites/saltmarsh/pages/?page={key}" in shown
+        assert f'title="{page.name}, small"' in shown
+    assert f"under {document.pages[first].name}" in shown
+    assert shown.count("not published") == 1
+    assert shown.count('loading="lazy"') == len(document.pages)

@@ -54,7 +54,9 @@ def shown(picture: Picture, root: str) -> dict[str, Any]:
 
 
 def position_class(picture: Picture) -> str:
-    """The class by which a page crops about the focal spot; "" for the middle, which needs none."""
+    """The class by which a page shows it whole, or crops about the focal spot; "" for the middle, which needs none."""
+    if picture.whole:
+        return "is-whole"
     if picture.shape or focal(picture) == (50, 50):
         return ""
     return f"at-{picture.focal_x}-{picture.focal_y}"
@@ -62,7 +64,7 @@ def position_class(picture: Picture) -> str:
 
 def position_rule(picture: Picture) -> str:
     """The style rule of that class, "" where there is none."""
-    name = position_class(picture)
+    name = "" if picture.whole else position_class(picture)
     return f".{name} {{ object-position: {picture.focal_x}% {picture.focal_y}%; }}" if name else ""
 
 

@@ -125,10 +125,11 @@ class Picture(Strict):
 
     It is shown `mirrored`, `turned` clockwise in degrees and `cropped` to "left top right bottom" in % of it
     (``core.picture.framing``). `focal_x` and `focal_y` are the spot that no further crop may lose, in % of what is
-    shown. `shape` is "width:height" where that is cropped to another proportion. `alt` is what it shows in words;
-    a `decoration` needs none. `added` is when it came, "2026-05-01T09:30:00" in UTC. One of the `collection` takes the
-    colours of the site, unless it keeps its `own_colours`; `file` then has it in those. `version_of` is the id of the
-    logo that it is a light or dark version of.
+    shown. `shape` is "width:height" where that is cropped to another proportion; one that is `whole` is drawn within
+    its place, uncropped. `alt` is what it shows in words; a `decoration` needs none. `added` is when it came,
+    "2026-05-01T09:30:00" in UTC. One of the `collection` takes the colours of the site, unless it keeps its
+    `own_colours`; `file` then has it in those. `version_of` is the id of the logo that it is a light or dark version
+    of.
     """
 
     file: str
@@ -145,6 +146,7 @@ class Picture(Strict):
     focal_x: int = Field(default=50, ge=0, le=100)
     focal_y: int = Field(default=50, ge=0, le=100)
     shape: str = ""
+    whole: bool = False
     collection: str = ""
     own_colours: bool = False
     version_of: str = ""

@@ -16,7 +16,7 @@ from yemba.core.trade.suggesting import suggested
 from yemba.render.page import card_path
 from yemba.sites.models import Site
 from yemba.studio.desks.little_page import drawing
-from yemba.studio.desks.sections import entries, kinds, offered
+from yemba.studio.desks.sections import entries, kinds, offered, texts
 from yemba.studio.desks.setting import Context
 from yemba.studio.sentences import SENTENCES
 from yemba.studio.waiting import Waiting
@@ -25,6 +25,8 @@ from yemba.studio.waiting import Waiting
 def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiting]) -> Context:
     document = look.document
     page_id = _page_of(document, query)
+    if query.get("show") == "words":
+        return {"page_id": page_id, "page": document.pages[page_id], "texts": texts(look, page_id)}
     drawings, drawing_of = _drawings(look)
     return {
         "pages": [

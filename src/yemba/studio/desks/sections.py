@@ -53,6 +53,22 @@ def _says(look: Look, section: Section) -> str:
     return Truncator(next(filter(None, texts), "")).chars(_LONGEST)
 
 
+def texts(look: Look, page: str) -> list[Context]:
+    """Every text of a page as it stands, by its section: that of the section, then that of each of its entries."""
+    return [_texts(look, key, section) for key, section in look.document.pages[page].ordered()]
+
+
+def _texts(look: Look, key: str, section: Section) -> Context:
+    kind = look.catalogue.kind(section.kind)
+
+    def controls(item: str) -> list[Context]:
+        fields = (field for field in kind.fields_of(item) if field.sets_text)
+        return [_field(look, key, section, item, field) for field in fields]
+
+    items = [{"id": item, "fields": controls(item)} for item, _ in ordered_items(section)]
+    return {"id": key, "kind": kind, "says": _says(look, section), "fields": controls(""), "items": items}
+
+
 def kinds(look: Look) -> list[tuple[str, list[Context]]]:
     """What can be added, by what it is for."""
     every = look.catalogue.kinds.values()

@@ -12,6 +12,7 @@ from yemba.core.errors import Fault
 from yemba.core.picture.crop import ratio_of
 from yemba.core.picture.framing import ALL, Box, Framing
 from yemba.core.picture.logo import BACKGROUND, ENCLOSED, TRIM
+from yemba.core.picture.placing import FILL, WHOLE
 from yemba.core.site.document import Document, Picture
 from yemba.core.site.drawings import of_drawing
 from yemba.core.site.ids import Ids
@@ -37,6 +38,7 @@ _CALLED = {
 }
 SHAPES = ("1:1", "5:4", "4:3", "3:2", "16:9", "2:1", "3:1", "4:5", "3:4", "2:3", "9:16")
 """That a picture is cropped to, width to height; common practice, no source."""
+FITTED = {FILL: "fills its places", WHOLE: "stands whole in its places"}
 QUARTERS = ("-90", "90", "180")
 _LEAST_SHARE = 5  # % of a picture that a crop leaves at least, both ways
 _SAME_SHAPE = 0.01  # proportions nearer than this need no crop
@@ -225,6 +227,23 @@ class TurnPicture(Command):
         return f"{name} turned by {self.quarter}°" if self.quarter else f"{name} straightened by {self.degrees or 0}°"
 
 
+class FitPicture(Command):
+    """Whether a picture fills its places, cropped, or stands whole within them."""
+
+    name: ClassVar[str] = "fit-picture"
+    picture: str
+    fit: str = FILL
+
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        _known(look.document, self.picture)
+        if self.fit not in FITTED:
+            raise refuse_choice(self.fit, "How it stands in its places", "fit", list(FITTED))
+        return [put(look.document, ("pictures", self.picture, "whole"), self.fit == WHOLE or ABSENT)]
+
+    def say(self, look: Look) -> str:
+        return f"{look.document.pictures[self.picture].name} {FITTED.get(self.fit, self.fit)}"
+
+
 class MirrorPicture(Command):
     """Show a picture as in a mirror, left for right."""
 
@@ -271,7 +290,9 @@ class ReplacePicture(_Stored):
         shape = old.shape or _shape(*shown_size(old))
         if not self._has(shape):
             about["shape"] = shape
-        about |= {key: value for key in ("alt", "decoration", "added", "version_of") if (value := getattr(old, key))}
+        about |= {
+            key: value for key in ("alt", "decoration", "added", "whole", "version_of") if (value := getattr(old, key))
+        }
         return [put(look.document, ("pictures", self.picture), about)]
 
     def _has(self, shape: str) -> bool:

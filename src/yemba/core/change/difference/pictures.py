@@ -44,6 +44,9 @@ def _picture(pair: Pair, key: str, old: Picture, new: Picture) -> Iterator[Chang
         states = _spot(old), _spot(new)
         place = OfPicture(key, "focal")
         yield change(f"picture.{key}.focal", VALUE, f"Focal point of {new.name}", states, place, steps)
+    if old.whole != new.whole:
+        steps, place = pair.moved(("pictures", key, "whole")), OfPicture(key, "fit")
+        yield change(f"picture.{key}.fit", VALUE, f"{new.name} in its places", (_fit(old), _fit(new)), place, steps)
     if old.own_colours != new.own_colours:
         steps = pair.moved(("pictures", key, "own_colours"))
         states = _colours(old), _colours(new)
@@ -58,6 +61,10 @@ def _picture(pair: Pair, key: str, old: Picture, new: Picture) -> Iterator[Chang
 
 def _called(picture: Picture) -> str:
     return f"{picture.name}, {said(picture)}"
+
+
+def _fit(picture: Picture) -> str:
+    return "whole" if picture.whole else "fills them"
 
 
 def _alt(picture: Picture) -> str:
