@@ -58,7 +58,12 @@ def test_a_picture_is_cropped_by_pointer_and_by_keys_then_turned(bench: Page, de
     expect(bench.get_by_text(f"{shown_size(dragged)[0]} × {shown_size(dragged)[1]} px are shown")).to_be_visible()
     bench.locator(f"#turn-right-{PICTURE} button").click()
     kept(bench, "turned by 90")
+    expect(bench.get_by_text(f"{shown_size(dragged)[1]} × {shown_size(dragged)[0]} px are shown")).to_be_visible()
     picture = _picture(demo)
+    drawn = bench.locator(".crop-box").evaluate("e => [e.style.left, e.style.top]")
+    assert drawn == [f"{side:g}%" for side in framing(picture).box[:2]], (
+        "the box on the desk is that of the turned picture"
+    )
     left, _, moved, _ = map(float, framing(picture).turned_by(-90).box)
     assert (left, moved) == pytest.approx((5, right + 5))
     whole = Image.open(BytesIO(store.load(picture.file)))

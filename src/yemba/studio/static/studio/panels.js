@@ -73,6 +73,7 @@ export function show(answer) {
   document.title = answer.title;
   listPages();
   for (const form of unstash()) if (form.dataset.edit === "change" && !queue.waitsFor(identity(form))) send(form);
+  dispatchEvent(new Event("desk-shown")); // what scripts had drawn on it is drawn again
   if (!state.writing) focusAgain(focus);
   deskShown();
 }
