@@ -303,3 +303,19 @@ def test_a_page_that_is_not_published_is_gone_for_visitors_with_its_links(client
     sites.edit(site, "publish-page", {"page": other, "published": "1"})
     services.publish(Site.objects.get(pk=site.pk))
     assert client.get(f"/{slug}-anew/", headers=live).status_code == 200
+
+
+def test_what_changes_on_a_page_changes_where_it_is_told_of(client: Client, site: Site) -> None:
+    home, other = sites.document(site).order[:2]
+    sites.edit(site, "add-section", {"page": home, "kind": "excerpts"})
+    document = sites.document(Site.objects.get(pk=site.pk))
+    (key,) = [one.key for one in document.standing() if one.section.kind == "excerpts"]
+    (item,) = document.pages[home].sections[key].order
+    sites.edit(site, "set-words", {"section": key, "item": item, "field": "link", "words": f"page:{other}"})
+    services.publish(Site.objects.get(pk=site.pk))
+    sites.edit(site, "rename-page", {"page": other, "description": "All that is mended here, and what it costs."})
+    (waits,) = waiting(Site.objects.get(pk=site.pk))
+    assert key in {spot.place for spot in waits.spots}
+    services.publish(Site.objects.get(pk=site.pk))
+    html = client.get("/", headers={"host": "saltmarsh.localhost"}).content.decode()
+    assert "All that is mended here, and what it costs." in html.partition('class="items')[2]

@@ -302,6 +302,9 @@ def _values(recorder: Recorder, here: At, fields: list[Field], stored: dict[str,
     for field in present:
         if field.type == "link" and (file := recorder.ask(questions.file, stored[field.slug])):
             values |= {f"{field.slug}_about": in_words(file), f"{field.slug}_plays": plays(file)}
+        if field.excerpt and (told := recorder.ask(questions.excerpt, stored[field.slug])):
+            picture = pictures.shown(told.picture, here.root) if told.picture else None
+            values[f"{field.slug}_excerpt"] = {"name": told.name, "words": told.words, "picture": picture}
     return values
 
 

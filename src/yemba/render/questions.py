@@ -15,6 +15,8 @@ from yemba.core.site.behind import PICTURE, of_fields, of_section
 from yemba.core.site.behind_style import style_mark
 from yemba.core.site.buttons import FILLED, SHADE, form_of
 from yemba.core.site.document import Document, OwnFile, Picture
+from yemba.core.site.excerpts import Excerpt
+from yemba.core.site.excerpts import excerpt as excerpt_of
 from yemba.core.site.extra import extra
 from yemba.core.site.header import ground_on, header, marks
 from yemba.core.site.header import shown_title as header_title
@@ -94,6 +96,12 @@ def path(site: Site, link: str) -> str:
 def file(site: Site, link: str) -> OwnFile | None:
     """The file that a stored link leads to."""
     return site.look.document.files.get(link.removeprefix(FILE)) if link.startswith(FILE) else None
+
+
+@question
+def excerpt(site: Site, link: str) -> Excerpt | None:
+    """What the page that a stored link leads to says of itself."""
+    return excerpt_of(site.look, target(link)[0])
 
 
 @question

@@ -42,7 +42,8 @@ class Field(Strict):
 
     `heads` says that an item's field is set as a heading, `level` in which level of text it is set, `will_do` that the
     starter words may stay as they are. `reaches` is "mail" or "telephone" where a line is a link by which somebody is
-    reached. A field of the type "choice" takes a key of `offered`.
+    reached. A field of the type "choice" takes a key of `offered`. A link with `excerpt` brings what its page says of
+    itself (``core.site.excerpts``).
     """
 
     slug: str
@@ -56,6 +57,7 @@ class Field(Strict):
     will_do: bool = False
     reaches: str = ""
     offered: dict[str, str] = {}
+    excerpt: bool = False
 
     @field_validator("type")
     @classmethod

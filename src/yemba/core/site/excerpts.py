@@ -1,0 +1,43 @@
+"""What a page says of itself where another leads to it: its name, its first words, its leading picture."""
+
+from __future__ import annotations
+
+from textwrap import shorten
+from typing import NamedTuple
+
+from yemba.core.site.document import Page, Picture, ordered_items
+from yemba.core.site.pictures import leading_picture
+from yemba.core.site.resolve import Look
+from yemba.core.site.words import plain
+
+MOST = 180  # letters
+_LEADS = ("lead", "body", "text", "intro")
+"""Fields that hold running words, the likeliest first."""
+
+
+class Excerpt(NamedTuple):
+    """`words` end within MOST letters, at a word; "" where the page has none."""
+
+    name: str
+    words: str
+    picture: Picture | None
+
+
+def excerpt(look: Look, page_id: str) -> Excerpt | None:
+    """None for a page that is gone, or that visitors do not see."""
+    document = look.document
+    if not document.is_published(page_id):
+        return None
+    page = document.pages[page_id]
+    words = shorten(page.description or _first_words(page), MOST, placeholder=" …")
+    return Excerpt(page.name, words, leading_picture(look, page))
+
+
+def _first_words(page: Page) -> str:
+    """The first running words that stand on a page."""
+    for _, section in page.ordered():
+        held = [section.fields, *(item.fields for _, item in ordered_items(section))]
+        words = (plain(fields.get(slug, "")) for fields in held for slug in _LEADS)
+        if found := next(filter(None, words), ""):
+            return found
+    return ""
