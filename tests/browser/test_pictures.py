@@ -10,7 +10,7 @@ from playwright.sync_api import Browser, Page, expect
 
 from tests.browser.hands import frames, kept
 from yemba.core.site.document import Picture
-from yemba.core.site.pictures import framing, shown_size
+from yemba.core.site.pictures import framing, picture_size
 from yemba.hosting import services as hosting
 from yemba.sites import services as sites
 from yemba.sites import store
@@ -49,26 +49,26 @@ def test_a_picture_is_cropped_by_pointer_and_by_keys_then_turned(bench: Page, de
     bench.mouse.up()
     kept(bench, "marbled.jpg cropped")
     dragged = _picture(demo)
-    *_, right, bottom = map(float, dragged.cropped.split())
+    *_, right, bottom = map(float, dragged.crop.split())
     assert 50 < right < 90
     assert 50 < bottom < 90
     bench.locator(".crop-box").focus()
     bench.keyboard.press("Shift+ArrowRight")
     expect(bench.locator("#crop-left-marbled")).to_have_value("5")
-    expect(bench.get_by_text(f"{shown_size(dragged)[0]} × {shown_size(dragged)[1]} px are shown")).to_be_visible()
+    expect(bench.get_by_text(f"{picture_size(dragged)[0]} × {picture_size(dragged)[1]} px are shown")).to_be_visible()
     bench.locator(f"#turn-right-{PICTURE} button").click()
     kept(bench, "turned by 90")
-    expect(bench.get_by_text(f"{shown_size(dragged)[1]} × {shown_size(dragged)[0]} px are shown")).to_be_visible()
+    expect(bench.get_by_text(f"{picture_size(dragged)[1]} × {picture_size(dragged)[0]} px are shown")).to_be_visible()
     picture = _picture(demo)
     drawn = bench.locator(".crop-box").evaluate("e => [e.style.left, e.style.top]")
     assert drawn == [f"{side:g}%" for side in framing(picture).box[:2]], (
         "the box on the desk is that of the turned picture"
     )
-    left, _, moved, _ = map(float, framing(picture).turned_by(-90).box)
+    left, _, moved, _ = map(float, framing(picture).rotate(-90).box)
     assert (left, moved) == pytest.approx((5, right + 5))
     whole = Image.open(BytesIO(store.load(picture.file)))
     cut = framing(picture).image(whole).convert("RGB").resize((8, 8), Image.Resampling.BOX)
-    width, height = shown_size(picture)
+    width, height = picture_size(picture)
     shown = frames(bench)[0].locator(f"img[width='{width}'][height='{height}']").first
     for drawn, meant in zip(shown.evaluate(BLOCKS), cut.get_flattened_data(), strict=True):
         assert max(abs(one - two) for one, two in zip(drawn, meant, strict=True)) <= MOST

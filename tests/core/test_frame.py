@@ -17,7 +17,7 @@ from yemba.core.layout.frame import END, FIXED, FULL, LEAST_MAIN, MIDDLE, NONE, 
 from yemba.core.layout.header_fit import NEVER
 from yemba.core.site import background, frame
 from yemba.core.site.behind import of_section
-from yemba.core.site.behind_style import over_through
+from yemba.core.site.behind_style import least_ground_over
 from yemba.core.site.document import Document, Item, Page, Picture, Section
 from yemba.core.site.header import header_fit
 from yemba.core.site.resolve import Look
@@ -135,11 +135,11 @@ BEHIND = [
 def test_text_reads_through_whatever_is_behind_the_page(parts: dict[str, object]) -> None:
     look = _look(**parts)
     chosen = of_section(look, look.document.pages["home"].sections["t"])
-    over = over_through(look, chosen)
+    over = least_ground_over(look, chosen)
     assert over is not None
     fill = chosen.fill(look)
-    for behind in background.seen_through(look):
+    for behind in background.colours_behind(look):
         shown = laid_over(behind, fill, over / 100)
         assert all(ratio(ink, shown) >= asked for ink, asked in chosen.inks(look))
-    less = [laid_over(behind, fill, (over - 2) / 100) for behind in background.seen_through(look)] if over > 1 else []
+    less = [laid_over(behind, fill, (over - 2) / 100) for behind in background.colours_behind(look)] if over > 1 else []
     assert not less or any(ratio(ink, shown) < TEXT for ink, _ in chosen.inks(look) for shown in less)

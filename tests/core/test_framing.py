@@ -39,8 +39,8 @@ def test_an_image_has_the_size_that_is_told(framing: Framing, sides: tuple[int, 
 
 
 @given(st.booleans(), TURNED, SIDES)
-def test_no_corner_is_empty(mirrored: bool, turned: float, sides: tuple[int, int]) -> None:
-    shown = Framing(mirrored, turned).image(Image.new("L", sides, 255))
+def test_no_corner_is_empty(mirror: bool, rotation: float, sides: tuple[int, int]) -> None:
+    shown = Framing(mirror, rotation).image(Image.new("L", sides, 255))
     within = shown.crop((1, 1, max(2, shown.width - 1), max(2, shown.height - 1)))  # the outermost are blended
     assert within.getextrema()[0] > 200
 
@@ -54,21 +54,21 @@ def test_a_spot_is_found_again(framing: Framing, sides: tuple[int, int], spot: t
 
 @given(FRAMINGS, SIDES)
 def test_two_mirrors_and_four_quarters_are_none(framing: Framing, sides: tuple[int, int]) -> None:
-    assert framing.mirror().mirror()._replace(turned=framing.turned) == framing
+    assert framing.flip().flip()._replace(rotation=framing.rotation) == framing
     turned = framing
     for _ in range(4):
-        turned = turned.turned_by(90)
-    assert isclose(turned.turned, framing.turned, abs_tol=1e-6)
+        turned = turned.rotate(90)
+    assert isclose(turned.rotation, framing.rotation, abs_tol=1e-6)
     assert turned.box == framing.box
-    assert framing.turned_by(90).size(*sides) == framing.size(*sides)[::-1]
+    assert framing.rotate(90).size(*sides) == framing.size(*sides)[::-1]
 
 
 @given(st.booleans(), st.sampled_from([0, 90, 180, 270]), BOXES)
-def test_a_mirror_shows_what_was_shown_left_for_right(mirrored: bool, turned: int, box: tuple[int, ...]) -> None:
-    framing = Framing(mirrored, turned, box)  # type: ignore[arg-type]
+def test_a_mirror_shows_what_was_shown_left_for_right(mirror: bool, rotation: int, box: tuple[int, ...]) -> None:
+    framing = Framing(mirror, rotation, box)  # type: ignore[arg-type]
     whole = _pixels()
     before = framing.image(whole).transpose(Image.Transpose.FLIP_LEFT_RIGHT)
-    assert _differ(before, framing.mirror().image(whole)) < 0.1
+    assert _differ(before, framing.flip().image(whole)) < 0.1
 
 
 @given(FRAMINGS)
@@ -89,7 +89,7 @@ def _differ(one: Image.Image, two: Image.Image) -> float:
 def test_what_is_shown_as_it_is_has_no_mark() -> None:
     assert AS_IT_IS.mark == ""
     assert Framing(focal=(10, 20)).mark == ""
-    assert len({Framing(True).mark, Framing(turned=90).mark, Framing(box=(0, 0, 50, 100)).mark, ""}) == 4
+    assert len({Framing(True).mark, Framing(rotation=90).mark, Framing(box=(0, 0, 50, 100)).mark, ""}) == 4
 
 
 def test_published_sizes_are_of_what_is_shown() -> None:

@@ -12,8 +12,8 @@ from yemba.core.errors import Fault
 from yemba.core.picture.alt import from_file_name, proposals
 from yemba.core.site import library
 from yemba.core.site.document import Document, Item, Page, Picture, Section
-from yemba.core.site.library import Wanted, found
-from yemba.core.site.pictures import is_answered, said, shown_size, uses
+from yemba.core.site.library import Query, search
+from yemba.core.site.pictures import is_answered, picture_size, uses
 from yemba.core.site.resolve import Look
 
 
@@ -43,25 +43,25 @@ def _after(name: str, document: Document = THREE, **arguments: str) -> Document:
 @pytest.mark.parametrize(
     ("wanted", "keys"),
     [
-        (Wanted(), ["wide", "square", "tall"]),
-        (Wanted(order="oldest"), ["tall", "square", "wide"]),
-        (Wanted(order="name"), ["square", "tall", "wide"]),
-        (Wanted(order="size"), ["wide", "square", "tall"]),
-        (Wanted(words="REEL thread"), ["wide"]),
-        (Wanted(words="anvil reel"), []),
-        (Wanted(use="used"), ["tall"]),
-        (Wanted(use="unused"), ["wide", "square"]),
-        (Wanted(use="unsaid"), ["tall"]),
-        (Wanted(shape="square"), ["square"]),
-        (Wanted(shape="tall"), ["tall"]),
+        (Query(), ["wide", "square", "tall"]),
+        (Query(order="oldest"), ["tall", "square", "wide"]),
+        (Query(order="name"), ["square", "tall", "wide"]),
+        (Query(order="size"), ["wide", "square", "tall"]),
+        (Query(words="REEL thread"), ["wide"]),
+        (Query(words="anvil reel"), []),
+        (Query(use="used"), ["tall"]),
+        (Query(use="unused"), ["wide", "square"]),
+        (Query(use="unsaid"), ["tall"]),
+        (Query(shape="square"), ["square"]),
+        (Query(shape="tall"), ["tall"]),
     ],
 )
-def test_pictures_are_found(wanted: Wanted, keys: list[str]) -> None:
-    assert [key for key, _ in found(LOOK, wanted)] == keys
+def test_pictures_are_found(wanted: Query, keys: list[str]) -> None:
+    assert [key for key, _ in search(LOOK, wanted)] == keys
 
 
 def test_the_one_that_is_open_stays_whatever_is_looked_for() -> None:
-    assert [key for key, _ in found(LOOK, Wanted(words="reel"), always="tall")] == ["wide", "tall"]
+    assert [key for key, _ in search(LOOK, Query(words="reel"), always="tall")] == ["wide", "tall"]
 
 
 def test_a_shape_is_that_of_what_is_shown() -> None:
@@ -102,25 +102,25 @@ def test_a_crop_keeps_the_focal_point_where_it_was() -> None:
     cropped = _after("crop-picture", spot, picture="wide", left="50", top="0", right="100", bottom="50")
     wide = cropped.pictures["wide"]
     assert (wide.focal_x, wide.focal_y) == (50, 50)
-    assert shown_size(wide) == (800, 450)
-    assert said(wide) == "cropped to 800 × 450"
+    assert picture_size(wide) == (800, 450)
+    assert in_words_of(wide) == "cropped to 800 × 450"
     assert _after("show-whole", cropped, picture="wide").pictures["wide"] == spot.pictures["wide"]
 
 
 def test_a_shape_is_cut_as_large_as_it_goes_about_the_focal_point() -> None:
     spot = _after("set-focal", picture="wide", x="90", y="50")
     square = _after("crop-picture", spot, picture="wide", shape="1:1").pictures["wide"]
-    assert shown_size(square) == (900, 900)
-    assert square.cropped.split()[2] == "100"
+    assert picture_size(square) == (900, 900)
+    assert square.crop.split()[2] == "100"
 
 
 def test_a_mirror_and_a_turn_take_the_focal_point_along() -> None:
     spot = _after("set-focal", picture="wide", x="20", y="30")
     mirrored = _after("mirror-picture", spot, picture="wide").pictures["wide"]
-    assert (mirrored.mirrored, mirrored.focal_x, mirrored.focal_y) == (True, 80, 30)
+    assert (mirrored.mirror, mirrored.focal_x, mirrored.focal_y) == (True, 80, 30)
     turned = _after("turn-picture", spot, picture="wide", quarter="90").pictures["wide"]
-    assert (turned.turned, turned.focal_x, turned.focal_y) == (90, 70, 20)
-    assert shown_size(turned) == (900, 1600)
+    assert (turned.rotation, turned.focal_x, turned.focal_y) == (90, 70, 20)
+    assert picture_size(turned) == (900, 1600)
 
 
 @pytest.mark.parametrize(
@@ -141,5 +141,5 @@ def test_a_replaced_picture_keeps_the_shape_that_was_shown() -> None:
     square = _after("crop-picture", picture="wide", shape="1:1")
     new = {"file": "f", "format": "png", "width": "500", "height": "400", "file_name": "b.png"}
     after = _after("replace-picture", square, picture="wide", **new).pictures["wide"]
-    assert (after.cropped, after.shape, shown_size(after)) == ("", "1:1", (400, 400))
+    assert (after.crop, after.shape, picture_size(after)) == ("", "1:1", (400, 400))
     assert after.alt == "A reel"

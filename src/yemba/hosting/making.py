@@ -10,7 +10,7 @@ from typing import Any, NamedTuple
 
 from yemba.core.picture.sizes import FORMATS, resized, widths
 from yemba.core.site.document import Picture
-from yemba.core.site.pictures import framing, shown_bytes, shown_size
+from yemba.core.site.pictures import framing, picture_bytes, picture_size
 from yemba.core.site.resolve import Look
 from yemba.hosting.models import Made
 from yemba.render import fonts
@@ -114,8 +114,8 @@ def recorded(manifest: Mapping[str, str]) -> dict[str, PageReads]:
 def thumb(picture: Picture, load: Load = store.load) -> bytes:
     """A picture small enough for a desk, WebP or the SVG itself; `load` gives its bytes by their hash."""
     if picture.format == "svg":
-        return shown_bytes(picture, load)
-    width = min(_THUMB, shown_size(picture)[0])
+        return picture_bytes(picture, load)
+    width = min(_THUMB, picture_size(picture)[0])
     name = file_name(picture, width, "thumb")
     return made(File(lambda: resized(load(picture.file), width, "webp", framing(picture)), f"picture:{name}"))
 
@@ -124,7 +124,7 @@ def weigh(picture: Picture, width: int, load: Load = store.load) -> int:
     """How many bytes a browser loads of a picture drawn `width` px wide: of AVIF the next larger size there is."""
     if picture.format == "svg":
         return len(load(picture.file))
-    at_hand = widths(shown_size(picture)[0])
+    at_hand = widths(picture_size(picture)[0])
     chosen = next((w for w in at_hand if w >= width), at_hand[-1])
     return len(made(picture_file(picture, chosen, FORMATS[0], load)))
 

@@ -27,7 +27,7 @@ from django.views.decorators.http import require_safe
 from yemba.core.errors import Fault
 from yemba.core.site.document import Document, read
 from yemba.core.site.resolve import Look
-from yemba.core.trade.shown_alone import shown_alone
+from yemba.core.trade.sample_section import sample_section
 from yemba.core.untrusted import whole
 from yemba.hosting import inbox, services, serving
 from yemba.hosting.models import Edition
@@ -160,7 +160,7 @@ def draft(request: HttpRequest, token: str, path: str) -> HttpResponse:
         known = catalogue().kinds.get(kind)
         if known is None or layout not in known.layout_names():
             raise Http404
-        return _drawn(request, shown_alone(Look(document, catalogue()), known, layout), path, looking=True)
+        return _drawn(request, sample_section(Look(document, catalogue()), known, layout), path, looking=True)
     return _drawn(request, document, path)
 
 

@@ -20,9 +20,9 @@ from yemba.core.picture.sizes import FORMATS, resized, widths
 from yemba.core.site.document import Page, Picture
 from yemba.core.site.files import led_to, path
 from yemba.core.site.logo import icon_picture, logo_on
-from yemba.core.site.pictures import framing, leading_picture, shown_bytes, shown_size
+from yemba.core.site.pictures import framing, leading_picture, picture_bytes, picture_size
 from yemba.core.site.resolve import Look
-from yemba.core.site.scripts import running
+from yemba.core.site.scripts import kinds_with_scripts
 from yemba.render import fonts, pictures
 from yemba.render.fragment import rendered
 from yemba.render.page import SITE_CARD, card_path, path_of, render_notice, render_page, script_name
@@ -90,7 +90,7 @@ def site_files(site: Site) -> dict[str, File]:
 
 def _scripts(look: Look) -> dict[str, File]:
     """The scripts of the kinds that have a section which needs one."""
-    kinds = running(look, (one.section for one in look.document.standing()))
+    kinds = kinds_with_scripts(look, (one.section for one in look.document.standing()))
     return {f"assets/{script_name(kind)}": File(partial(kind_script(kind).encode)) for kind in kinds}
 
 
@@ -179,7 +179,7 @@ def sharing_card(site: Site, page_id: str = "") -> bytes:
     look = site.look
     ground = _ground_of_card(look)
     picture = logo_on(look, ground)
-    logo = sharing.Mark(shown_bytes(picture, site.load), picture.format, *shown_size(picture)) if picture else None
+    logo = sharing.Mark(picture_bytes(picture, site.load), picture.format, *picture_size(picture)) if picture else None
     document = look.document
     page = document.pages[page_id or document.order[0]]
     title, below = (page.name, document.name) if page_id and page.slug else (document.name, document.tagline)
@@ -210,7 +210,7 @@ def _picture_of_card(site: Site, page: Page) -> sharing.Behind | None:
     if picture is None:
         return None
     try:
-        data = raster(shown_bytes(picture, site.load), picture.format, sharing.WIDTH)
+        data = raster(picture_bytes(picture, site.load), picture.format, sharing.WIDTH)
     except (OSError, KeyError, ValueError):
         return None
     return sharing.Behind(data, (picture.focal_x, picture.focal_y))
@@ -259,8 +259,8 @@ def _fonts(look: Look, draft: bool) -> dict[str, File]:
 def _picture_files(site: Site, picture: Picture) -> dict[str, File]:
     if picture.format == "svg":
         name = pictures.file_name(picture, picture.width, "svg")
-        return {f"assets/{name}": File(partial(shown_bytes, picture, site.load), f"picture:{name}")}
-    sizes = [(width, form) for form in FORMATS for width in widths(shown_size(picture)[0])]
+        return {f"assets/{name}": File(partial(picture_bytes, picture, site.load), f"picture:{name}")}
+    sizes = [(width, form) for form in FORMATS for width in widths(picture_size(picture)[0])]
     sizes.append(pictures.fallback(picture))
     files = {}
     for width, form in sizes:
@@ -292,7 +292,7 @@ def icon_tiles(site: Site) -> tuple[bytes, bytes]:
     look = site.look
     picture, ground = icon_picture(look), look.grounds[look.value("header.ground")]
     if picture:
-        about = (shown_bytes(picture, site.load), picture.format, *shown_size(picture), ground.fill)
+        about = (picture_bytes(picture, site.load), picture.format, *picture_size(picture), ground.fill)
         return icons.from_logo(*about), icons.from_logo(*about, icons.safe_share())
     lead, behind = look.grounds["strong"], look.grounds[look.template.page]
     letter = partial(icons.initial, look.document.name, look.lettering("title"), lead.fill, lead.text)

@@ -15,7 +15,7 @@ from yemba.core.language import from_right
 from yemba.core.layout.frame import NONE
 from yemba.core.part.part import AFTER, BEFORE, BESIDE, parts
 from yemba.core.site.document import Page
-from yemba.core.site.scripts import running
+from yemba.core.site.scripts import kinds_with_scripts
 from yemba.core.site.structured import events
 from yemba.core.site.titles import title_of
 from yemba.render import fragment, questions
@@ -127,8 +127,8 @@ def _scripts(recorder: Recorder, page_id: str, page: Page) -> list[str]:
     if recorder.ask(questions.sidebar_on, page_id) != NONE:
         held += [part for part in parts().values() if part.stands == BESIDE]
     shared = (section for part in held for _, section in recorder.ask(questions.sections_of, part.slug))
-    here = running(recorder.site.look, (*page.sections.values(), *shared))
-    return [script_name(kind) for kind in sorted(here | set(recorder.ask(questions.running_everywhere)))]
+    here = kinds_with_scripts(recorder.site.look, (*page.sections.values(), *shared))
+    return [script_name(kind) for kind in sorted(here | set(recorder.ask(questions.kinds_with_scripts_everywhere)))]
 
 
 @cache

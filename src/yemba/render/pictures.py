@@ -6,7 +6,7 @@ from typing import Any
 
 from yemba.core.picture.sizes import FALLBACK_WIDTH, FORMATS, widths
 from yemba.core.site.document import Picture
-from yemba.core.site.pictures import framing, shown_size
+from yemba.core.site.pictures import framing, picture_size
 
 
 def focal(picture: Picture) -> tuple[int, int]:
@@ -25,14 +25,14 @@ def fallback(picture: Picture) -> tuple[int, str]:
 
     PNG keeps its see-through parts; everything else falls back to JPEG.
     """
-    own = shown_size(picture)[0]
+    own = picture_size(picture)[0]
     width = max((w for w in widths(own) if w <= FALLBACK_WIDTH), default=own)
     return width, "png" if picture.format == "png" else "jpeg"
 
 
 def shown(picture: Picture, root: str) -> dict[str, Any]:
     """What the picture tag prints."""
-    width, height = shown_size(picture)
+    width, height = picture_size(picture)
     alt = "" if picture.decoration else picture.alt
     if picture.format == "svg":
         source = f"{root}assets/{file_name(picture, picture.width, 'svg')}"
@@ -70,7 +70,7 @@ def position_rule(picture: Picture) -> str:
 
 def logo(picture: Picture, root: str, name: str) -> dict[str, Any]:
     """A logo links home, so its alt text falls back to the site's name."""
-    width, height = shown_size(picture)
+    width, height = picture_size(picture)
     if picture.format == "svg":
         source = file_name(picture, picture.width, "svg")
     else:

@@ -304,9 +304,9 @@ def background_tile(site: Site) -> tuple[float, float] | None:
 
 
 @question
-def running_everywhere(site: Site) -> tuple[str, ...]:
+def kinds_with_scripts_everywhere(site: Site) -> tuple[str, ...]:
     """The kinds of section whose script goes with every page."""
-    return scripts.running_everywhere(site.look)
+    return scripts.kinds_with_scripts_everywhere(site.look)
 
 
 @question

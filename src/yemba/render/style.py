@@ -78,7 +78,7 @@ def values(look: Look, draft: bool = False) -> str:
     blocks += _framed(look)
     blocks += [
         everywhere_css(arrangement),
-        owned_css(_kinds(look, draft)),
+        choices_css(_kinds(look, draft)),
         *_action(fit),
         f"@media (min-width: {fit.fold}px) {{\n{unfolds}}}",
     ]
@@ -302,7 +302,7 @@ def kinds_css(only: frozenset[str] = frozenset()) -> str:
 
 
 @cache
-def owned_css(only: frozenset[str] = frozenset()) -> str:
+def choices_css(only: frozenset[str] = frozenset()) -> str:
     """What an owner chooses of section kinds, which outranks the template; of all of them unless `only` some are
     named."""
     return written_out(shipped.kind_css(only=only, name="owner.css"))

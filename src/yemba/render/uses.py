@@ -19,7 +19,7 @@ from cssselect2 import ElementWrapper, Matcher, compile_selector_list
 from yemba import catalogue as shipped
 from yemba.core.cache import Cache
 from yemba.render.level import written_out
-from yemba.render.style import base_css, everywhere_css, kinds_css, owned_css, unfolded_css
+from yemba.render.style import base_css, choices_css, everywhere_css, kinds_css, unfolded_css
 
 if TYPE_CHECKING:
     from yemba.core.site.resolve import Look
@@ -187,7 +187,7 @@ def _matcher(template: str) -> Matcher:
         (base_css(), True),
         (kinds_css(), True),
         (own, True),
-        (everywhere_css() + owned_css(), True),
+        (everywhere_css() + choices_css(), True),
         (unfolded_css(), False),
     )
     matcher, place = Matcher(), 0

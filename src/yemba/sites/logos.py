@@ -10,7 +10,7 @@ from yemba.core.picture.intake import CleanPicture
 from yemba.core.site.document import Picture
 from yemba.core.site.ids import new_id
 from yemba.core.site.logo import NAMES, grounds_of, logo
-from yemba.core.site.pictures import shown_bytes
+from yemba.core.site.pictures import picture_bytes
 from yemba.core.site.resolve import Look
 from yemba.core.value.kind import refuse_choice
 from yemba.sites import services, uploads
@@ -32,7 +32,7 @@ def mend(site: Site, act: str) -> services.Done:
         return services.edit(site, "add-picture", {"picture": new_id(), "use": f"logo-{act}", **stored})
     if act not in _MENDED:
         raise refuse_choice(act, "What is mended", "act", [*_MENDED, *_VERSIONS])
-    mended = rules.mended(shown_bytes(brought, look.load), brought.format, act)
+    mended = rules.mended(picture_bytes(brought, look.load), brought.format, act)
     place = {"picture": look.value("logo.picture"), "mended": act}
     return services.edit(site, "mend-logo", {**place, **_stored(site, mended, brought, "")})
 
@@ -42,7 +42,7 @@ def version(look: Look, brought: Picture, name: str) -> CleanPicture:
     on = [look.grounds[slug] for slug in grounds_of(look, _VERSIONS[name])]
     if not on:
         raise Fault("no-such-ground", f"No ground asks for a {name} version.", "logo")
-    return rules.version(shown_bytes(brought, look.load), brought.format, [ground.fill for ground in on], on[0].text)
+    return rules.version(picture_bytes(brought, look.load), brought.format, [ground.fill for ground in on], on[0].text)
 
 
 def _stored(site: Site, made: CleanPicture, brought: Picture, name: str) -> dict[str, str | int]:

@@ -19,7 +19,7 @@ from yemba.core.picture.marks import contrast_of_marks
 from yemba.core.place import OfLogo, OfSetting
 from yemba.core.site.document import Picture
 from yemba.core.site.logo import NAMES, logo_on, version_for
-from yemba.core.site.pictures import shown_bytes
+from yemba.core.site.pictures import picture_bytes
 from yemba.core.site.resolve import Look
 
 NAME = "Logo"
@@ -69,7 +69,7 @@ def _on_ground(inspected: Inspected, picture: Picture, part: str, ground: str) -
 def loaded(load: Callable[[str], bytes], picture: Picture) -> bytes | None:
     """The bytes of a logo; None where its file is gone or is no picture, so that the desk can still be used."""
     try:
-        data = shown_bytes(picture, load)
+        data = picture_bytes(picture, load)
         with Image.open(BytesIO(raster(data, picture.format, 1))):
             return data
     except (OSError, ValueError):

@@ -7,7 +7,7 @@ from collections.abc import Iterator
 from yemba.core.check.finding import Cure, Finding, Inspected
 from yemba.core.picture.sizes import drawn_width
 from yemba.core.place import OfSection, Place
-from yemba.core.site.pictures import Use, shown_size, uses
+from yemba.core.site.pictures import Use, picture_size, uses
 from yemba.core.site.resolve import Look
 
 NAME = "Pictures"
@@ -29,7 +29,7 @@ def _too_small(inspected: Inspected) -> Iterator[Finding]:
         if picture.format == "svg":
             continue
         for use in places:
-            wanted, own = drawn_wide(look, use), shown_size(picture)[0]
+            wanted, own = drawn_wide(look, use), picture_size(picture)[0]
             if use.standing is None or own >= wanted:
                 continue
             sentence = (

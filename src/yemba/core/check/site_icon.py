@@ -9,7 +9,7 @@ from yemba.core.check.logo import loaded
 from yemba.core.picture import icons
 from yemba.core.place import OfLogo, OfSetting
 from yemba.core.site.logo import icon_picture
-from yemba.core.site.pictures import shown_size
+from yemba.core.site.pictures import picture_size
 from yemba.core.site.resolve import Look
 
 NAME = "Site icon"
@@ -38,7 +38,7 @@ def _of_picture(inspected: Inspected) -> Iterator[Finding]:
     data = loaded(inspected.load, picture) if picture else None
     if picture is None or data is None:
         return
-    sides = shown_size(picture)
+    sides = picture_size(picture)
     short = round(_TAB * min(sides) / max(sides))
     if short < _LEAST:
         why = f"it is drawn {_TAB if sides[0] > sides[1] else short} × {_TAB if sides[1] > sides[0] else short} px"

@@ -27,12 +27,12 @@ _QUARTERS = {1: Image.Transpose.ROTATE_270, 2: Image.Transpose.ROTATE_180, 3: Im
 
 
 class Framing(NamedTuple):
-    """`turned` is in degrees clockwise, from 0 to 360, never halfway between two quarters; `box` what is left of the
+    """`rotation` is in degrees clockwise, from 0 to 360, never halfway between two quarters; `box` what is left of the
     upright picture. Where a `ratio` of width to height is given, what is left is cropped to it about the `focal` spot,
     in % of it."""
 
-    mirrored: bool = False
-    turned: float = 0
+    mirror: bool = False
+    rotation: float = 0
     box: Box = ALL
     ratio: float | None = None
     focal: tuple[int, int] = (50, 50)
@@ -40,12 +40,12 @@ class Framing(NamedTuple):
     @property
     def quarters(self) -> int:
         """How often it is turned clockwise by a quarter, 0 to 3."""
-        return floor(self.turned / 90 + 0.5) % 4
+        return floor(self.rotation / 90 + 0.5) % 4
 
     @property
     def degrees(self) -> float:
         """What it is turned by beside the quarters, more than -45 and less than 45."""
-        return self.turned - 90 * floor(self.turned / 90 + 0.5)
+        return self.rotation - 90 * floor(self.rotation / 90 + 0.5)
 
     @property
     def mark(self) -> str:
@@ -80,7 +80,7 @@ class Framing(NamedTuple):
 
     def image(self, whole: Image.Image) -> Image.Image:
         """What is shown of it. Nothing is drawn anew but by a turn of less than a quarter."""
-        shown = whole.transpose(Image.Transpose.FLIP_LEFT_RIGHT) if self.mirrored else whole
+        shown = whole.transpose(Image.Transpose.FLIP_LEFT_RIGHT) if self.mirror else whole
         if self.quarters:
             shown = shown.transpose(_QUARTERS[self.quarters])
         if self.degrees:
@@ -97,8 +97,8 @@ class Framing(NamedTuple):
         left, top, wide, high = self._window_from_centre(width, height)
         shown = Element("svg", xmlns=_SVG, width=f"{wide:g}", height=f"{high:g}")
         shown.set("viewBox", f"{left:g} {top:g} {wide:g} {high:g}")
-        flip = "scale(-1 1) " if self.mirrored else ""
-        moved = f"rotate({self.turned:g}) {flip}translate({-width / 2:g} {-height / 2:g})"
+        flip = "scale(-1 1) " if self.mirror else ""
+        moved = f"rotate({self.rotation:g}) {flip}translate({-width / 2:g} {-height / 2:g})"
         root = fromstring(svg)
         root.attrib |= {"x": "0", "y": "0", "width": f"{width}", "height": f"{height}"}
         SubElement(shown, "g", transform=moved).append(root)
@@ -119,17 +119,17 @@ class Framing(NamedTuple):
         """A spot in % of what is shown, in % of the picture as it was brought; outside 0 to 100 where it has none."""
         left, top, wide, high = self._window_from_centre(width, height)
         x, y = left + wide * spot[0] / 100, top + high * spot[1] / 100
-        x, y = _rotated(x, y, -self.turned)
-        if self.mirrored:
+        x, y = _rotated(x, y, -self.rotation)
+        if self.mirror:
             x = -x
         return 50 + 100 * x / width, 50 + 100 * y / height
 
     def in_shown(self, spot: Spot, width: int, height: int) -> Spot:
         """The way back."""
         x, y = (spot[0] - 50) * width / 100, (spot[1] - 50) * height / 100
-        if self.mirrored:
+        if self.mirror:
             x = -x
-        x, y = _rotated(x, y, self.turned)
+        x, y = _rotated(x, y, self.rotation)
         left, top, wide, high = self._window_from_centre(width, height)
         return 100 * (x - left) / wide, 100 * (y - top) / high
 
@@ -139,24 +139,24 @@ class Framing(NamedTuple):
         across, down = self.upright(width, height)
         return left - across / 2, top - down / 2, wide, high
 
-    def turned_by(self, degrees: float) -> Framing:
+    def rotate(self, degrees: float) -> Framing:
         """Turned clockwise by so much more; what is cropped goes along by quarters."""
-        turned = (self.turned + degrees) % 360
+        turned = (self.rotation + degrees) % 360
         box = self.box
-        for _ in range((self._replace(turned=turned).quarters - self.quarters) % 4):
+        for _ in range((self._replace(rotation=turned).quarters - self.quarters) % 4):
             left, top, right, bottom = box
             box = (100 - bottom, left, 100 - top, right)
-        return self._replace(turned=turned, box=box)
+        return self._replace(rotation=turned, box=box)
 
-    def straightened(self, degrees: float) -> Framing:
+    def straighten(self, degrees: float) -> Framing:
         """Turned by so many degrees beside its quarters, -44 to 44."""
-        return self._replace(turned=(90 * self.quarters + degrees) % 360)
+        return self._replace(rotation=(90 * self.quarters + degrees) % 360)
 
-    def mirror(self) -> Framing:
+    def flip(self) -> Framing:
         """What is shown, seen in a mirror."""
         left, top, right, bottom = self.box
         return self._replace(
-            mirrored=not self.mirrored, turned=-self.turned % 360, box=(100 - right, top, 100 - left, bottom)
+            mirror=not self.mirror, rotation=-self.rotation % 360, box=(100 - right, top, 100 - left, bottom)
         )
 
 

@@ -16,7 +16,7 @@ from yemba.core.picture.tint import BOXES, WIDTHS, Ink, least_tint
 from yemba.core.site import behind, header_ground
 from yemba.core.site.behind import duotone
 from yemba.core.site.document import Picture, Section
-from yemba.core.site.pictures import shown_bytes, shown_size
+from yemba.core.site.pictures import picture_bytes, picture_size
 from yemba.core.site.resolve import Look
 
 DEFAULT_TINT = 60
@@ -48,9 +48,9 @@ def of_section(look: Look, section: Section) -> Backdrop | None:
     large = look.sizes["h2"].low >= LARGE_FROM
     boxes = (*BOXES, *VIEWPORTS) if section.fields.get("moves") == STILL else BOXES
     if section.fields.get("backdrop_fit", FILL) != FILL:
-        boxes = (shown_size(picture),)  # all of it is seen
+        boxes = (picture_size(picture),)  # all of it is seen
     elif section.fields.get("backdrop_anchor"):
-        boxes = (*boxes, shown_size(picture))  # whichever part its anchor leaves
+        boxes = (*boxes, picture_size(picture))  # whichever part its anchor leaves
     shown_under = section.fields.get("filter") or NONE
     return Backdrop(picture, look.ground(section).value, tint_of(section), large, boxes, shown_under)
 
@@ -86,7 +86,7 @@ def reads_from(look: Look, over: Backdrop, load: Callable[[str], bytes]) -> int 
     """
     ground, picture = look.grounds[over.ground], over.picture
     inks = (Ink(ground.heading, LARGE if over.large else TEXT), Ink(ground.text, TEXT))
-    data = filtered(raster(shown_bytes(picture, load), picture.format, 1200), over.filter, *duotone(look))
+    data = filtered(raster(picture_bytes(picture, load), picture.format, 1200), over.filter, *duotone(look))
     try:
         least = least_tint(data, ground.fill, inks, (picture.focal_x, picture.focal_y), over.boxes)
     except ValueError:

@@ -23,7 +23,7 @@ def is_seen(look: Look) -> bool:
     return chosen(look).shown(look) != GROUND
 
 
-def seen_through(look: Look) -> tuple[Colour, ...]:
+def colours_behind(look: Look) -> tuple[Colour, ...]:
     """The colours that a section which is see-through may have behind it; of a picture the darkest and the lightest
     there could be, under its tint. A page of fixed width is a sheet, of which sections show the ground."""
     if look.value("frame.form") == FIXED:

@@ -5,15 +5,15 @@ from __future__ import annotations
 from hashlib import sha256
 
 from yemba.core.colour.gradient import least_on
-from yemba.core.site.background import seen_through
+from yemba.core.site.background import colours_behind
 from yemba.core.site.behind import THROUGH, Chosen
 from yemba.core.site.resolve import Look
 
 
-def over_through(look: Look, chosen: Chosen) -> int | None:
+def least_ground_over(look: Look, chosen: Chosen) -> int | None:
     """How much of its ground a section that is see-through has over what is behind the page, in %: the least at which
     its text reads. None where it does not read on the ground itself."""
-    return least_on(seen_through(look), chosen.fill(look), chosen.inks(look))
+    return least_on(colours_behind(look), chosen.fill(look), chosen.inks(look))
 
 
 def declarations(look: Look, chosen: Chosen) -> str:
@@ -21,7 +21,7 @@ def declarations(look: Look, chosen: Chosen) -> str:
     if gradient := chosen.gradient(look):
         return f"background:{gradient.css(chosen.fill(look))};"
     if chosen.shown(look) == THROUGH:
-        over, (red, green, blue) = over_through(look, chosen), chosen.fill(look)
+        over, (red, green, blue) = least_ground_over(look, chosen), chosen.fill(look)
         return f"background:rgb({red} {green} {blue} / {100 if over is None else over}%);"
     if tiled := chosen.patterned(look):
         return f"background:{tiled.css()} 0 0 / {tiled.size}px,var(--fill);"

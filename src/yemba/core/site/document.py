@@ -123,7 +123,7 @@ class Stored(NamedTuple):
 class Picture(Strict):
     """A picture the site uses: `file` is the SHA-256 of its bytes in the store, sizes in px.
 
-    It is shown `mirrored`, `turned` clockwise in degrees and `cropped` to "left top right bottom" in % of it
+    It is shown `mirror`, `rotation` clockwise in degrees and `crop` to "left top right bottom" in % of it
     (``core.picture.framing``). `focal_x` and `focal_y` are the spot that no further crop may lose, in % of what is
     shown. `shape` is "width:height" where that is cropped to another proportion; one that is `whole` is drawn within
     its place, uncropped. `alt` is what it shows in words; a `decoration` needs none. `added` is when it came,
@@ -140,9 +140,9 @@ class Picture(Strict):
     alt: str = ""
     decoration: bool = False
     added: str = ""
-    mirrored: bool = False
-    turned: float = Field(default=0, ge=0, lt=360)
-    cropped: str = ""
+    mirror: bool = False
+    rotation: float = Field(default=0, ge=0, lt=360)
+    crop: str = ""
     focal_x: int = Field(default=50, ge=0, le=100)
     focal_y: int = Field(default=50, ge=0, le=100)
     shape: str = ""

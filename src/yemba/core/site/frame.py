@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from yemba.core.layout.frame import FIXED, NONE, Frame
 from yemba.core.site.document import Standing
-from yemba.core.site.pictures import shown_size
+from yemba.core.site.pictures import picture_size
 from yemba.core.site.resolve import Look
 from yemba.core.type.scale import Fluid
 
@@ -54,7 +54,7 @@ def width_of_pictures(look: Look) -> int | None:
     values = {
         value for key, section in shared.ordered() for value in _values(Standing(("shared", SIDEBAR), key, section))
     }
-    widths = [shown_size(look.pictures[value])[0] for value in values if value in look.pictures]
+    widths = [picture_size(look.pictures[value])[0] for value in values if value in look.pictures]
     return max(widths) + 2 * PADDING if widths else None
 
 

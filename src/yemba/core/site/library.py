@@ -19,8 +19,8 @@ _BESIDE = ("caption", "title", "heading", "label")
 """Fields whose words say what a picture of the same entry or section shows, nearest first."""
 
 
-class Wanted(NamedTuple):
-    """What is looked for; each "" for all."""
+class Query(NamedTuple):
+    """What is asked for; each "" for all."""
 
     words: str = ""
     use: str = ""
@@ -28,16 +28,16 @@ class Wanted(NamedTuple):
     order: str = ""
 
 
-def found(look: Look, wanted: Wanted, always: str = "") -> list[tuple[str, Picture]]:
+def search(look: Look, query: Query, always: str = "") -> list[tuple[str, Picture]]:
     """Those that match, each with its id, and the one that is there `always`."""
     used = uses(look.document)
     every = [*look.document.pictures.items()]
-    fitting = [(key, one) for key, one in every if key == always or _fits(one, used[key], wanted)]
-    if wanted.order == "name":
+    fitting = [(key, one) for key, one in every if key == always or _fits(one, used[key], query)]
+    if query.order == "name":
         return sorted(fitting, key=lambda one: one[1].name.casefold())
-    if wanted.order == "size":
+    if query.order == "size":
         return sorted(fitting, key=lambda one: -one[1].width * one[1].height)
-    return sorted(fitting, key=lambda one: one[1].added, reverse=wanted.order != "oldest")
+    return sorted(fitting, key=lambda one: one[1].added, reverse=query.order != "oldest")
 
 
 def shape_of(picture: Picture) -> str:
@@ -48,7 +48,7 @@ def shape_of(picture: Picture) -> str:
     return "wide" if ratio > 1 else "tall"
 
 
-def _fits(picture: Picture, used: Sequence[Use], wanted: Wanted) -> bool:
+def _fits(picture: Picture, used: Sequence[Use], query: Query) -> bool:
     text = f"{picture.name} {picture.alt}".casefold()
     is_used = {
         "used": bool(used),
@@ -56,9 +56,9 @@ def _fits(picture: Picture, used: Sequence[Use], wanted: Wanted) -> bool:
         "unsaid": is_unsaid(picture, used),
     }
     return (
-        all(word in text for word in wanted.words.casefold().split())
-        and is_used.get(wanted.use, True)
-        and wanted.shape in ("", shape_of(picture))
+        all(word in text for word in query.words.casefold().split())
+        and is_used.get(query.use, True)
+        and query.shape in ("", shape_of(picture))
     )
 
 

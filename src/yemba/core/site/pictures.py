@@ -41,28 +41,28 @@ def is_answered(picture: Picture) -> bool:
 
 def framing(picture: Picture) -> Framing:
     """What is shown of it."""
-    left, top, right, bottom = map(float, picture.cropped.split()) if picture.cropped else ALL
+    left, top, right, bottom = map(float, picture.crop.split()) if picture.crop else ALL
     focal = (picture.focal_x, picture.focal_y)
     shape = ratio_of(picture.shape)
     # where nothing is cut about it, the spot makes no other picture
     return Framing(
-        picture.mirrored, picture.turned, (left, top, right, bottom), shape, focal if shape else Framing().focal
+        picture.mirror, picture.rotation, (left, top, right, bottom), shape, focal if shape else Framing().focal
     )
 
 
-def shown_size(picture: Picture) -> tuple[int, int]:
+def picture_size(picture: Picture) -> tuple[int, int]:
     """Width and height in px of what is shown of it."""
     return framing(picture).size(picture.width, picture.height)
 
 
-def said(picture: Picture) -> str:
+def in_words_of(picture: Picture) -> str:
     """What is shown of it in words: "whole", or "mirrored, turned by 90°, cropped to 800 × 600"."""
     frame = framing(picture)
-    width, height = shown_size(picture)
-    cropped = picture.cropped or picture.shape
+    width, height = picture_size(picture)
+    cropped = picture.crop or picture.shape
     done = [
-        "mirrored" if frame.mirrored else "",
-        f"turned by {frame.turned:g}°" if frame.turned else "",
+        "mirrored" if frame.mirror else "",
+        f"turned by {frame.rotation:g}°" if frame.rotation else "",
         f"cropped to {width} × {height}" if cropped else "",
     ]
     return ", ".join(filter(None, done)) or "whole"
@@ -70,11 +70,11 @@ def said(picture: Picture) -> str:
 
 def proportion(picture: Picture) -> float:
     """Width over height of what is shown of it."""
-    width, height = shown_size(picture)
+    width, height = picture_size(picture)
     return width / height
 
 
-def shown_bytes(picture: Picture, load: Callable[[str], bytes]) -> bytes:
+def picture_bytes(picture: Picture, load: Callable[[str], bytes]) -> bytes:
     """What is shown of it; `load` gives its bytes as they were brought by their hash."""
     return framing(picture).apply(load(picture.file), picture.format, picture.width, picture.height)
 

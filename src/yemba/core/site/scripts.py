@@ -10,14 +10,14 @@ from yemba.core.site.resolve import Look
 from yemba.core.value.link import FILE
 
 
-def running(look: Look, sections: Iterable[Section]) -> set[str]:
+def kinds_with_scripts(look: Look, sections: Iterable[Section]) -> set[str]:
     """The kinds of those sections that show something which their script is for."""
     return {section.kind for section in sections if _runs(look, section)}
 
 
-def running_everywhere(look: Look) -> tuple[str, ...]:
+def kinds_with_scripts_everywhere(look: Look) -> tuple[str, ...]:
     """The kinds whose script goes with every page, since one of their sections needs it on some."""
-    anywhere = running(look, (one.section for one in look.document.standing()))
+    anywhere = kinds_with_scripts(look, (one.section for one in look.document.standing()))
     return tuple(sorted(kind for kind in anywhere if look.catalogue.kinds[kind].script_everywhere))
 
 

@@ -58,11 +58,11 @@ def _drawing(framed: Frame, window: int, folds: str) -> Context:
         "sidebar": boxes.sidebar,
         "folded": framed.side != NONE and boxes.sidebar is None,
         "folds": folds,
-        "said": _said(framed, boxes, window, folds),
+        "sentence": _sentence(framed, boxes, window, folds),
     }
 
 
-def _said(framed: Frame, boxes: Boxes, window: int, folds: str) -> str:
+def _sentence(framed: Frame, boxes: Boxes, window: int, folds: str) -> str:
     content = f"{window} px: content {boxes.main.width:g}"
     if boxes.sidebar:
         return f"{content}, gap {framed.gap:g}, sidebar {boxes.sidebar.width:g} px"

@@ -12,7 +12,7 @@ from yemba.core.site.document import Binned, Document
 from yemba.core.site.resolve import Look
 from yemba.core.site.titles import title_of, usual_title
 from yemba.core.trade.begin import purposes
-from yemba.core.trade.suggesting import suggested
+from yemba.core.trade.suggestions import suggestions
 from yemba.render.page import card_path
 from yemba.sites.models import Site
 from yemba.studio.desks.little_page import drawing
@@ -42,7 +42,7 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
         "card_path": card_path(page_id, document.pages[page_id]),
         "sections": entries(look, ("pages", page_id), query),
         "kinds": kinds(look),
-        "suggested": [(offered(look, look.catalogue.kind(one.kind)), one.why) for one in suggested(look, page_id)],
+        "suggested": [(offered(look, look.catalogue.kind(one.kind)), one.why) for one in suggestions(look, page_id)],
         "ground_names": list(look.ground_names.items()),
         "add_after": _after(document.pages[page_id].order, query),
         "pictures_count": len(document.pictures),

@@ -16,8 +16,8 @@ from yemba.core.place import OfField
 from yemba.core.site import library
 from yemba.core.site.document import Picture
 from yemba.core.site.files import in_words, led_to, path
-from yemba.core.site.library import ORDERS, USES, Wanted, found
-from yemba.core.site.pictures import Use, framing, said, shown_size, uses
+from yemba.core.site.library import ORDERS, USES, Query
+from yemba.core.site.pictures import Use, framing, picture_size, uses
 from yemba.core.site.resolve import Look
 from yemba.core.site.settings import SETTINGS
 from yemba.sites import uploads
@@ -40,7 +40,7 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
         "library": _library(query),
         "pictures": [
             _entry(site, look, key, picture, key == query.get("picture"))
-            for key, picture in found(look, wanted(query), always=query.get("picture", ""))
+            for key, picture in library.search(look, _asked(query), always=query.get("picture", ""))
         ],
         "room": room.PICTURES.warning(len(document.pictures)) or uploads.warning(site.owner),
         "binned": [(key, binned.picture) for key, binned in document.bin.items() if binned.picture],
@@ -53,14 +53,14 @@ def _page_of(look: Look, query: Mapping[str, str]) -> str:
     return query["page"] if query.get("page") in shown_on else next(iter(shown_on), "")
 
 
-def wanted(query: Mapping[str, str]) -> Wanted:
+def _asked(query: Mapping[str, str]) -> Query:
     """What the library is asked for."""
-    return Wanted(*(query.get(field, "") for field in Wanted._fields))
+    return Query(*(query.get(field, "") for field in Query._fields))
 
 
 def _library(query: Mapping[str, str]) -> Context:
     """The questions to it, as they are asked now."""
-    asked = wanted(query)
+    asked = _asked(query)
     picks = (("use", "Use", USES), ("shape", "Shape", library.SHAPES), ("order", "Order", ORDERS))
     return {
         "words": asked.words,
@@ -77,8 +77,8 @@ def _entry(site: Site, look: Look, key: str, picture: Picture, is_open: bool) ->
         "id": key,
         "picture": picture,
         "open": is_open,
-        "shown": said(picture),
-        "size": shown_size(picture),
+        "shown": in_words_of(picture),
+        "size": picture_size(picture),
         "added": date.fromisoformat(picture.added[:10]) if picture.added else None,
         "uses": [_use(site, look, use) for use in used],
         "is_unsaid": library.is_unsaid(picture, used),
@@ -91,14 +91,14 @@ def _needs(look: Look, picture: Picture, used: Sequence[Use]) -> int:
     """The width in px that its widest place would need; 0 where it is wide enough, or a drawing."""
     widths = [drawn_wide(look, use) for use in used if use.standing]
     widest = max(widths, default=0)
-    return widest if picture.format != "svg" and widest > shown_size(picture)[0] else 0
+    return widest if picture.format != "svg" and widest > picture_size(picture)[0] else 0
 
 
 def _opened(picture: Picture, used: Sequence[Use]) -> Context:
     """What the tools of one picture show."""
     frame = framing(picture)
     across, down = frame.upright(picture.width, picture.height)
-    width, height = shown_size(picture)
+    width, height = picture_size(picture)
     return {
         "box": dict(zip(("left", "top", "right", "bottom"), frame.box, strict=True)),
         "straight": round(frame.degrees, 1),

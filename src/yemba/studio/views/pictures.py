@@ -63,7 +63,7 @@ def thumb(request: HttpRequest, slug: str, picture: str) -> HttpResponse:
     if stored is None:
         raise Http404
     if "upright" in request.GET:
-        stored = stored.model_copy(update={"cropped": "", "shape": ""})
+        stored = stored.model_copy(update={"crop": "", "shape": ""})
     kind = "image/svg+xml" if stored.format == "svg" else "image/webp"
     response = HttpResponse(hosting.thumb(stored, look.load), content_type=kind)
     response["Cache-Control"] = "private, max-age=3600"

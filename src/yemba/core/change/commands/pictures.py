@@ -17,7 +17,7 @@ from yemba.core.site.document import Document, Picture
 from yemba.core.site.drawings import of_drawing
 from yemba.core.site.ids import Ids
 from yemba.core.site.logo import NAMES, POINTED
-from yemba.core.site.pictures import framing, shown_size, uses
+from yemba.core.site.pictures import framing, picture_size, uses
 from yemba.core.site.resolve import Look
 from yemba.core.value.kind import refuse_choice
 from yemba.core.value.line import Line
@@ -218,9 +218,9 @@ class TurnPicture(Command):
         if self.quarter:
             if self.quarter not in QUARTERS:
                 raise refuse_choice(self.quarter, "Turned by", "quarter", list(QUARTERS))
-            return _framed(look.document, self.picture, old.turned_by(int(self.quarter)))
+            return _framed(look.document, self.picture, old.rotate(int(self.quarter)))
         straight = round(Number(-44, 44, "°").read(self.degrees or "0", "Straightened by", "degrees"), 1)
-        return _framed(look.document, self.picture, old.straightened(straight))
+        return _framed(look.document, self.picture, old.straighten(straight))
 
     def say(self, look: Look) -> str:
         name = look.document.pictures[self.picture].name
@@ -252,7 +252,7 @@ class MirrorPicture(Command):
 
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
         old = framing(_known(look.document, self.picture))
-        return _framed(look.document, self.picture, old.mirror())
+        return _framed(look.document, self.picture, old.flip())
 
     def say(self, look: Look) -> str:
         return f"{look.document.pictures[self.picture].name} mirrored"
@@ -287,7 +287,7 @@ class ReplacePicture(_Stored):
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
         old = _known(look.document, self.picture)
         about = _about(self)
-        shape = old.shape or _shape(*shown_size(old))
+        shape = old.shape or _shape(*picture_size(old))
         if not self._has(shape):
             about["shape"] = shape
         about |= {
@@ -411,7 +411,7 @@ def _framed(document: Document, key: str, new: Framing) -> list[Operation]:
         round(max(0, min(100, share))) for share in new.in_shown(framing(picture).in_original(spot, *sides), *sides)
     )
     box = "" if new.box == ALL else " ".join(f"{side:.2f}".rstrip("0").rstrip(".") for side in new.box)
-    stored = {"mirrored": new.mirrored, "turned": round(new.turned, 1), "cropped": box, "focal_x": x, "focal_y": y}
+    stored = {"mirror": new.mirror, "rotation": round(new.rotation, 1), "crop": box, "focal_x": x, "focal_y": y}
     if new.ratio is None:
         stored["shape"] = ""
     usual = {field: Picture.model_fields[field].default for field in stored}

@@ -166,7 +166,7 @@ class PlaceSection(OfSection):
             put(
                 look.document,
                 (*goes, "sections", key),
-                copied(_named_on(look.document.holder(goes), standing.section), ids),
+                copy_of(_named_on(look.document.holder(goes), standing.section), ids),
             ),
             put(look.document, (*goes, "order"), _placed(order, key, self.before)),
         ]
@@ -193,7 +193,9 @@ class CopySection(OfSection):
         room.SECTIONS.check(len(order), "page")
         place = order.index(self.section) + 1 if self.section in order else len(order)
         return [
-            put(look.document, (*goes, "sections", key), copied(standing.section.model_copy(update={"slug": ""}), ids)),
+            put(
+                look.document, (*goes, "sections", key), copy_of(standing.section.model_copy(update={"slug": ""}), ids)
+            ),
             put(look.document, (*goes, "order"), [*order[:place], key, *order[place:]]),
         ]
 
@@ -212,7 +214,7 @@ def _plain(section: Section) -> dict[str, Any]:
     return section.model_dump(mode="json", exclude_defaults=True)
 
 
-def copied(section: Section, ids: Ids) -> dict[str, Any]:
+def copy_of(section: Section, ids: Ids) -> dict[str, Any]:
     """As it is stored, its items with ids of their own, which what is set apart of them goes by."""
     own = {key: ids() for key in section.order}
     one_offs = {_element(element, own): values for element, values in section.one_offs.items()}

@@ -7,7 +7,7 @@ from typing import ClassVar
 from yemba.core import room
 from yemba.core.change.command import Command
 from yemba.core.change.commands.pages import NAME
-from yemba.core.change.commands.sections import copied
+from yemba.core.change.commands.sections import copy_of
 from yemba.core.change.operation import ABSENT, Operation, put
 from yemba.core.errors import Fault
 from yemba.core.site.addresses import free_slug
@@ -32,7 +32,7 @@ class CopyPage(Command):
         plain |= {"name": name, "slug": free_slug(name, {other.slug for other in document.pages.values()})}
         if made:
             plain |= {
-                "sections": {one: copied(section, ids) for one, section in made},
+                "sections": {one: copy_of(section, ids) for one, section in made},
                 "order": [one for one, _ in made],
             }
         place = document.order.index(self.page) + 1

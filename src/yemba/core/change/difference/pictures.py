@@ -9,11 +9,11 @@ from yemba.core.picture.framing import AS_IT_IS
 from yemba.core.place import OfFile, OfFont, OfPicture
 from yemba.core.site.document import OwnFamily, Picture
 from yemba.core.site.files import in_words
-from yemba.core.site.pictures import framing, said
+from yemba.core.site.pictures import framing, in_words_of
 from yemba.core.type.intake import LICENCES
 
 _FILE = ("file", "format", "width", "height", "name", "collection")
-_FRAMING = ("mirrored", "turned", "cropped", "shape", "focal_x", "focal_y")
+_FRAMING = ("mirror", "rotation", "crop", "shape", "focal_x", "focal_y")
 
 
 def changes(pair: Pair) -> Iterator[Change]:
@@ -37,7 +37,7 @@ def _picture(pair: Pair, key: str, old: Picture, new: Picture) -> Iterator[Chang
     elif framed:
         steps = pair.moved(*(("pictures", key, field) for field in _FRAMING))
         place = OfPicture(key, "framing")
-        states = said(old), said(new)
+        states = in_words_of(old), in_words_of(new)
         yield change(f"picture.{key}.framing", VALUE, f"What is shown of {new.name}", states, place, steps)
     elif (old.focal_x, old.focal_y) != (new.focal_x, new.focal_y):
         steps = pair.moved(("pictures", key, "focal_x"), ("pictures", key, "focal_y"))
@@ -60,7 +60,7 @@ def _picture(pair: Pair, key: str, old: Picture, new: Picture) -> Iterator[Chang
 
 
 def _called(picture: Picture) -> str:
-    return f"{picture.name}, {said(picture)}"
+    return f"{picture.name}, {in_words_of(picture)}"
 
 
 def _fit(picture: Picture) -> str:

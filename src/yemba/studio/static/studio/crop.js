@@ -1,6 +1,6 @@
 // What is shown of a picture: its sides moved by a pointer or by arrow keys, in % of the upright picture.
 import { byHand } from "./by_hand.js";
-import { drawnAgain } from "./drawn_again.js";
+import { onDeskShown } from "./desk_shown.js";
 
 const LEAST = 5; // % that a crop leaves at least, both ways
 const SIDES = ["left", "top", "right", "bottom"];
@@ -53,7 +53,7 @@ export function crop(gestures) {
       });
       this.form().addEventListener("input", () => this.draw());
       this.draw();
-      this.destroy = drawnAgain(() => this.draw());
+      this.destroy = onDeskShown(() => this.draw());
     },
 
     form() {

@@ -1,6 +1,6 @@
 // The focal point: a pointer or arrow keys put it on the picture; three crops show what they keep.
 import { byHand } from "./by_hand.js";
-import { drawnAgain } from "./drawn_again.js";
+import { onDeskShown } from "./desk_shown.js";
 
 export function focal(gestures) {
   return {
@@ -23,7 +23,7 @@ export function focal(gestures) {
         anchor.addEventListener("click", () => this.anchor(anchor.dataset.anchor.split(" ").map(Number)));
       form().addEventListener("input", () => this.draw());
       this.draw();
-      this.destroy = drawnAgain(() => this.draw());
+      this.destroy = onDeskShown(() => this.draw());
     },
 
     form() {

@@ -1,6 +1,6 @@
 // Kinds of section found by words: those that have every word in their name, purpose or other names stay. The layouts of
 // the one that is chosen are drawn as they would look on this site.
-import { drawnAgain } from "./drawn_again.js";
+import { onDeskShown } from "./desk_shown.js";
 import { told } from "./state.js";
 
 export function kinds() {
@@ -14,7 +14,7 @@ export function kinds() {
       this.$root.addEventListener("input", ({ target }) => target.name === "kind" && this.draw(target));
       this.$root.closest("details").addEventListener("toggle", () => this.drawChosen());
       this.drawChosen();
-      this.destroy = drawnAgain(() => this.drawChosen());
+      this.destroy = onDeskShown(() => this.drawChosen());
     },
 
     narrow(typed) {

@@ -1,7 +1,7 @@
 // The page, its sidebar and the gap between them, moved on a ruler over the wide window. What the page becomes is worked
 // out here as core does it (core/layout/frame.py); the numbers go the way of the fields on the desk.
 import { byHand } from "./by_hand.js";
-import { drawnAgain } from "./drawn_again.js";
+import { onDeskShown } from "./desk_shown.js";
 import { sentence } from "./sentence.js";
 import { windows } from "./windows.js";
 
@@ -59,7 +59,7 @@ export function ruler(gestures) {
       place.replaceChildren(this.surface());
       windows.resize();
       this.redraw = () => this.draw();
-      this.forget = drawnAgain(this.redraw);
+      this.forget = onDeskShown(this.redraw);
       addEventListener("windows-resized", this.redraw);
       document.getElementById("desk").addEventListener("input", this.redraw);
       this.draw();

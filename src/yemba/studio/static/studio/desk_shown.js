@@ -1,5 +1,5 @@
 // An instrument that draws on its desk draws again each time the desk is put in anew, until it goes itself.
-export function drawnAgain(draw) {
+export function onDeskShown(draw) {
   addEventListener("desk-shown", draw);
   return () => removeEventListener("desk-shown", draw);
 }

@@ -7,7 +7,7 @@ import pytest
 from yemba.catalogue import catalogue as shipped
 from yemba.core.site.document import Document, Page, Section
 from yemba.core.site.resolve import Look
-from yemba.core.trade.suggesting import _OF_AIMS, MOST, suggested
+from yemba.core.trade.suggestions import _OF_AIMS, MOST, suggestions
 from yemba.core.trade.trade import AIMS
 
 ALL = ("opening", "hours-and-place", "contact-form", "price-list", "words-with-picture")
@@ -25,7 +25,7 @@ def _look(*kinds: str, aims: str = "", elsewhere: tuple[str, ...] = (), trade: s
 
 
 def _kinds(look: Look, page: str = "repairs") -> list[str]:
-    return [one.kind for one in suggested(look, page)]
+    return [one.kind for one in suggestions(look, page)]
 
 
 def test_an_empty_page_begins_with_an_opening_and_goes_on_as_its_trade_does() -> None:
@@ -41,9 +41,9 @@ def test_what_a_page_has_is_not_suggested_again() -> None:
 def test_an_aim_that_nothing_serves_is_served(aim: str) -> None:
     without = _look("opening", aims=aim, trade="", elsewhere=("opening",))
     assert _OF_AIMS[aim][0] in _kinds(without)
-    assert any(AIMS[aim] in one.why for one in suggested(without, "repairs"))
+    assert any(AIMS[aim] in one.why for one in suggestions(without, "repairs"))
     with_it = _look("opening", aims=aim, trade="", elsewhere=("opening", *_OF_AIMS[aim]))
-    assert not any(AIMS[aim] in one.why for one in suggested(with_it, "repairs"))
+    assert not any(AIMS[aim] in one.why for one in suggestions(with_it, "repairs"))
 
 
 def test_every_suggestion_is_of_a_kind_there_is_and_none_comes_twice() -> None:
@@ -56,4 +56,4 @@ def test_every_suggestion_is_of_a_kind_there_is_and_none_comes_twice() -> None:
 
 def test_a_page_that_has_all_is_left_alone() -> None:
     look = _look(*shipped().kinds, elsewhere=tuple(shipped().kinds))
-    assert suggested(look, "repairs") == []
+    assert suggestions(look, "repairs") == []

@@ -11,7 +11,7 @@ from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document, Picture, read
 from yemba.core.site.ids import new_id
 from yemba.core.site.resolve import Look
-from yemba.core.trade.shown_alone import shown_alone
+from yemba.core.trade.sample_section import sample_section
 
 
 def test_every_kind_in_every_layout_is_a_site_of_its_own(document: Document, catalogue: Catalogue) -> None:
@@ -19,7 +19,7 @@ def test_every_kind_in_every_layout_is_a_site_of_its_own(document: Document, cat
     look = Look(document.model_copy(update={"pictures": {"reel": picture}}), catalogue)
     for kind in catalogue.kinds.values():
         for layout in kind.layout_names():
-            alone = shown_alone(look, kind, layout)
+            alone = sample_section(look, kind, layout)
             assert read(alone.text()).text() == alone.text(), "it can be stored and read"
             (standing,) = alone.standing()
             assert (standing.section.kind, standing.section.layout) == (kind.slug, layout)

@@ -15,7 +15,7 @@ from yemba.core.trade.begin import new_section
 _WITHOUT = {"header.arrangement": "none", "sidebar.side": NONE}
 
 
-def shown_alone(look: Look, kind: SectionKind, layout: str) -> Document:
+def sample_section(look: Look, kind: SectionKind, layout: str) -> Document:
     """A site of one page with the section on it. Where it wants pictures it has those of the site, in turn."""
     numbers = (f"x{number}" for number in count())
     section = new_section(look, kind, numbers.__next__) | ({"layout": layout} if layout else {})

@@ -21,41 +21,41 @@ _OF_AIMS = {
 """The kinds that serve an aim, the nearest first."""
 
 
-class Suggested(NamedTuple):
+class Suggestion(NamedTuple):
     """A kind of section by its slug, and why, as a sentence."""
 
     kind: str
     why: str
 
 
-def suggested(look: Look, page_id: str) -> list[Suggested]:
+def suggestions(look: Look, page_id: str) -> list[Suggestion]:
     """At most four that the page does not have, the most wanted first, each kind once."""
     page = look.document.pages[page_id]
     here = {section.kind for section in page.sections.values()}
-    first: dict[str, Suggested] = {}
+    first: dict[str, Suggestion] = {}
     for one in _all(look, page):
         if one.kind in look.catalogue.kinds and one.kind not in here:
             first.setdefault(one.kind, one)
     return [*first.values()][:MOST]
 
 
-def _all(look: Look, page: Page) -> Iterator[Suggested]:
+def _all(look: Look, page: Page) -> Iterator[Suggestion]:
     if not page.order:
-        yield Suggested("opening", "A page begins with one.")
+        yield Suggestion("opening", "A page begins with one.")
     on_site = {section.section.kind for section in look.document.standing()}
     trade = look.trade
     if trade:
         alike = [one for one in trade.pages if one.slug == page.slug or one.name.casefold() == page.name.casefold()]
         for name in (name for one in alike for name in one.sections):
-            yield Suggested(kind_of(name), f"Pages like this often have it ({trade.name}).")
+            yield Suggestion(kind_of(name), f"Pages like this often have it ({trade.name}).")
     for aim in str(look.value("site.aims") or "").split():
         kinds = _OF_AIMS.get(aim, ())
         if kinds and not on_site & set(kinds):
-            yield Suggested(kinds[0], f"“{AIMS[aim]}” is what the site is for, and nothing on it does that yet.")
+            yield Suggestion(kinds[0], f"“{AIMS[aim]}” is what the site is for, and nothing on it does that yet.")
     if "hours-and-place" not in on_site:
-        yield Suggested("hours-and-place", "Nothing on the site says when you are there, and where.")
+        yield Suggestion("hours-and-place", "Nothing on the site says when you are there, and where.")
     if "contact-form" not in on_site:
-        yield Suggested("contact-form", "Nobody can write to you from the site yet.")
+        yield Suggestion("contact-form", "Nobody can write to you from the site yet.")
     if trade:
         missing = (kind for kind in trade.leads if kind not in on_site)
-        yield from (Suggested(kind, f"It matters most in this trade ({trade.name}).") for kind in missing)
+        yield from (Suggestion(kind, f"It matters most in this trade ({trade.name}).") for kind in missing)
