@@ -13,7 +13,7 @@ from yemba.core.picture.alt import from_file_name, proposals
 from yemba.core.site import library
 from yemba.core.site.document import Document, Item, Page, Picture, Section
 from yemba.core.site.library import Query, search
-from yemba.core.site.pictures import is_answered, picture_size, uses
+from yemba.core.site.pictures import in_words_of, is_answered, picture_size, uses
 from yemba.core.site.resolve import Look
 
 

@@ -17,7 +17,7 @@ from yemba.core.site import library
 from yemba.core.site.document import Picture
 from yemba.core.site.files import in_words, led_to, path
 from yemba.core.site.library import ORDERS, USES, Query
-from yemba.core.site.pictures import Use, framing, picture_size, uses
+from yemba.core.site.pictures import Use, framing, in_words_of, picture_size, uses
 from yemba.core.site.resolve import Look
 from yemba.core.site.settings import SETTINGS
 from yemba.sites import uploads
