@@ -146,3 +146,35 @@ def test_what_a_button_takes_is_asked_anew_for_another_form(document: Document, 
     assert "link" not in filled.section_use(home, opening).values
     bare = do(document, catalogue, "set-value", key="buttons.form", value="words")
     assert "link" in state(bare).section_use(home, opening).values
+
+
+@pytest.mark.parametrize(
+    ("values", "of_sections", "of_sidebar", "of_page"),
+    [
+        ({"sidebar.width": 400}, True, True, False),
+        ({"sidebar.gap": 80}, True, False, False),  # which the content alone gives
+        ({"sidebar.side": "start"}, True, True, False),
+        ({"frame.form": "fixed"}, False, False, True),  # content and sidebar stood as wide before
+        ({"sidebar.folds": "before"}, False, True, False),
+    ],
+)
+def test_a_frame_reaches_all_that_it_gives_another_place(
+    document: Document,
+    catalogue: Catalogue,
+    values: dict[str, object],
+    of_sections: bool,
+    of_sidebar: bool,
+    of_page: bool,
+) -> None:
+    home, other = document.order[:2]
+    bare = document.pages[other].model_copy(update={"no_sidebar": True})
+    pages = document.pages | {other: bare}
+    before = document.model_copy(update={"pages": pages, "parts": {"sidebar.side": "end"}})
+    after = before.model_copy(update={"parts": before.parts | values})
+    spots = set(reach(state(before), state(after)))
+    sections = {Spot(home, key) for key in document.pages[home].order}
+    assert sections & spots == (sections if of_sections else set())
+    assert (Spot(home, "sidebar") in spots) == of_sidebar
+    assert (Spot(home, "header") in spots) == of_page
+    without = {Spot(other, key) for key in bare.order}
+    assert without & spots == (without if of_page else set()), "a page without it changes with the sheet alone"

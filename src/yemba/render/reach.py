@@ -18,9 +18,11 @@ from yemba.core.cache import by_identity
 from yemba.core.change.difference import Change
 from yemba.core.change.operation import apply
 from yemba.core.layout.arrangement import OVER
+from yemba.core.layout.frame import NONE, Boxes
 from yemba.core.part.part import parts
 from yemba.core.place import OfField, OfItems, OfOneOff, OfSection
 from yemba.core.site.document import Page, Section
+from yemba.core.site.frame import SIDEBAR, frame, sidebar_on
 from yemba.core.site.header import header_fit, header_heights
 from yemba.core.site.one_offs import BUTTON
 from yemba.core.site.resolve import Look
@@ -30,6 +32,7 @@ from yemba.render.site import Site
 from yemba.render.style import custom_properties
 from yemba.render.uses import Use, use
 
+_WINDOWS = (390, 1280, 1920)  # px, in which the frame of a page is looked at
 _TAG = re.compile(r"<(\w+)")
 _CHOICE = re.compile(r"[a-z]{1,16}")  # a value that may be a choice, on which classes depend
 _CLASSES = re.compile(r'class="([\w-]+)"|<(\w+)')
@@ -55,6 +58,16 @@ class State:
         self._recorded = recorded or {}
         self._values = custom_properties(site.look)
         self._looks: dict[Hashable, Any] = {}
+        self._frame = frame(site.look)
+        self._boxes: dict[str, tuple[Boxes, ...]] = {}
+
+    def boxes(self, page: str) -> tuple[Boxes, ...]:
+        """Where the page, its content and its sidebar stand, in windows of each of _WINDOWS."""
+        side = sidebar_on(self.look, page)
+        if side not in self._boxes:
+            framed = self._frame._replace(side=side)
+            self._boxes[side] = tuple(framed.boxes(window) for window in _WINDOWS)
+        return self._boxes[side]
 
     # Markup
 
@@ -161,12 +174,24 @@ class _Verdicts:
         seen = [state.look.document.is_published(page) for state in (self._before, self._after)]
         if not all(seen):
             return any(seen)
+        if self._stands_otherwise(page, place):
+            return True
         if place in parts():
             return self._part_looks_otherwise(page, place) or self._rewritten(page, place)
         old, new = (state.look.document.pages[page] for state in (self._before, self._after))
         if place not in old.sections or place not in new.sections:
             return True
         return self._looks_otherwise(page, place, old, new) or self._rewritten(page, place)
+
+    def _stands_otherwise(self, page: str, place: str) -> bool:
+        """Whether the frame of the page gives it another place or width: to sections that of the content, to the
+        sidebar its own, to other parts that of the page."""
+        both = self._before, self._after
+        if place == SIDEBAR and len({state.look.value("sidebar.folds") for state in both}) > 1:
+            return any(sidebar_on(state.look, page) != NONE for state in both)
+        span = {SIDEBAR: "sidebar"}.get(place, "page" if place in parts() else "main")
+        old, new = (state.boxes(page) for state in both)
+        return any(getattr(one, span) != getattr(other, span) for one, other in zip(old, new, strict=True))
 
     def _part_looks_otherwise(self, page: str, part: str) -> bool:
         """Asked once for each pair of grounds."""
