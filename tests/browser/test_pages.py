@@ -39,7 +39,7 @@ def test_a_page_is_made_filled_and_published(page: Page, live_server, demo: Site
         if not page.locator("#section-kind").is_visible():
             fold.click()
         page.get_by_label("Find a kind of section by a word").fill(kind.lower())
-        page.locator("#section-kind").get_by_text(kind, exact=True).click()
+        page.locator("#section-kind .drawn-choices").get_by_text(kind, exact=True).click()
         page.get_by_role("button", name="Add section").click()
         kept(page, f"{kind} added to Tools")
         expect(page.locator(".section-entry.is-open")).to_contain_text(kind)
