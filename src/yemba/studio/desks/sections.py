@@ -10,6 +10,7 @@ from yemba.core.check.starter_words import starter_sections
 from yemba.core.site import behind
 from yemba.core.site.addresses import slug_from
 from yemba.core.site.backdrop import of_section
+from yemba.core.site.behind_style import least_ground_over
 from yemba.core.site.buttons import KINDS
 from yemba.core.site.document import Section, ordered_items
 from yemba.core.site.frame import size_of
@@ -139,6 +140,7 @@ def _behind(look: Look, key: str, section: Section, kind: SectionKind) -> Contex
         "kind": chosen.behind or shown,
         "shown": shown,
         "gradient": chosen.gradient(look),
+        "over": least_ground_over(look, chosen) if shown == behind.THROUGH else 0,
         "picture": controls("backdrop")[0],
         "of_picture": controls("backdrop_fit", "backdrop_anchor", "filter", "moves"),
         "of_gradient": controls("gradient_from", "gradient_via", "gradient_to", "gradient_way"),
