@@ -5,7 +5,7 @@ from __future__ import annotations
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.hands import chapter, eventually, frames, kept
+from tests.browser.hands import chapter, eventually, frames, kept, until
 from yemba.sites import services as sites
 from yemba.sites.models import Site
 
@@ -39,20 +39,22 @@ def test_eight_sections_by_mouse_and_two_of_them_put_elsewhere(bench: Page, demo
     bench.get_by_label("Name of a new page").fill("By mouse")
     bench.get_by_role("button", name="Add page").click()
     bench.get_by_role("link", name="By mouse").click()
-    for name, kind in KINDS.items():
+    for number, (name, kind) in enumerate(KINDS.items(), 1):
         _open_chooser(bench)
         bench.locator(f"#section-kind .drawn-choices [value='{kind}']").check(force=True)
         if kind == "gallery":
-            strips = bench.locator(".layout-choice", has_text="One under the other")
-            expect(strips.frame_locator("iframe").locator(".kind-gallery.layout-strips")).to_be_visible()
-            strips.locator("input").check()
+            tiles = bench.locator(".layout-choice", has_text="Tiles of one shape")
+            tiles.scroll_into_view_if_needed()
+            expect(tiles.frame_locator("iframe").locator(".kind-gallery.layout-tiles")).to_be_visible()
+            tiles.locator("input").check()
         bench.get_by_role("button", name="Add section").click()
         kept(bench, f"{name} added")
         eventually(bench, f"{SHOWN}.split(',').at(-1) === '{kind}'")
+        expect(bench.locator(".section-entry")).to_have_count(number)
     assert _sections(demo, "By mouse") == list(KINDS.values())
     document = sites.document(Site.objects.get(pk=demo.pk))
     (gallery,) = [
-        one.section for one in document.standing() if one.section.kind == "gallery" and one.section.layout == "strips"
+        one.section for one in document.standing() if one.section.kind == "gallery" and one.section.layout == "tiles"
     ]
     assert gallery.order
     rows = bench.locator(".section-entry")
@@ -89,6 +91,9 @@ def test_the_same_by_keys_alone(bench: Page, demo: Site) -> None:
         bench.get_by_role("button", name="Add section").focus()
         bench.keyboard.press("Enter")
         kept(bench, f"{name} added")
+        until(
+            bench, "!!document.activeElement.closest('.section-entry.is-open')", bench
+        )  # its first field has the focus
     assert _sections(demo, "By keys") == list(KINDS.values())
     wide = frames(bench)[0]
     eventually(bench, f"{SHOWN}.split(',').length === 8")

@@ -8,7 +8,7 @@ from typing import Any
 
 from yemba.core.layout.frame import NONE
 from yemba.core.site.document import Document, Navigation, Page
-from yemba.core.site.kinds import Field, SectionKind
+from yemba.core.site.kinds import SHARED, Field, SectionKind
 from yemba.core.site.resolve import Look
 from yemba.core.trade.begin import new_section
 
@@ -21,7 +21,7 @@ def sample_section(look: Look, kind: SectionKind, layout: str) -> Document:
     section = new_section(look, kind, numbers.__next__) | ({"layout": layout} if layout else {})
     pictures = cycle(sorted(look.document.pictures) or [""])
     for fields, known in _fields(kind, section):
-        fields |= {field.slug: next(pictures) for field in known if field.type == "picture"}
+        fields |= {field.slug: next(pictures) for field in known if field.type == "picture" and field not in SHARED}
     page = Page.model_validate({"name": kind.name, "slug": "", "sections": {"alone": section}, "order": ["alone"]})
     alone = {"pages": {"alone": page}, "order": ["alone"], "shared": {}, "navigation": Navigation(), "bin": {}}
     return look.document.model_copy(update=alone | {"parts": {**look.document.parts, **_WITHOUT}})

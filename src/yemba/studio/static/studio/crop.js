@@ -53,7 +53,7 @@ export function crop(gestures) {
       });
       this.form().addEventListener("input", () => this.draw());
       this.draw();
-      this.destroy = onDeskShown(() => this.draw());
+      onDeskShown(this.$root, () => this.draw());
     },
 
     form() {

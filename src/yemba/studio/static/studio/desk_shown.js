@@ -1,5 +1,5 @@
-// An instrument that draws on its desk draws again each time the desk is put in anew, until it goes itself.
-export function onDeskShown(draw) {
-  addEventListener("desk-shown", draw);
-  return () => removeEventListener("desk-shown", draw);
+// An instrument draws again each time the desk is put in anew, for as long as it stands there itself.
+export function onDeskShown(root, draw) {
+  const again = () => (root.isConnected ? draw() : removeEventListener("desk-shown", again));
+  addEventListener("desk-shown", again);
 }

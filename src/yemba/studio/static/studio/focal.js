@@ -23,7 +23,7 @@ export function focal(gestures) {
         anchor.addEventListener("click", () => this.anchor(anchor.dataset.anchor.split(" ").map(Number)));
       form().addEventListener("input", () => this.draw());
       this.draw();
-      this.destroy = onDeskShown(() => this.draw());
+      onDeskShown(this.$root, () => this.draw());
     },
 
     form() {

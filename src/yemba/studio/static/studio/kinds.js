@@ -14,7 +14,7 @@ export function kinds() {
       this.$root.addEventListener("input", ({ target }) => target.name === "kind" && this.draw(target));
       this.$root.closest("details").addEventListener("toggle", () => this.drawChosen());
       this.drawChosen();
-      this.destroy = onDeskShown(() => this.drawChosen());
+      onDeskShown(this.$root, () => this.drawChosen());
     },
 
     narrow(typed) {
@@ -33,7 +33,7 @@ export function kinds() {
     // Nothing is asked for while the fold is shut.
     drawChosen() {
       const chosen = this.$root.querySelector("[name=kind]:checked");
-      if (chosen && this.$root.closest("details").open) this.draw(chosen);
+      if (chosen?.closest("details")?.open) this.draw(chosen);
     },
 
     draw({ value: kind, dataset }) {

@@ -59,14 +59,13 @@ export function ruler(gestures) {
       place.replaceChildren(this.surface());
       windows.resize();
       this.redraw = () => this.draw();
-      this.forget = onDeskShown(this.redraw);
+      onDeskShown(this.$root, this.redraw);
       addEventListener("windows-resized", this.redraw);
       document.getElementById("desk").addEventListener("input", this.redraw);
       this.draw();
     },
 
     destroy() {
-      this.forget();
       removeEventListener("windows-resized", this.redraw);
       document.getElementById("desk").removeEventListener("input", this.redraw);
       place.hidden = true;
