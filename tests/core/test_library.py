@@ -123,6 +123,13 @@ def test_a_mirror_and_a_turn_take_the_focal_point_along() -> None:
     assert picture_size(turned) == (900, 1600)
 
 
+def test_the_shape_of_another_picture_moves_no_focal_point() -> None:
+    square = _document(wide=_picture("w", 1600, 900, shape="1:1", focal_x=20, focal_y=30))
+    mirrored = _after("mirror-picture", square, picture="wide").pictures["wide"]
+    assert (mirrored.focal_x, mirrored.focal_y, mirrored.shape) == (80, 30, "1:1")
+    assert _after("show-whole", square, picture="wide").pictures["wide"].focal_x == 20
+
+
 @pytest.mark.parametrize(
     ("arguments", "named"),
     [

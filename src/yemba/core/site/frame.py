@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from yemba.core.layout.frame import FIXED, NONE, Frame
-from yemba.core.site.document import Standing
+from yemba.core.site.document import Section
 from yemba.core.site.pictures import picture_size
 from yemba.core.site.resolve import Look
 from yemba.core.type.scale import Fluid
@@ -50,14 +50,12 @@ def size_of(look: Look, section: str, level: str) -> Fluid:
 
 def width_of_pictures(look: Look) -> int | None:
     """How wide a sidebar is that shows its widest picture at its own size; None where it has no picture."""
-    shared = look.document.holder(("shared", SIDEBAR))
-    values = {
-        value for key, section in shared.ordered() for value in _values(Standing(("shared", SIDEBAR), key, section))
-    }
+    sections = look.document.holder(("shared", SIDEBAR)).sections.values()
+    values = {value for section in sections for value in _values(section)}
     widths = [picture_size(look.pictures[value])[0] for value in values if value in look.pictures]
     return max(widths) + 2 * PADDING if widths else None
 
 
-def _values(standing: Standing) -> set[str]:
-    section = standing.section
-    return {*section.fields.values(), *(value for item in section.items.values() for value in item.fields.values())}
+def _values(section: Section) -> set[str]:
+    of_items = (value for item in section.items.values() for value in item.fields.values())
+    return {*section.fields.values(), *of_items}

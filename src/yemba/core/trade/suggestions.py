@@ -16,7 +16,7 @@ _OF_AIMS = {
     "bookings": ("contact-form",),
     "dates": ("dates",),
     "sell": ("products", "price-list", "feature"),
-    "sign-ups": ("contact-form",),
+    "sign-ups": ("sign-up", "contact-form"),
 }
 """The kinds that serve an aim, the nearest first."""
 

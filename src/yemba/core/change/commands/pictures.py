@@ -10,7 +10,7 @@ from yemba.core.change.command import Command
 from yemba.core.change.operation import ABSENT, Operation, put, remove, value_at
 from yemba.core.errors import Fault
 from yemba.core.picture.crop import ratio_of
-from yemba.core.picture.framing import ALL, Box, Framing
+from yemba.core.picture.framing import ALL, Box, Framing, Spot
 from yemba.core.picture.logo import BACKGROUND, ENCLOSED, TRIM
 from yemba.core.picture.placing import FILL, WHOLE
 from yemba.core.site.document import Document, Picture
@@ -393,9 +393,9 @@ def _share(typed: str, side: str) -> float:
 
 def _largest(picture: Picture, shape: str) -> Box:
     """The largest box of a shape about the focal point, where that is in the upright picture."""
-    old, sides = framing(picture), (picture.width, picture.height)
-    whole = old._replace(box=ALL, ratio=None)
-    x, y = whole.in_shown(old.in_original((picture.focal_x, picture.focal_y), *sides), *sides)
+    sides = (picture.width, picture.height)
+    whole = framing(picture)._replace(box=ALL, ratio=None)
+    x, y = _focal_in(picture, whole)
     across, down = whole.upright(*sides)
     ratio = ratio_of(shape) or across / down
     wide, high = min(100.0, 100 * down * ratio / across), min(100.0, 100 * across / ratio / down)
@@ -406,10 +406,7 @@ def _largest(picture: Picture, shape: str) -> Box:
 def _framed(document: Document, key: str, new: Framing) -> list[Operation]:
     """Show a picture so, its focal point where it was in the picture."""
     picture = document.pictures[key]
-    sides, spot = (picture.width, picture.height), (picture.focal_x, picture.focal_y)
-    x, y = (
-        round(max(0, min(100, share))) for share in new.in_shown(framing(picture).in_original(spot, *sides), *sides)
-    )
+    x, y = (round(max(0, min(100, share))) for share in _focal_in(picture, new))
     box = "" if new.box == ALL else " ".join(f"{side:.2f}".rstrip("0").rstrip(".") for side in new.box)
     stored = {"mirror": new.mirror, "rotation": round(new.rotation, 1), "crop": box, "focal_x": x, "focal_y": y}
     if new.ratio is None:
@@ -419,6 +416,14 @@ def _framed(document: Document, key: str, new: Framing) -> list[Operation]:
         put(document, ("pictures", key, field), ABSENT if value == usual[field] else value)
         for field, value in stored.items()
     ]
+
+
+def _focal_in(picture: Picture, new: Framing) -> Spot:
+    """The focal point of a picture in % of what another framing shows; what a shape crops further changes nothing."""
+    sides = (picture.width, picture.height)
+    old = framing(picture)._replace(ratio=None)
+    in_original = old.in_original((picture.focal_x, picture.focal_y), *sides)
+    return new._replace(ratio=None).in_shown(in_original, *sides)
 
 
 def _about(stored: _Stored) -> dict[str, Any]:
