@@ -116,7 +116,7 @@ def test_with_nothing_given_and_without_script_a_site_is_begun(browser: Browser,
     hands.click(page.get_by_role("button", name="Put in: Markets"))
     expect(page.locator("#name-cheeses")).to_have_value("Our cheeses")
     hands.click(page.get_by_role("button", name="See three looks"))
-    assert page.get_by_role("button", name="Begin with").count() == 3
+    expect(page.get_by_role("button", name="Begin with")).to_have_count(3)
     hands.click(page.get_by_role("link", name="Three others"))
     hands.click(page.get_by_role("button", name="Begin with this one: bolder"))
     expect(page.locator("#desk h1")).to_have_text("Pages")

@@ -300,7 +300,7 @@ def test_the_whole_errand_by_keyboard_alone(page: Page, browser: Browser, port: 
     kept(page, "Oxide to")
     page.keyboard.press("Control+z")
     kept(page, "Undone")
-    page.keyboard.press("8")
+    page.keyboard.press("9")
     expect(page.locator("#desk h1")).to_have_text("Proof")
     tab_to("Ground: Offers on Home goes out")
     page.keyboard.press("Space")
