@@ -58,14 +58,14 @@ class State:
         self._recorded = recorded or {}
         self._values = custom_properties(site.look)
         self._looks: dict[Hashable, Any] = {}
-        self._frame = frame(site.look)
+        self.frame = (frame(site.look), site.look.value("sidebar.folds"))
         self._boxes: dict[str, tuple[Boxes, ...]] = {}
 
     def boxes(self, page: str) -> tuple[Boxes, ...]:
         """Where the page, its content and its sidebar stand, in windows of each of _WINDOWS."""
         side = sidebar_on(self.look, page)
         if side not in self._boxes:
-            framed = self._frame._replace(side=side)
+            framed = self.frame[0]._replace(side=side)
             self._boxes[side] = tuple(framed.boxes(window) for window in _WINDOWS)
         return self._boxes[side]
 
@@ -187,6 +187,9 @@ class _Verdicts:
         """Whether the frame of the page gives it another place or width: to sections that of the content, to the
         sidebar its own, to other parts that of the page."""
         both = self._before, self._after
+        bare = {state.look.document.pages[page].no_sidebar for state in both}
+        if len(bare) == 1 and self._before.frame == self._after.frame:
+            return False
         if place == SIDEBAR and len({state.look.value("sidebar.folds") for state in both}) > 1:
             return any(sidebar_on(state.look, page) != NONE for state in both)
         span = {SIDEBAR: "sidebar"}.get(place, "page" if place in parts() else "main")

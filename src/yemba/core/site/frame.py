@@ -29,7 +29,7 @@ def frame(look: Look) -> Frame:
 def sidebar_on(look: Look, page: str) -> str:
     """Where the sidebar stands on a page: "start", "end", or "none"."""
     known = look.document.pages.get(page)
-    return NONE if known is None or known.no_sidebar else frame(look).side
+    return NONE if known is None or known.no_sidebar else str(look.value("sidebar.side"))
 
 
 def widest(look: Look) -> float | None:
