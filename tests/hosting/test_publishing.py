@@ -310,7 +310,7 @@ def test_what_changes_on_a_page_changes_where_it_is_told_of(client: Client, site
     sites.edit(site, "add-section", {"page": home, "kind": "excerpts"})
     document = sites.document(Site.objects.get(pk=site.pk))
     (key,) = [one.key for one in document.standing() if one.section.kind == "excerpts"]
-    (item,) = document.pages[home].sections[key].order
+    item, *_ = document.pages[home].sections[key].order
     sites.edit(site, "set-words", {"section": key, "item": item, "field": "link", "words": f"page:{other}"})
     services.publish(Site.objects.get(pk=site.pk))
     sites.edit(site, "rename-page", {"page": other, "description": "All that is mended here, and what it costs."})
