@@ -65,7 +65,7 @@ for (const gallery of document.querySelectorAll("[data-enlarges]")) {
     });
     strip.addEventListener("scroll", tell);
     document.body.append(dialog);
-    dialog.show = (at) => {
+    dialog.openAt = (at) => {
       dialog.showModal();
       strip.focus();
       go(at, "instant");
@@ -78,6 +78,6 @@ for (const gallery of document.querySelectorAll("[data-enlarges]")) {
     if (!link || event.ctrlKey || event.metaKey || event.shiftKey) return;
     event.preventDefault();
     if (!dialog) make();
-    dialog.show(links.indexOf(link));
+    dialog.openAt(links.indexOf(link));
   });
 }
