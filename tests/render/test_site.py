@@ -84,7 +84,7 @@ def test_a_draft_and_a_live_page_say_the_same(document: Document, catalogue: Cat
     def body(html: str) -> str:
         inner = html[html.index("<body") :]
         shown = re.sub(r"<(\w+)[^>]* hidden></\1>", "", inner)  # a draft says where a part would stand
-        return re.sub(r"\n+", "\n", re.sub(r' data-(?:place|field|item|edit|page)="[^"]*"', "", shown))
+        return re.sub(r"\n+", "\n", re.sub(r' data-(?:place|field|item|edit|page|setting|stored)="[^"]*"', "", shown))
 
     assert body(page(site(document, catalogue))) == body(page(site(document, catalogue, draft=True)))
 

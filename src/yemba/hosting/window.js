@@ -210,7 +210,8 @@ function write(element) {
   element.contentEditable = rich ? "true" : "plaintext-only";
   element.setAttribute("role", "textbox");
   element.setAttribute("aria-label", "Write here. Escape leaves it as it was.");
-  writing = { element, before, rich };
+  if (element.dataset.stored !== undefined) element.textContent = element.dataset.stored; // what is filled in stands as it is kept
+  writing = { element, before, rich, written: element.innerHTML };
   say({ type: "writing", on: true });
   element.focus();
 }
@@ -229,18 +230,19 @@ function writeAt(what) {
 
 // `done` says that who writes ended it by a key, and goes back to where they came from.
 function stop(keep, done = false) {
-  const { element, before, rich } = writing;
+  const { element, before, rich, written } = writing;
   writing = null;
   hideTools();
   say({ type: "writing", on: false, done });
   for (const name of ["contenteditable", "role", "aria-label"]) element.removeAttribute(name);
   const fragments = late;
   late = {};
-  if (!keep) element.innerHTML = before;
-  if (element.innerHTML === before) patch({ fragments });
-  else {
-    say({ type: "words", ...placeOf(element), words: rich ? globalThis.richText.kept(element) : line(element) });
-  }
+  const isSame = !keep || element.innerHTML === written;
+  const words = rich ? globalThis.richText.kept(element) : line(element);
+  if (isSame) {
+    element.innerHTML = before;
+    patch({ fragments });
+  } else say({ type: "words", ...placeOf(element), setting: element.dataset.setting, words });
 }
 
 // As it was typed: what styles make of its case is not in the text, a broken line is a blank.

@@ -16,7 +16,7 @@ from yemba.core.calendar import spoken
 from yemba.core.layout.rows import ABREAST, ABREAST_ON_PHONE, USUAL, row_sizes, spans
 from yemba.core.layout.tiles import TileSizes, tile_sizes
 from yemba.core.limits import LIMITS
-from yemba.core.part.part import parts
+from yemba.core.part.part import AFTER, parts
 from yemba.core.picture import placing
 from yemba.core.picture.filters import NONE
 from yemba.core.site.backdrop import STILL, tint_of
@@ -50,10 +50,12 @@ class Fragment(NamedTuple):
 
 
 class At(NamedTuple):
-    """Where a fragment stands: `root` leads from there to the site's own address, `page` is the id of the page."""
+    """Where a fragment stands: `root` leads from there to the site's own address, `page` is the id of the page. What
+    `inherits` stands on the ground of what it stands in, but where its owner chose one."""
 
     root: str
     page: str = ""
+    inherits: bool = False
 
 
 class Form(NamedTuple):
@@ -114,7 +116,7 @@ def _part_key(answers: Answers, here: At, slug: str) -> tuple[Any, ...]:
 
 
 def _section_key(answers: Answers, here: At, key: str, stored: Section, first: bool) -> tuple[Any, ...]:
-    return (answers.site.draft, id(stored), key, here.root, first)
+    return (answers.site.draft, id(stored), key, here.root, here.inherits, first)
 
 
 def _cached(answers: Answers, key: tuple[Any, ...], source: Any) -> Fragment | None:
@@ -134,9 +136,11 @@ def _cache(key: tuple[Any, ...], source: Any, fragment: Fragment) -> Fragment:
 
 def _part(answers: Answers, here: At, slug: str) -> Fragment:
     recorder = Recorder(answers)
+    within = here._replace(inherits=parts()[slug].stands == AFTER)
 
     def sections() -> list[SafeString]:
-        made = [section(answers, here, key, stored, False) for key, stored in recorder.ask(questions.sections_of, slug)]
+        held = recorder.ask(questions.sections_of, slug)
+        made = [section(answers, within, key, stored, False) for key, stored in held]
         for fragment in made:
             recorder.also(fragment.reads)
         return [mark_safe(fragment.html) for fragment in made]
@@ -167,11 +171,20 @@ def _section(answers: Answers, here: At, key: str, stored: Section, first: bool,
         height=stored.fields.get("height", ""),
         kind=stored.kind,
         layout=layout,
-        ground=recorder.ask(questions.ground, stored.kind, stored.ground),
+        ground=""
+        if here.inherits and not stored.ground
+        else recorder.ask(questions.ground, stored.kind, stored.ground),
         draft=answers.site.draft,
         inner=mark_safe(_inner(recorder, here, key, stored, kind, layout, first, form or Form({}, {}))),
     )
     return Fragment(html, recorder.reads)
+
+
+def _ground(recorder: Recorder, here: At, stored: Section) -> str:
+    """The ground it stands on, "" where that is the one of what it stands in."""
+    if here.inherits and not stored.ground:
+        return ""
+    return recorder.ask(questions.ground, stored.kind, stored.ground)
 
 
 def _shown_behind(recorder: Recorder, stored: Section) -> tuple[str, str]:

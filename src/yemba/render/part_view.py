@@ -154,6 +154,12 @@ class PartView:
         return pictures.logo(picture, self._root, "") if picture else None
 
     @property
+    def footer(self) -> dict[str, Any]:
+        """Classes for what its owner set of the footer, its mark in the stylesheet, and whether it names the site."""
+        classes, mark, named = self._ask(questions.footer_marks)
+        return {"classes": classes, "mark": mark, "named": named}
+
+    @property
     def backdrop(self) -> dict[str, Any] | None:
         """The picture behind it, of the setting "SLUG.backdrop", where it is shown."""
         picture = self._ask(questions.backdrop, self._part.slug)

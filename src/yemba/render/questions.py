@@ -10,7 +10,7 @@ from yemba.core.layout.arrangement import NONE, OVER
 from yemba.core.layout.tiles import TileSizes
 from yemba.core.part.part import parts
 from yemba.core.picture import placing
-from yemba.core.site import background, files, frame, navigation, scripts
+from yemba.core.site import background, files, footer, frame, navigation, scripts
 from yemba.core.site.behind import PICTURE, of_fields, of_section
 from yemba.core.site.behind_style import style_mark
 from yemba.core.site.buttons import FILLED, SHADE, form_of
@@ -261,6 +261,12 @@ def backdrop(site: Site, part: str) -> Picture | None:
     if part == "background":
         return background.chosen(look).backdrop(look) if background.is_seen(look) else None
     return look.pictures.get(look.value(f"{part}.backdrop"))
+
+
+@question
+def footer_marks(site: Site) -> tuple[str, str, bool]:
+    """Classes of the footer and its mark in the stylesheet, "" for nothing of its own; whether it names the site."""
+    return footer.marks(site.look), style_mark(site.look, footer.behind(site.look)), footer.names_site(site.look)
 
 
 @question

@@ -13,7 +13,7 @@ from yemba.core.layout.frame import END, FIXED, MIDDLE, START
 from yemba.core.layout.header_fit import FOLDED_FROM, GAP, SIZE, SMALLER, TAGLINE, TIGHT_GAP, Fit
 from yemba.core.part.part import parts
 from yemba.core.picture.filters import DUOTONE
-from yemba.core.site import background
+from yemba.core.site import background, footer
 from yemba.core.site import behind as behind_words
 from yemba.core.site.backdrop import of_header, of_section
 from yemba.core.site.behind import duotone
@@ -77,7 +77,7 @@ def values(look: Look, draft: bool = False) -> str:
     blocks += _covered(look, fit.fold)
     blocks += _framed(look)
     blocks += [
-        everywhere_css(arrangement),
+        everywhere_css(arrangement, footer=draft or footer.is_own(look)),
         choices_css(_kinds(look, draft)),
         *_action(fit),
         f"@media (min-width: {fit.fold}px) {{\n{unfolds}}}",
@@ -100,7 +100,8 @@ def _tints(look: Look) -> set[int]:
 def _drawn_behind(look: Look) -> set[str]:
     """A rule for whatever is drawn behind the words of a section."""
     chosen = (behind_words.of_section(look, section) for section in look.document.drawn_behind())
-    marks = {style_mark(look, one): declarations(look, one) for one in chosen}
+    every = [*chosen, footer.behind(look)]
+    marks = {style_mark(look, one): declarations(look, one) for one in every}
     return {f'[data-behind="{mark}"]{{{declared}}}' for mark, declared in marks.items() if mark}
 
 
@@ -128,6 +129,7 @@ def custom_properties(look: Look) -> tuple[dict[str, str], dict[str, dict[str, s
         **_behind_header(look),
         **_duotone(look),
         **_extra(look),
+        **{f"footer-{role}": colour.hex for role, colour in footer.link_colours(look).items()},
     }
     return root, {slug: _roles(look, slug, ground) for slug, ground in look.grounds.items()}
 
@@ -283,10 +285,11 @@ def base_css() -> str:
 
 
 @cache
-def everywhere_css(arrangement: str = "") -> str:
-    """What an owner sets of parts, which outranks the template, and the styles of an arrangement, or of all of them,
-    that are in force at every width."""
-    return skeleton("owner.css") + written_out(shipped.everywhere_css(shipped.catalogue(), arrangement))
+def everywhere_css(arrangement: str = "", *, footer: bool = True) -> str:
+    """What an owner sets of parts, which outranks the template, that of the `footer` where it is asked for, and the
+    styles of an arrangement, or of all of them, that are in force at every width."""
+    own = skeleton("owner.css") + (skeleton("footer.css") if footer else "")
+    return own + written_out(shipped.everywhere_css(shipped.catalogue(), arrangement))
 
 
 @cache

@@ -11,6 +11,7 @@ from django.utils.safestring import SafeString
 from yemba import catalogue as shipped
 from yemba.core.calendar import spoken
 from yemba.core.language import from_right, reads_from_right
+from yemba.core.picture.signs import SIGNS
 from yemba.core.value.reaching import REACHES
 
 register = template.Library()
@@ -47,6 +48,14 @@ def button(context: template.Context, field: str = "", item: Any = None) -> Safe
     kind = context["one_offs"].get(element, {}).get("button") or "first"
     marked = mark(context, field, item) if field else ""
     return format_html(' class="{}"{}', context["button"](kind), marked)
+
+
+@register.simple_tag
+def sign(name: str) -> SafeString:
+    """A sign before a link, "" for none; the words beside it say what it means."""
+    known = SIGNS.get(name)
+    drawing = '<svg class="sign" viewBox="0 0 24 24" aria-hidden="true"><path d="{}"/></svg>'
+    return format_html(drawing, known.path) if known else SafeString("")
 
 
 @register.simple_tag(takes_context=True)

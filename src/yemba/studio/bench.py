@@ -19,6 +19,7 @@ from django.urls import reverse
 from yemba.core import timing
 from yemba.core.errors import Clash, Fault
 from yemba.core.limits import WINDOWS
+from yemba.core.part.part import AFTER, parts
 from yemba.core.site.resolve import Look
 from yemba.core.value.link import Link
 from yemba.core.value.time_zone import TimeZone
@@ -110,6 +111,7 @@ def _context(request: HttpRequest, site: Site, chapter: str, query: dict[str, st
         "document": look.document,
         "links": Link().choices(look),
         "chapter": chapter,
+        "foot": chapter if chapter in parts() and parts()[chapter].stands == AFTER else "",
         "chapter_name": chapters.desks()[chapter],
         "chapters": chapters.chapters(look, [w.change for w in waits]),
         "waits": waits,

@@ -14,7 +14,7 @@ from yemba.core.layout.frame import FIXED, NONE
 from yemba.core.part.part import parts
 from yemba.core.place import Place
 from yemba.core.site import behind as behind_words
-from yemba.core.site.behind import GRADIENT, GROUND, PATTERN, PICTURE
+from yemba.core.site.behind import GRADIENT, GROUND, PATTERN, PICTURE, THROUGH
 from yemba.core.site.extra import extra
 from yemba.core.site.header_ground import behind
 from yemba.core.site.kinds import SHARED
@@ -82,6 +82,8 @@ def _(place: places.OfSetting, look: Look) -> Control:
         return _SPECIAL[place.key]
     if setting.subject == "header":
         return _of_header(look, place.key)
+    if setting.subject == "footer" and place.key.startswith("footer."):
+        return Control("footer", _of_footer(look, place.key))
     if setting.subject == "frame":
         return Control("frame", _of_frame(look, place.key))
     if level in LEVELS:
@@ -116,6 +118,20 @@ def _of_header(look: Look, key: str) -> Control:
     if key == "header.backdrop" and look.value("header.behind") in (GRADIENT, PATTERN):
         key = "header.behind"
     return Control("header", key, _OF_HEADER.get(key, {}))
+
+
+def _of_footer(look: Look, key: str) -> str:
+    """One that shows nothing now is decided by what would make it show."""
+    name = key.removeprefix("footer.")
+    if not look.value("footer.shown"):
+        return "footer.shown"
+    if name in ("line_style", "line_colour") and not look.value("footer.line"):
+        return "footer.line"
+    if name in ("link_colour", "link_pointed") and look.value("footer.behind") == THROUGH:
+        return "footer.behind"
+    if name == "columns" and not look.document.holder(("shared", "footer")).order:
+        return "add-section"
+    return key
 
 
 def _of_frame(look: Look, key: str) -> str:

@@ -48,6 +48,8 @@ SENTENCES = {
     "both_phone": "both as on a phone",
     "result_lengths": "Title: {title} letters, of which about {most_title} show. "
     "Description: {description}, of about {most_description}.",
+    "footer_height": "Height of the footer; arrow keys draw it",
+    "footer_padding": "Padding of the footer; arrow keys draw it",
     "ruler_width": "Edge of the page; arrow keys draw it",
     "ruler_sidebar": "Edge of the sidebar; arrow keys draw it",
     "ruler_gap": "Gap beside the sidebar; arrow keys draw it",

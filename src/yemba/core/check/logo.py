@@ -18,6 +18,7 @@ from yemba.core.picture.logo import BACKGROUND, ENCLOSED, TRIM, LogoReading, rea
 from yemba.core.picture.marks import contrast_of_marks
 from yemba.core.place import OfLogo, OfSetting
 from yemba.core.site.document import Picture
+from yemba.core.site.footer import is_shown, names_site
 from yemba.core.site.logo import NAMES, logo_on, version_for
 from yemba.core.site.pictures import picture_bytes
 from yemba.core.site.resolve import Look
@@ -46,7 +47,7 @@ def find(inspected: Inspected) -> Iterator[Finding]:
 def stands_on(look: Look) -> dict[str, str]:
     """The ground of each part that shows the logo, by the part's slug."""
     grounds = {"header": str(look.value("header.ground"))}
-    if look.value("footer.logo"):
+    if is_shown(look) and names_site(look):
         grounds["footer"] = str(look.value("footer.ground"))
     return grounds
 

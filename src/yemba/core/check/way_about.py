@@ -7,6 +7,7 @@ from collections.abc import Iterator
 from yemba.core.check.finding import Cure, Finding, Inspected
 from yemba.core.layout.arrangement import NONE
 from yemba.core.place import OfMenu, OfSetting
+from yemba.core.site.footer import has_navigation, is_shown
 from yemba.core.site.header import shown_title
 from yemba.core.site.navigation import leads_home
 
@@ -21,11 +22,14 @@ def find(inspected: Inspected) -> Iterator[Finding]:
 
 def _nowhere(inspected: Inspected) -> Iterator[Finding]:
     look = inspected.look
-    if look.arrangement.menu != NONE or look.value("footer.navigation") or len(look.document.pages) < 2:
+    if look.arrangement.menu != NONE or has_navigation(look) or len(look.document.pages) < 2:
         return
-    sentence = "There is no header, and the footer shows no navigation: nobody finds the other pages."
-    cure = Cure("Show the navigation in the footer", "set-value", {"key": "footer.navigation", "value": "true"})
-    yield Finding(sentence, OfSetting("footer.navigation"), "", cure)
+    if is_shown(look):
+        what, key, shows = "the footer shows no navigation", "footer.navigation", "Show the navigation in the footer"
+    else:
+        what, key, shows = "no footer", "footer.shown", "Show the footer"
+    sentence = f"There is no header, and {what}: nobody finds the other pages."
+    yield Finding(sentence, OfSetting(key), "", Cure(shows, "set-value", {"key": key, "value": "true"}))
 
 
 def _not_home(inspected: Inspected) -> Iterator[Finding]:

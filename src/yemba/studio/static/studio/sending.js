@@ -69,8 +69,12 @@ export function send(form) {
   return queue.add(request(form.getAttribute("action"), identity(form), fields, more));
 }
 
-export function sendWords({ place, field, item, words }) {
-  const fields = Object.entries({ command: "set-words", section: place, field, item: item || "", words });
+// Words written in a window: of a field of a section, or of a `setting` of a part.
+export function sendWords({ place, field, item, setting, words }) {
+  const asked = setting
+    ? { command: "set-value", key: setting, value: words }
+    : { command: "set-words", section: place, field, item: item || "", words };
+  const fields = Object.entries(asked);
   queue.add(
     request(at("edit"), `words-${place}-${field}-${item || ""}`, fields, {
       replaces: true,

@@ -28,6 +28,7 @@ export async function open(address, { control, back = false } = {}) {
   const page = answer.page || to.searchParams.get("page");
   if (page !== state.page) showPage(page, { desk: false });
   const section = to.searchParams.get("section");
+  if (!section && !back) seeFoot();
   if (section) choose({ place: section }, !back);
   if (control) reachFor(control);
 }
@@ -44,6 +45,12 @@ function reachFor(control) {
   const wait = clicked + TWICE - performance.now();
   if (wait > 0) setTimeout(reach, wait);
   else reach();
+}
+
+// A desk about what stands at the foot of pages shows that in the windows.
+export function seeFoot() {
+  const { foot } = document.getElementById("desk").dataset;
+  if (foot) windows.say({ type: "scroll", page: state.page, place: foot, share: 0 });
 }
 
 // The page shown in both windows, in the chooser above them, in the address, and on a desk that is about a page.

@@ -7,6 +7,7 @@ import { find, openFind } from "./find.js";
 import { land } from "./focus.js";
 import { crop } from "./crop.js";
 import { picked } from "./picked.js";
+import { footerBox } from "./footer_box.js";
 import { ruler } from "./ruler.js";
 import { focal } from "./focal.js";
 import { come, heldFields, heldForms, hold, stash } from "./held.js";
@@ -26,7 +27,7 @@ import { apply, lookAgain, patched, recall, stream } from "./showing.js";
 import { at, bench, state, told, typing } from "./state.js";
 import { say, silence } from "./status.js";
 import { uploads } from "./uploads.js";
-import { back, choose, chooseAgain, clickedInWindow, open, showPage } from "./view.js";
+import { back, choose, chooseAgain, clickedInWindow, open, seeFoot, showPage } from "./view.js";
 import { kinds } from "./kinds.js";
 import { sort } from "./sort.js";
 import { waterfall } from "./waterfall.js";
@@ -50,6 +51,7 @@ const heard = {
     if (vision) windows.say({ type: "see", matrix: vision });
     chooseAgain();
     windows.say({ type: "where" }, from); // it goes where the other one is
+    seeFoot();
   },
   point(message, from) {
     windows.say({ ...message, type: "mark" }, from);
@@ -313,6 +315,7 @@ Alpine.plugin(morph);
 Alpine.data("plane", () => plane(gestures));
 Alpine.data("crop", () => crop(gestures));
 Alpine.data("ruler", () => ruler(gestures));
+Alpine.data("footerBox", () => footerBox(gestures));
 Alpine.data("focal", () => focal(gestures));
 Alpine.data("waterfall", () => waterfall(gestures));
 Alpine.data("offset", () => offset(gestures));

@@ -1,0 +1,761 @@
+"""The grammar of phrases: tokens in, one meaning out.
+
+A point at which a phrase can mean several things is *asked* by name; the caller parses again with each other choice.
+"""
+
+from __future__ import annotations
+
+from calendar import monthrange
+from collections.abc import Mapping
+from datetime import date, timedelta
+from typing import Any, NamedTuple
+
+from yemba.core.calendar.phrases import token as kinds
+from yemba.core.calendar.phrases.token import Token, Vocabulary
+from yemba.core.calendar.recurrence import Occasion, first_day
+
+_CODES = ("MO", "TU", "WE", "TH", "FR", "SA", "SU")
+_EVENING = 8  # hours up to this may be of the evening where a clock of twelve is usual
+_LONGEST_SPAN = 62  # days, of one occasion or of what is left out
+Asked = dict[str, int]
+
+
+class Unread(Exception):
+    """What of a phrase has no meaning, as a sentence."""
+
+
+class Parsed(NamedTuple):
+    """An occasion, and the first and last days of what is to be left out of it."""
+
+    occasion: Occasion
+    left_out: tuple[tuple[date, date], ...]
+
+
+def parse(
+    typed: list[Token], vocabulary: Vocabulary, language: str, today: date, choices: Mapping[str, int]
+) -> tuple[Parsed, Asked]:
+    """One meaning of the tokens, with each point that was asked and how many meanings it has. Raises Unread."""
+    parser = _Parser(typed, vocabulary, language, today, choices)
+    return parser.parse(), parser.asked
+
+
+class _Parser:
+    def __init__(
+        self, typed: list[Token], vocabulary: Vocabulary, language: str, today: date, choices: Mapping[str, int]
+    ) -> None:
+        self._tokens = typed
+        self._place = 0
+        self._vocabulary = vocabulary
+        self._language = language
+        self._today = today
+        self._choices = choices
+        self.asked: Asked = {}
+        self._days: list[date] = []
+        self._last: date | None = None  # of one occasion that lasts several days
+        self._start: date | None = None
+        self._until: date | None = None
+        self._until_token: tuple[Any, ...] | None = None
+        self._times: list[tuple[int, int, bool]] = []
+        self._half: int | None = None
+        self._frequency = ""
+        self._interval = 1
+        self._weekdays: list[tuple[int, int]] = []  # ordinal (0 for every) and day
+        self._spanned = False  # whether those go from one to another
+        self._loose: list[int] = []  # weekdays that may be of one week or of every
+        self._month_days: list[int] = []
+        self._count = 0
+        self._left_out: list[tuple[Any, ...]] = []
+        self._months_out: set[int] = set()
+
+    # --- tokens
+
+    def _peek(self, ahead: int = 0) -> Token:
+        place = self._place + ahead
+        return self._tokens[place] if place < len(self._tokens) else Token("end", None, "")
+
+    def _is(self, *expected: str, ahead: int = 0) -> bool:
+        return self._peek(ahead).kind in expected
+
+    def _next(self) -> Token:
+        token = self._peek()
+        self._place += 1
+        return token
+
+    def _value(self) -> int:
+        """The number that the next token tells."""
+        return self._next().number
+
+    def _skip(self, *kind: str) -> bool:
+        if self._is(*kind):
+            self._place += 1
+            return True
+        return False
+
+    def _choose(self, name: str, count: int) -> int:
+        """Which of several meanings is taken at a point."""
+        self.asked[name] = count
+        return self._choices.get(name, 0)
+
+    # --- the phrase
+
+    def parse(self) -> Parsed:
+        while not self._is("end"):
+            before = self._place
+            self._clause()
+            if self._place == before:
+                raise Unread(f"“{self._peek().text}” has no meaning there.")
+        return self._made()
+
+    def _clause(self) -> None:
+        """What stands next, by the kind of its first token."""
+        clauses = {
+            kinds.EXCEPT: self._except,
+            kinds.UNTIL: self._until_clause,
+            kinds.FROM: self._from_clause,
+            kinds.EVERY: self._every,
+            kinds.FREQUENCY: self._every,
+            kinds.GROUP: self._group,
+            kinds.WEEKLY: self._weekly_list,
+            kinds.ORDINAL: self._ordinals,
+            kinds.WEEKDAY: self._weekday,
+            kinds.NEXT: self._near,
+            kinds.RELATIVE: self._near,
+            kinds.FOR: self._for,
+        }
+        kind = self._peek().kind
+        if kind in clauses:
+            clauses[kind]()
+        elif kind == kinds.NUMBER and self._number():
+            return
+        elif (days := self._dates()) is not None:
+            self._take(days)
+        elif kind in (kinds.TIME, kinds.NUMBER, kinds.HALF):
+            self._hours()
+        else:
+            self._joined()
+
+    def _number(self) -> bool:
+        """Whether a number is how often it happens, the day of every month, or the one in "one Saturday in two"."""
+        if self._is(kinds.TIMES, kinds.WEEKLY, ahead=1):
+            self._count = self._value()
+            self._skip(kinds.TIMES)
+        elif self._is(kinds.OF_MONTH, ahead=1):
+            self._monthly_days([self._value()])
+        elif self._is(kinds.WEEKDAY, ahead=1) and self._is(kinds.OTHER, ahead=2):
+            self._next()
+        else:
+            return False
+        return True
+
+    def _joined(self) -> None:
+        """A word that joins what stands before and after it."""
+        if self._is(kinds.HALF_DAY):
+            self._half = self._value()
+        elif self._skip(kinds.OF_MONTH):
+            self._frequency = "MONTHLY"
+        elif self._is(kinds.TO) and self._until_follows():
+            self._until_clause()
+        elif self._is(kinds.TO) and self._times and self._is(kinds.TIME, kinds.NUMBER, kinds.HALF, ahead=1):
+            self._next()
+            self._times.append(self._hour())
+        elif self._is(kinds.AND, kinds.TO):
+            self._next()
+
+    def _group(self) -> None:
+        """Weekdays that one word names."""
+        self._weekly((0, day) for day in self._next().days)
+
+    def _until_follows(self) -> bool:
+        """Whether what comes after "to" is a day, before which all is told."""
+        return self._is(kinds.MONTH, kinds.DATE, ahead=1) or (
+            self._is(kinds.NUMBER, kinds.ORDINAL, ahead=1) and self._is(kinds.MONTH, ahead=2)
+        )
+
+    # --- days
+
+    def _take(self, days: list[tuple[Any, ...]]) -> None:
+        """Dates in the main of a phrase: one, several, or from one to another."""
+        for spec in days:
+            start, end = self._resolve(spec, self._today)
+            self._days.append(start)
+            if end != start:
+                if (end - start).days > _LONGEST_SPAN:
+                    self._days.pop()
+                    self._start, self._until = start, end
+                else:
+                    self._last = end
+
+    def _dates(self) -> list[tuple[Any, ...]] | None:
+        """Dates from here on, as (kind, …) that `_resolve` reads; None where there is none."""
+        first = self._date_list()
+        if first is None:
+            return None
+        found = first
+        while self._is(kinds.AND) and self._date_ahead(1):
+            self._next()
+            found += self._date_list() or []
+        return found
+
+    def _date_ahead(self, ahead: int) -> bool:
+        place = self._place
+        self._place += ahead
+        there = self._date_list() is not None
+        self._place = place
+        return there
+
+    def _date_list(self) -> list[tuple[Any, ...]] | None:
+        """One date, a span, or days of one month: "4 May", "4-6 May", "4, 11 and 18 May", "May 4"."""
+        place = self._place
+        if self._is(kinds.DATE):
+            start = self._numeric(self._next())
+            if self._is(kinds.TO) and self._is(kinds.DATE, ahead=1):
+                self._next()
+                return [("span", start, self._numeric(self._next()))]
+            return [("day", *start)]
+        if self._is(kinds.MONTH) and self._is(kinds.NUMBER, kinds.ORDINAL, ahead=1) and self._day_of(1):
+            month = self._value()
+            days, spans = self._day_numbers()
+            year = self._year()
+            return self._in_month(days, spans, month, year)
+        if self._is(kinds.NUMBER, kinds.ORDINAL) and self._day_of(0):
+            days, spans = self._day_numbers()
+            if self._is(kinds.MONTH):
+                month = self._value()
+                year = self._year()
+                if (
+                    self._is(kinds.TO)
+                    and self._is(kinds.NUMBER, kinds.ORDINAL, ahead=1)
+                    and self._is(kinds.MONTH, ahead=2)
+                ):
+                    self._next()
+                    end = self._value()
+                    end_month = self._value()
+                    end_year = self._year()
+                    return [("span", (year, month, days[0]), (end_year, end_month, end))]
+                return self._in_month(days, spans, month, year)
+        self._place = place
+        return None
+
+    def _day_of(self, ahead: int) -> bool:
+        return 1 <= self._peek(ahead).number <= 31
+
+    def _day_numbers(self) -> tuple[list[int], list[tuple[int, int]]]:
+        """Numbers of days, and which of them go from one to another."""
+        days = [self._value()]
+        spans = []
+        while True:
+            if self._is(kinds.TO) and self._is(kinds.NUMBER, kinds.ORDINAL, ahead=1) and self._day_of(1):
+                self._next()
+                end = self._value()
+                spans.append((days.pop(), end))
+                days.append(end)
+            elif self._is(kinds.AND) and self._is(kinds.NUMBER, kinds.ORDINAL, ahead=1) and self._day_of(1):
+                self._next()
+                days.append(self._value())
+            else:
+                return days, spans
+
+    def _in_month(self, days: list[int], spans: list[tuple[int, int]], month: int, year: int) -> list[tuple[Any, ...]]:
+        ends = {end: start for start, end in spans}
+        return [
+            ("span", (year, month, ends[day]), (year, month, day)) if day in ends else ("day", year, month, day)
+            for day in days
+        ]
+
+    def _year(self) -> int:
+        if self._is(kinds.NUMBER) and self._peek().number > 1900:
+            return self._value()
+        return 0
+
+    def _numeric(self, token: Token) -> tuple[int, int, int]:
+        """Year, month and day of a date in figures; which of 4/5 is the month is asked where both are usual."""
+        year, one, other, *slash = token.date
+        if not slash:
+            return year, one, other
+        day_first = self._vocabulary.day_first
+        if day_first is None:
+            day_first = self._language != "en-US"
+            if one <= 12 and other <= 12 and one != other:
+                day_first = day_first == (self._choose("slash", 2) == 0)
+            elif one != other:
+                day_first = one > 12
+        return (year, other, one) if day_first else (year, one, other)
+
+    def _resolve(self, spec: tuple[Any, ...], since: date) -> tuple[date, date]:
+        """The first and the last day of a date, the next from `since` on where no year is told."""
+        if spec[0] == "day":
+            day = self._day(spec[1:], since)
+            return day, day
+        start_at, end_at = spec[1], spec[2]
+        if not start_at[0] and end_at[0]:
+            start_at = (end_at[0] - (start_at[1:] > end_at[1:]), *start_at[1:])
+        start = self._day(start_at, since)
+        end = self._day(end_at, start)
+        return start, end
+
+    def _day(self, at: tuple[int, int, int], since: date) -> date:
+        year, month, day = at
+        try:
+            if year:
+                return date(year, month, day)
+            for later in range(9):  # 29 February comes every fourth year, or every eighth
+                if 1 <= month <= 12 and day <= monthrange(since.year + later, month)[1]:
+                    known = date(since.year + later, month, day)
+                    if known >= since:
+                        return known
+            raise ValueError
+        except ValueError:
+            said = f"{day}.{month}." + (str(year) if year else "")
+            raise Unread(f"There is no {said}") from None
+
+    # --- repeating
+
+    def _every(self) -> None:
+        token = self._next()
+        if token.kind == kinds.FREQUENCY:
+            self._frequency, self._interval = token.often
+            return
+        if self._skip(kinds.OTHER):
+            self._interval = 2
+        elif self._is(kinds.NUMBER) and self._is(kinds.UNIT, ahead=1):
+            self._interval = self._value()
+        elif self._is(kinds.ORDINAL):
+            self._every_ordinal()
+            return
+        if self._is(kinds.UNIT):
+            self._frequency = str(self._next().value)
+        elif self._is(kinds.WEEKDAY):
+            self._weekly((0, day) for day in self._weekday_list())
+        elif self._is(kinds.WEEKLY):
+            self._weekly_list()
+        elif self._is(kinds.GROUP):
+            self._group()
+        elif self._is(kinds.MONTH):
+            raise Unread("Dates of every year are told by their day.")
+        else:
+            raise Unread("Every what?")
+        if self._skip(kinds.OTHER):  # "un samedi sur deux"
+            self._interval = 2
+
+    def _every_ordinal(self) -> None:
+        """ "Every second Saturday": each other week, or the second of each month."""
+        ordinals = self._ordinal_list()
+        if self._is(kinds.UNIT):
+            if len(ordinals) > 1 or ordinals[0] < 1:
+                raise Unread("Every what?")
+            self._interval, self._frequency = ordinals[0], str(self._next().value)
+            return
+        if not self._is(kinds.WEEKDAY, kinds.WEEKLY):
+            if self._is(kinds.OF_MONTH):
+                self._monthly_days(ordinals)
+                return
+            raise Unread("Every what?")
+        days = self._weekday_list()
+        by_month = [(ordinal, day) for ordinal in ordinals for day in days]
+        if self._skip(kinds.OF_MONTH) or len(ordinals) > 1 or ordinals[0] in (1, -1):
+            self._monthly(by_month)
+            return
+        second_first = ordinals[0] == 2
+        if (self._choose("ordinal", 2) == 0) == second_first:
+            self._interval = ordinals[0]
+            self._weekly((0, day) for day in days)
+        else:
+            self._monthly(by_month)
+
+    def _ordinals(self) -> None:
+        """ "First and third Tuesday of the month", "the 15th of the month", or a date such as "4th May"."""
+        days = self._dates()
+        if days is not None:
+            self._take(days)
+            return
+        ordinals = self._ordinal_list()
+        if self._is(kinds.WEEKDAY, kinds.WEEKLY):
+            weekdays = self._weekday_list()
+            self._skip(kinds.OF_MONTH)
+            self._monthly([(ordinal, day) for ordinal in ordinals for day in weekdays])
+        elif self._is(kinds.UNIT) and self._peek().value == "DAILY":
+            self._next()
+            self._skip(kinds.OF_MONTH)
+            self._monthly_days(ordinals)
+        elif self._is(kinds.OF_MONTH) or self._frequency == "MONTHLY":
+            self._monthly_days(ordinals)
+        else:
+            raise Unread(f"The {ordinals[0]}. of what?")
+
+    def _monthly_days(self, days: list[int]) -> None:
+        self._skip(kinds.OF_MONTH)
+        self._frequency = "MONTHLY"
+        self._month_days = [self._whole_day(day) for day in days]
+
+    def _whole_day(self, day: int) -> int:
+        if day != -1 and not 1 <= day <= 31:
+            raise Unread(f"No month has a day {day}.")
+        return day
+
+    def _ordinal_list(self) -> list[int]:
+        found = [self._value()]
+        while self._is(kinds.AND) and self._is(kinds.ORDINAL, ahead=1):
+            self._next()
+            found.append(self._value())
+        return found
+
+    def _weekday_list(self) -> list[int]:
+        """Weekdays from here on: "Tuesday and Thursday", "Monday to Friday"."""
+        found = [self._value()]
+        while True:
+            if self._is(kinds.AND) and self._is(kinds.WEEKDAY, kinds.WEEKLY, ahead=1):
+                self._next()
+                found.append(self._value())
+            elif self._is(kinds.TO) and self._is(kinds.WEEKDAY, kinds.WEEKLY, ahead=1):
+                self._next()
+                end = self._value()
+                found += [(found[-1] + step) % 7 for step in range(1, (end - found[-1]) % 7 + 1)]
+            else:
+                return found
+
+    def _weekly_list(self) -> None:
+        self._weekly((0, day) for day in self._weekday_list())
+        if self._skip(kinds.OTHER):
+            self._interval = 2
+
+    def _weekly(self, days: Any) -> None:
+        self._frequency = self._frequency or "WEEKLY"
+        self._weekdays += [one for one in days if one not in self._weekdays]
+
+    def _monthly(self, days: list[tuple[int, int]]) -> None:
+        if any(ordinal != -1 and not 1 <= ordinal <= 5 for ordinal, _ in days):
+            raise Unread("A month has at most five of each weekday.")
+        self._frequency = "MONTHLY"
+        self._weekdays += days
+
+    def _weekday(self) -> None:
+        """A weekday that goes with a date, repeats, or is the next one."""
+        day = self._peek().number
+        if self._date_ahead(1) or (self._is(kinds.AND, ahead=1) and self._date_ahead(2)):
+            self._next()
+            self._skip(kinds.AND)
+            self._with_date(day)
+            return
+        if self._is(kinds.OTHER, ahead=1):  # "samedi sur deux"
+            self._next()
+            self._next()
+            self._interval = 2
+            self._weekly([(0, day)])
+            return
+        spanned = self._is(kinds.TO, ahead=1) and self._is(kinds.WEEKDAY, ahead=2)
+        days = self._weekday_list()
+        if self._is(kinds.OF_MONTH):
+            raise Unread("Which of the month: the first, the second, the last?")
+        if self._is(kinds.NEXT):  # "samedi prochain"
+            self._next()
+            self._days += [self._coming(one) for one in days]
+        elif self._frequency:
+            self._weekly((0, one) for one in days)
+        else:
+            self._loose = days
+            self._spanned = spanned
+
+    def _with_date(self, day: int) -> None:
+        before = len(self._days)
+        self._take(self._dates() or [])
+        taken = self._days[before:]
+        if taken and taken[0].weekday() != day:
+            one = taken[0]
+            raise Unread(f"{one.day} {one:%B %Y} is a {one:%A}.")
+
+    def _near(self) -> None:
+        """ "Next Saturday", "tomorrow"."""
+        token = self._next()
+        if token.kind == kinds.RELATIVE:
+            self._days.append(self._today + timedelta(days=token.number))
+            return
+        if not self._is(kinds.WEEKDAY):
+            raise Unread("Next what?")
+        coming = self._coming(self._value())
+        later = self._choose("next", 2)
+        self._days.append(coming + timedelta(days=7 * later))
+
+    def _coming(self, day: int) -> date:
+        """The next such day, today or later."""
+        return self._today + timedelta(days=(day - self._today.weekday()) % 7)
+
+    def _for(self) -> None:
+        """ "For six weeks", "for 6 times"."""
+        self._next()
+        if not self._is(kinds.NUMBER):
+            return
+        count = self._value()
+        if self._is(kinds.UNIT):
+            unit = str(self._next().value)
+            self._until_token = ("lasts", count, unit)
+        elif self._is(kinds.TIMES):
+            self._next()
+            self._count = count
+        else:
+            raise Unread(f"For {count} what?")
+
+    # --- clauses
+
+    def _until_clause(self) -> None:
+        self._next()
+        found = self._dates()
+        if found is not None:
+            self._until_token = ("date", found[-1])
+            return
+        if self._is(kinds.MONTH):
+            month = self._value()
+            self._until_token = ("month", month, self._year())
+        elif self._is(kinds.TIME, kinds.NUMBER, kinds.HALF):
+            self._times.append(self._hour())
+        elif self._is(kinds.WEEKDAY, kinds.WEEKLY) and self._loose:
+            end = self._value()
+            self._loose += [(self._loose[-1] + step) % 7 for step in range(1, (end - self._loose[-1]) % 7 + 1)]
+        elif self._is(kinds.UNIT):
+            raise Unread("Until when?")
+        else:
+            raise Unread("Until when?")
+
+    def _from_clause(self) -> None:
+        self._next()
+        if self._is(kinds.WEEKDAY):
+            self._weekday()
+            return
+        found = self._dates()
+        if found is not None:
+            start, end = self._resolve(found[0], self._today)
+            self._start = start
+            if end != start:
+                self._start = None
+                self._take(found)
+        elif self._is(kinds.MONTH):
+            month = self._value()
+            self._start = self._day((self._year(), month, 1), self._today.replace(day=1))
+        elif self._is(kinds.TIME, kinds.NUMBER, kinds.HALF):
+            self._hours()
+        elif self._is(kinds.RELATIVE, kinds.NEXT):
+            self._near()
+            self._start = self._days.pop()
+        else:
+            raise Unread("From when?")
+
+    def _except(self) -> None:
+        self._next()
+        some = False
+        while True:
+            found = self._dates()
+            if found is not None:
+                self._left_out += found
+            elif self._is(kinds.MONTH):
+                first = self._value()
+                self._months_out.add(first)
+                if self._is(kinds.TO) and self._is(kinds.MONTH, ahead=1):
+                    self._next()
+                    end = self._value()
+                    self._months_out |= {(first + step - 1) % 12 + 1 for step in range((end - first) % 12 + 1)}
+            elif self._is(kinds.WEEKLY, kinds.WEEKDAY) and not self._date_ahead(1):
+                self._without_weekdays()
+            elif self._is(kinds.WEEKDAY):
+                self._next()
+                continue
+            elif not some:
+                raise Unread("Not when?")
+            else:
+                return
+            some = True
+            self._skip(kinds.AND)
+
+    def _without_weekdays(self) -> None:
+        """ "Every day except Sunday"."""
+        out = self._weekday_list()
+        if self._frequency not in ("DAILY", "WEEKLY"):
+            raise Unread("Which days of these?")
+        here = [day for _, day in self._weekdays] or list(range(7))
+        self._frequency = "WEEKLY"
+        self._weekdays = [(0, day) for day in here if day not in out]
+
+    # --- times of day
+
+    def _hours(self) -> None:
+        self._times.append(self._hour())
+        if self._is(kinds.TO, kinds.UNTIL) and self._is(kinds.TIME, kinds.NUMBER, kinds.HALF, ahead=1):
+            if self._is(kinds.NUMBER, ahead=1) and self._is(kinds.MONTH, ahead=2):
+                return
+            self._next()
+            self._times.append(self._hour())
+        elif len(self._times) == 1 and self._is(kinds.AND) and self._hour_follows():
+            self._next()  # "between 10 and 13"
+            self._times.append(self._hour())
+
+    def _hour_follows(self) -> bool:
+        """Whether the token after the next is an hour, and no day of a month or number of times."""
+        is_number = self._is(kinds.NUMBER, ahead=1)
+        return self._is(kinds.TIME, ahead=1) or (is_number and not self._is(kinds.MONTH, kinds.TIMES, ahead=2))
+
+    def _hour(self) -> tuple[int, int, bool]:
+        shift = self._value() if self._is(kinds.HALF) else 0
+        token = self._next()
+        if token.kind == kinds.TIME:
+            hour, minute, sure = token.clock
+        else:
+            hour, minute, sure = token.number, 0, False
+            if hour > 24:
+                raise Unread(f"“{token.text}” is no time of day.")
+            sure = hour > 12
+        total = hour * 60 + minute + shift
+        if hour > 24 or minute > 59 or total < 0 or total > 24 * 60:
+            raise Unread(f"“{token.text}” is no time of day.")
+        return total // 60 % 24, total % 60, sure
+
+    def _clock(self) -> tuple[str, str]:
+        """The times as they are stored."""
+        if len(self._times) > 2:
+            raise Unread("Two times on one day are two entries.")
+        if not self._times:
+            return "", ""
+        begins, *rest = self._times
+        ends = rest[0] if rest else None
+        begins, ends = self._in_half(begins, ends)
+        first = f"{begins[0]:02}:{begins[1]:02}"
+        return first, f"{ends[0]:02}:{ends[1]:02}" if ends else ""
+
+    def _in_half(
+        self, begins: tuple[int, int, bool], ends: tuple[int, int, bool] | None
+    ) -> tuple[tuple[int, int, bool], tuple[int, int, bool] | None]:
+        """Which half of the day hours are of that do not tell: by a word, by the other hour, or asked."""
+        if self._half is not None:
+            both = [self._shifted(one, self._half) if one and not one[2] else one for one in (begins, ends)]
+            return both[0], both[1]  # type: ignore[return-value]
+        if ends and ends[2] and not begins[2] and self._vocabulary.clock == 12:
+            later = self._shifted(begins, 12)
+            fits = later[:2] < ends[:2] and begins[0] <= _EVENING and ends[0] >= 12 and ends[0] < 24
+            if fits and ends[0] - begins[0] > 8:
+                return (later if self._choose("hours", 2) == 0 else begins), ends
+            return begins, ends
+        if ends and not ends[2] and ends[:2] <= begins[:2] and ends[0] + 12 < 24:
+            ends = self._shifted(ends, 12)
+            return begins, (*ends[:2], True)
+        if begins[2] or begins[0] > _EVENING or begins[0] == 0 or self._vocabulary.clock == 24:
+            return begins, ends
+        if ends and ends[0] > 12:
+            return begins, ends
+        if self._choose("hours", 2) == (0 if begins[0] < 7 else 1):
+            return self._shifted(begins, 12), self._shifted(ends, 12) if ends else None
+        return begins, ends
+
+    def _shifted(self, moment: tuple[int, int, bool], by: int) -> tuple[int, int, bool]:
+        hour, minute, _ = moment
+        return (hour + by if hour < 12 else hour) % 24, minute, True
+
+    # --- what is made of it
+
+    def _made(self) -> Parsed:
+        self._settle_loose()
+        begins, ends = self._clock()
+        if self._count and not self._frequency:
+            raise Unread("How often does it repeat: every week, every month?")
+        rule = self._rule()
+        if rule:
+            day = self._first(rule)
+            rule = self._bounded(rule, day)
+            occasion = Occasion(
+                day.isoformat(), begins, ends, "", rule, tuple(one.isoformat() for one in sorted(set(self._days))[1:])
+            )
+            return Parsed(occasion, self._spans(day))
+        days = sorted(set(self._days or ([self._start] if self._start else [])))
+        if not days:
+            raise Unread("On which day?")
+        last = self._last or (self._end(days[0]) if self._until_token else None)
+        if last and last < days[0]:
+            raise Unread("It ends before it begins.")
+        if last and len(days) > 1:
+            raise Unread("Several days and one that lasts longer are two entries.")
+        also = tuple(day.isoformat() for day in days[1:])
+        lasting = last.isoformat() if last and last != days[0] else ""
+        occasion = Occasion(days[0].isoformat(), begins, ends, lasting, "", also)
+        return Parsed(occasion, self._spans(days[0]))
+
+    def _settle_loose(self) -> None:
+        """Weekdays of which nothing says whether they repeat."""
+        if not self._loose:
+            return
+        days, self._loose = self._loose, []
+        repeats = bool(
+            self._frequency or self._until_token or self._count or self._left_out or self._months_out or self._start
+        )
+        if repeats:
+            self._weekly((0, day) for day in days)
+            return
+        if self._days:
+            raise Unread("A day and a weekday: which is it?")
+        once = self._choose("once", 2)
+        if len(days) > 1:
+            once = 1 - once
+        if once == 0:
+            coming = self._coming(days[0])
+            self._days = [coming + timedelta(days=(day - days[0]) % 7) for day in days]
+            if self._spanned:
+                self._last, self._days = self._days[-1], self._days[:1]
+        else:
+            self._weekly((0, day) for day in days)
+
+    def _rule(self) -> str:
+        if not self._frequency:
+            return ""
+        parts = [f"FREQ={self._frequency}"]
+        if self._interval > 1:
+            parts.append(f"INTERVAL={self._interval}")
+        if self._weekdays:
+            if any(ordinal == 0 for ordinal, _ in self._weekdays) and self._frequency == "MONTHLY":
+                raise Unread("Which of the month: the first, the second, the last?")
+            ordered = sorted(self._weekdays)
+            parts.append(f"BYDAY={','.join(f'{ordinal or str()}{_CODES[day]}' for ordinal, day in ordered)}")
+        if self._month_days:
+            parts.append(f"BYMONTHDAY={','.join(map(str, sorted(self._month_days)))}")
+        if self._months_out:
+            stay = [month for month in range(1, 13) if month not in self._months_out]
+            if not stay:
+                raise Unread("No month is left.")
+            parts.append(f"BYMONTH={','.join(map(str, stay))}")
+        return ";".join(parts)
+
+    def _first(self, rule: str) -> date:
+        """The day it begins on: the first that fits from the start on, whatever is skipped after it."""
+        start = self._start or (min(self._days) if self._days else self._today)
+        every = ";".join(part for part in rule.split(";") if not part.startswith("INTERVAL="))
+        known = first_day(every, start)
+        if known is None:
+            raise Unread("No day falls on that.")
+        return known
+
+    def _bounded(self, rule: str, day: date) -> str:
+        if self._count:
+            if self._until_token:
+                raise Unread("A last day and a number of times cannot both hold.")
+            return f"{rule};COUNT={self._count}"
+        end = self._until or (self._end(day) if self._until_token else None)
+        if end is None:
+            return rule
+        if end < day:
+            raise Unread(f"It would end on {end.day} {end:%B %Y}, before it begins.")
+        return f"{rule};UNTIL={end:%Y%m%d}"
+
+    def _end(self, start: date) -> date:
+        """The last day that the phrase tells."""
+        told = self._until_token or ("date", ("day", start.year, start.month, start.day))
+        if told[0] == "date":
+            return self._resolve(told[1], start)[1]
+        if told[0] == "lasts":
+            _, count, unit = told
+            if unit in ("DAILY", "WEEKLY"):
+                return start + timedelta(days=count * (7 if unit == "WEEKLY" else 1) - 1)
+            months = start.month - 1 + count * (12 if unit == "YEARLY" else 1)
+            year, month = start.year + months // 12, months % 12 + 1
+            return date(year, month, min(start.day, monthrange(year, month)[1])) - timedelta(days=1)
+        _, month, year = told
+        known = year or (start.year + (month < start.month))
+        if self._choose("until", 2) == 0:
+            return date(known, month, monthrange(known, month)[1])
+        return date(known, month, 1) - timedelta(days=1)
+
+    def _spans(self, start: date) -> tuple[tuple[date, date], ...]:
+        return tuple(self._resolve(spec, start) for spec in self._left_out)

@@ -1,0 +1,111 @@
+"""A phrase such as "every second Saturday 10-13 until June, not 4 May", read into an occasion.
+
+Where it can mean two things both are given, the likelier first; what is not understood is told, never passed over.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+from datetime import date
+from itertools import islice
+from typing import NamedTuple
+
+from yemba.core.calendar.phrases.languages import VOCABULARIES
+from yemba.core.calendar.phrases.parser import Parsed, Unread, parse
+from yemba.core.calendar.phrases.token import UNKNOWN, Vocabulary, tokens
+from yemba.core.calendar.recurrence import Occasion, occurrences
+from yemba.core.errors import Fault
+
+LONGEST = 300
+"""Letters of a phrase."""
+_MOST_READINGS = 4
+_EXAMPLE = "Write it as “every Saturday 10-13 until 30 June”, or “4 May 18:00”."
+
+
+class Reading(NamedTuple):
+    """One meaning of a phrase; `doubts` are sentences about what in it has no effect."""
+
+    occasion: Occasion
+    doubts: tuple[str, ...] = ()
+
+
+def read(phrase: str, language: str, today: date) -> list[Reading]:
+    """What a phrase may mean, the likeliest first; `language` is the tag of the site's.
+
+    Raises Fault ``phrase-unread`` that names what is not understood.
+    """
+    text = phrase.strip()
+    if not text:
+        raise Fault("phrase-unread", f"When is it? {_EXAMPLE}", "phrase")
+    if len(text) > LONGEST:
+        raise Fault("phrase-unread", f"That is {len(text)} letters long; {LONGEST} are read. {_EXAMPLE}", "phrase")
+    own = language.partition("-")[0]
+    tried = list(dict.fromkeys([own, "en", *VOCABULARIES]))
+    refused: list[Fault] = []
+    for tag in tried:
+        if tag not in VOCABULARIES:
+            continue
+        try:
+            return _readings(text, VOCABULARIES[tag], language, today)
+        except Fault as fault:
+            refused.append(fault)
+    raise refused[0]
+
+
+def _readings(phrase: str, vocabulary: Vocabulary, language: str, today: date) -> list[Reading]:
+    """In one language. Raises Fault."""
+    typed = tokens(phrase, vocabulary)
+    strange = [token.text for token in typed if token.kind == UNKNOWN]
+    if strange:
+        said = ", ".join(f"“{word}”" for word in dict.fromkeys(strange))
+        raise Fault("phrase-unread", f"{said} is not understood. {_EXAMPLE}", "phrase")
+    try:
+        first, asked = parse(typed, vocabulary, language, today, {})
+        found = [_reading(first, today)]
+        for name, count in asked.items():
+            for choice in range(1, count):
+                other, _ = parse(typed, vocabulary, language, today, {name: choice})
+                found.append(_reading(other, today))
+    except Unread as unread:
+        raise Fault("phrase-unread", f"{unread} {_EXAMPLE}", "phrase") from None
+    return list(dict.fromkeys(found))[:_MOST_READINGS]
+
+
+def _reading(parsed: Parsed, today: date) -> Reading:
+    """With the days left out that it has, and a word on those that it has not."""
+    occasion = parsed.occasion
+    days = [one.day for one in occurrences(occasion)] if parsed.left_out or occasion.rule else [occasion.day]
+    if not days:
+        raise Unread("No day falls on that.")
+    first = days[0]
+    but, doubts = _left_out(parsed.left_out, days)
+    occasion = occasion._replace(day=first, but=tuple(but))
+    if not next(iter(occurrences(occasion)), None):
+        raise Unread("No day is left of it.")
+    if max(occasion.last_day or first, days[-1]) < today.isoformat():
+        doubts.append("All of it is past.")
+    return Reading(occasion, tuple(doubts))
+
+
+def _left_out(spans: Iterable[tuple[date, date]], days: list[str]) -> tuple[list[str], list[str]]:
+    """Days within these spans that it happens on, and sentences about spans that hold none."""
+    but: list[str] = []
+    doubts: list[str] = []
+    for start, end in spans:
+        within = [day for day in days if start.isoformat() <= day <= end.isoformat()]
+        but += within
+        if not within:
+            doubts.append(_misses(start, end))
+    return sorted(set(but)), doubts
+
+
+def _misses(start: date, end: date) -> str:
+    if start == end:
+        return f"Nothing falls on {start:%A} {start.day} {start:%B %Y}, which is to be left out."
+    return f"Nothing falls between {start.day} {start:%B} and {end.day} {end:%B %Y}, which is to be left out."
+
+
+def next_days(occasion: Occasion, today: date, most: int = 5) -> list[str]:
+    """The days from today on that it happens on, to look at."""
+    coming = (one.day for one in occurrences(occasion) if one.last_day >= today.isoformat())
+    return list(islice(coming, most))

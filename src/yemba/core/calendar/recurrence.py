@@ -1,0 +1,173 @@
+"""Dates that repeat, by the rules of RFC 5545 (section 3.3.10), in a zone.
+
+What an occasion begins with is a local day; its rule repeats that day, and each occurrence has the local times of the
+first, whatever summer time does to the clock (section 3.3.5).
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from datetime import date, datetime, time, timedelta, tzinfo
+from functools import lru_cache
+from itertools import islice
+from typing import NamedTuple
+
+from dateutil.rrule import rrule, rrulestr
+
+from yemba.core.errors import Fault
+
+MOST = 2_000
+"""Occurrences of one occasion that are looked at, from its first on: more than five years of every day."""
+FREQUENCIES = ("DAILY", "WEEKLY", "MONTHLY", "YEARLY")
+_PARTS = {
+    "FREQ",
+    "INTERVAL",
+    "COUNT",
+    "UNTIL",
+    "BYDAY",
+    "BYMONTHDAY",
+    "BYMONTH",
+    "BYSETPOS",
+    "WKST",
+    "BYYEARDAY",
+    "BYWEEKNO",
+}
+_HIGHEST = 1_000  # of INTERVAL and COUNT
+
+
+class Occasion(NamedTuple):
+    """Days are ISO 8601, "YYYY-MM-DD"; times "HH:MM", "" for none. `last_day` is the day on which one that lasts
+    longer ends, "" for the same. `rule` is the value of RRULE, "" for none, its UNTIL a day. `also` and `but` are
+    further days, and days left out."""
+
+    day: str
+    begins: str = ""
+    ends: str = ""
+    last_day: str = ""
+    rule: str = ""
+    also: tuple[str, ...] = ()
+    but: tuple[str, ...] = ()
+
+
+class Occurrence(NamedTuple):
+    """One time that it happens: local days, times as those of the occasion."""
+
+    day: str
+    last_day: str
+    begins: str
+    ends: str
+
+    def starts(self, zone: tzinfo) -> datetime:
+        """When it begins; of one without times at midnight."""
+        return at(self.day, self.begins or "00:00", zone)
+
+    def over(self, zone: tzinfo) -> datetime:
+        """When it is past: at its end, at the end of its day where no end is told."""
+        if not self.ends:
+            return at((date.fromisoformat(self.last_day) + timedelta(days=1)).isoformat(), "00:00", zone)
+        return at(self.last_day, self.ends, zone)
+
+
+def at(day: str, moment: str, zone: tzinfo) -> datetime:
+    """A local day and time in a zone. A time that the clock jumps over is told by the offset before the jump
+    (RFC 5545, section 3.3.5)."""
+    return datetime.combine(date.fromisoformat(day), time.fromisoformat(moment), zone)
+
+
+def occurrences(occasion: Occasion) -> Iterator[Occurrence]:
+    """Every time that it happens, in order, MOST at most."""
+    lasts = _lasts(occasion)
+    for day in islice(_days(occasion), MOST):
+        last = (date.fromisoformat(day) + lasts).isoformat()
+        yield Occurrence(day, last, occasion.begins, occasion.ends)
+
+
+def _lasts(occasion: Occasion) -> timedelta:
+    """From its first day to its last; into the next day where it ends at an earlier time than it begins."""
+    if occasion.last_day:
+        return date.fromisoformat(occasion.last_day) - date.fromisoformat(occasion.day)
+    overnight = bool(occasion.begins and occasion.ends) and occasion.ends <= occasion.begins
+    return timedelta(days=int(overnight))
+
+
+def _days(occasion: Occasion) -> Iterator[str]:
+    """Its days, each once."""
+    extra = sorted(set(occasion.also) | ({occasion.day} if not occasion.rule else set()))
+    left, out = list(extra), set(occasion.but)
+    for day in _by_rule(occasion.day, occasion.rule) if occasion.rule else ():
+        while left and left[0] <= day:
+            first = left.pop(0)
+            if first != day and first not in out:
+                yield first
+        if day not in out:
+            yield day
+    yield from (day for day in left if day not in out)
+
+
+def _by_rule(day: str, rule: str) -> Iterator[str]:
+    """The days of a rule from a day on, which counts as the first of them (RFC 5545, section 3.8.5.3)."""
+    begun = datetime.combine(date.fromisoformat(day), time())
+    counted = "COUNT=" in rule
+    parsed = _parsed(rule, begun)
+    first = next(iter(parsed), None)
+    if first != begun:
+        yield day
+    limit = MOST if not counted or first == begun else int(_named(rule)["COUNT"]) - 1
+    yield from (moment.date().isoformat() for moment in islice(parsed, max(0, limit)))
+
+
+def first_day(rule: str, since: date) -> date | None:
+    """The first day that a rule falls on from a day on; None where there is none."""
+    known = next(iter(_parsed(rule, datetime.combine(since, time()))), None)
+    return known.date() if known else None
+
+
+@lru_cache(maxsize=512)
+def _parsed(rule: str, begun: datetime) -> rrule:
+    return rrulestr(f"RRULE:{rule}", dtstart=begun)
+
+
+def _named(rule: str) -> dict[str, str]:
+    """The parts of a rule by name."""
+    pairs = (part.partition("=") for part in rule.upper().removeprefix("RRULE:").split(";") if part)
+    return {name.strip(): value.strip() for name, _, value in pairs}
+
+
+def read_rule(typed: str) -> str:
+    """A rule as it is stored, in the order of FREQUENCY, INTERVAL and so on. Raises Fault ``rule-unreadable``."""
+    parts = _named(typed.strip())
+    if not parts:
+        return ""
+    strange = sorted(parts.keys() - _PARTS)
+    if strange:
+        raise _unreadable(typed, f"{strange[0]} cannot be used here")
+    if parts.get("FREQ") not in FREQUENCIES:
+        raise _unreadable(typed, f"FREQ is one of {', '.join(FREQUENCIES)}")
+    for name in ("INTERVAL", "COUNT"):
+        number = parts.get(name, "1")
+        if not number.isdecimal() or not 1 <= int(number) <= _HIGHEST:
+            raise _unreadable(typed, f"{name} is a number from 1 to {_HIGHEST}")
+    if "COUNT" in parts and "UNTIL" in parts:
+        raise _unreadable(typed, "it has both COUNT and UNTIL")
+    if "UNTIL" in parts:
+        parts["UNTIL"] = _until(typed, parts["UNTIL"])
+    rule = ";".join(f"{name}={value}" for name, value in parts.items())
+    try:
+        rrulestr(f"RRULE:{rule}", dtstart=datetime(2026, 1, 1))
+    except (ValueError, TypeError, KeyError, IndexError) as error:
+        raise _unreadable(typed, str(error) or "a part of it has no meaning") from error
+    return rule
+
+
+def _until(typed: str, told: str) -> str:
+    """A day, "YYYYMMDD"; of a moment its day."""
+    digits = told.replace("-", "")[:8]
+    try:
+        return datetime.strptime(digits, "%Y%m%d").strftime("%Y%m%d")
+    except ValueError:
+        raise _unreadable(typed, f"UNTIL is a day such as 20270630, not {told}") from None
+
+
+def _unreadable(typed: str, reason: str) -> Fault:
+    example = "Write one such as FREQ=WEEKLY;BYDAY=SA;UNTIL=20270630."
+    return Fault("rule-unreadable", f"“{typed.strip()}” is no rule of repeating dates: {reason}. {example}", "repeats")
