@@ -135,6 +135,13 @@ def _role(hands: Hands) -> dict[str, Any]:
     return {"ground": hands.ground(), "role": hands.one_of("fill", "text", "button", "link"), "value": value}
 
 
+OCCASIONS = (
+    '{"day": "2026-12-05", "begins": "10:00", "rule": "FREQ=WEEKLY;BYDAY=SA", "but": ["2026-12-12"]}',
+    '{"day": "2026-12-04", "last_day": "2026-12-06"}',
+    '{"day": ""}',
+    "no occasion",
+)
+
 COMMANDS: dict[str, Callable[[Hands], dict[str, Any]]] = {
     "set-value": _value,
     "place-extra": lambda h: {"x": str(h.number(-400, 400)), "y": str(h.number(-200, 200))},
@@ -194,6 +201,13 @@ COMMANDS: dict[str, Callable[[Hands], dict[str, Any]]] = {
     "add-item": lambda h: {"section": h.section()},
     "move-item": lambda h: {"section": h.section(), "item": h.item(), "by": h.number(-3, 3)},
     "place-item": lambda h: {"section": h.section(), "item": h.item(), "before": h.one_of("", h.item())},
+    "set-when": lambda h: {"section": h.section(), "item": h.item(), "occasion": h.one_of(*OCCASIONS)},
+    "mark-date": lambda h: {
+        "section": h.section(),
+        "item": h.item(),
+        "day": h.one_of("2026-12-05", "2026-12-12", "no day"),
+        "state": h.one_of("", "cancelled", "sold_out", "out"),
+    },
     "remove-item": lambda h: {"section": h.section(), "item": h.item()},
     "bin-section": lambda h: {"section": h.section()},
     "restore-section": lambda h: {"section": h.binned()},
@@ -460,7 +474,7 @@ def test_every_command_says_in_words_what_it_does() -> None:
         "words": "Hello", "text": "Hello", "what": "colour", "ones": "", "all": "yes", "item": "", "picture": "p", "file": "f", "format": "png", "width": 1,
         "height": 1, "file_name": "a.png", "of": "type", "values": {"type.base": 20},
         "codes": "#123456", "ground": "xsea", "role": "button", "ground_name": "Kelp", "fill": "@c1", "heading": "lora", "body": "lora", "instead": "", "font": "own-1", "level": "h2",
-        "lightness": "50", "chroma": "0.1", "hue": "30",
+        "lightness": "50", "chroma": "0.1", "hue": "30", "occasion": OCCASIONS[0], "day": "2026-12-05",
     }  # fmt: skip
     about = {"file": "f", "format": "png", "width": 1, "height": 1, "name": "a.png"}
     font = {
@@ -479,6 +493,7 @@ def test_every_command_says_in_words_what_it_does() -> None:
     start = Document.model_validate(start.plain() | {"sheet": own})
     for name in commands():
         given = arguments | ({"key": "type.heading", "value": "lora"} if name == "set-value" else {})
+        given |= {"state": "cancelled"} if name == "mark-date" else {}
         said = read_command(name, given).say(Look(start, CATALOGUE))
         assert said
         assert "None" not in said

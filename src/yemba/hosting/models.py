@@ -100,3 +100,20 @@ class Made(models.Model):
 
     def __str__(self) -> str:
         return self.key
+
+
+class Fresh(models.Model):
+    """What stands at a path of an edition now, where time changes it: `until` is when it changes next, None for never.
+    `made_at` is when this was made."""
+
+    edition = models.ForeignKey(Edition, on_delete=models.CASCADE, related_name="fresh")
+    path = models.CharField(max_length=300)
+    digest = models.CharField(max_length=64)
+    made_at = models.DateTimeField()
+    until = models.DateTimeField(null=True)
+
+    class Meta:
+        constraints = (models.UniqueConstraint(fields=("edition", "path"), name="one_fresh_file_a_path"),)
+
+    def __str__(self) -> str:
+        return f"{self.path} of {self.edition}"

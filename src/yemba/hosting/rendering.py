@@ -8,6 +8,7 @@ from django.conf import settings
 from django.http import HttpRequest
 from django.utils import timezone
 
+from yemba.core.site.dates import zone
 from yemba.core.site.document import Document
 from yemba.core.site.resolve import Look
 from yemba.render.site import Site as Rendering
@@ -16,9 +17,10 @@ from yemba.sites.models import Site
 
 
 def rendering(document: Document, *, draft: bool = False, on: datetime | None = None, address: str = "") -> Rendering:
-    """A document with the pictures of the store, on a day."""
+    """A document with the pictures of the store, at a moment, whose day is that of the site's own time zone."""
     look = Look(document, catalogue())
-    return Rendering(look, (on or timezone.now()).date(), look.load, draft, address)
+    moment = (on or timezone.now()).astimezone(zone(look))
+    return Rendering(look, moment.date(), look.load, draft, address, moment)
 
 
 def live_address(site: Site) -> str:

@@ -15,7 +15,8 @@ from django.utils.http import http_date
 
 from yemba.core.cache import Cache
 from yemba.core.site.files import KINDS as FILE_KINDS
-from yemba.hosting.models import Edition, Live
+from yemba.hosting.fresh import current
+from yemba.hosting.models import Edition, Fresh, Live
 from yemba.sites import store
 
 FOR_EVER = "public, max-age=31536000, immutable"
@@ -25,6 +26,7 @@ _RANGE = re.compile(r"bytes=(\d{0,15})-(\d{0,15})")
 _PACKED = ("text/", "image/svg", "application/")
 _gzip = GZipMiddleware(lambda _: HttpResponse())
 mimetypes.add_type("application/manifest+json", ".webmanifest")
+mimetypes.add_type("text/calendar", ".ics")
 mimetypes.add_type("font/woff2", ".woff2")
 mimetypes.add_type("image/webp", ".webp")
 mimetypes.add_type("image/avif", ".avif")
@@ -33,19 +35,24 @@ for ending, file_kind in FILE_KINDS.items():
 
 
 class Published(NamedTuple):
-    """What an edition serves: its files by path, and where old addresses lead."""
+    """What an edition serves: its files by path, and where old addresses lead. `edition` is its number in the
+    database, `changes` that some of its pages do as time goes."""
 
     manifest: dict[str, str]
     redirects: dict[str, str]
     made_at: datetime
+    edition: int = 0
+    changes: bool = False
 
 
 class Resource(NamedTuple):
-    """A file at an address. `status` is 404 for the page that says so."""
+    """A file at an address. `status` is 404 for the page that says so; `made_at` is told of one that is newer than the
+    edition."""
 
     name: str
     digest: str
     status: int = 200
+    made_at: datetime | None = None
 
 
 _BROTLI = re.compile(r"(?:^|[,\s])br(?!\s*;\s*q=0(?:\.0*)?(?:,|$))\b")
@@ -71,15 +78,27 @@ def published(slug: str) -> Published | None:
 
 
 def _read(pk: int) -> Published:
-    return Published(*Edition.objects.values_list("manifest", "redirects", "made_at").get(pk=pk))
+    told = Edition.objects.values_list("manifest", "redirects", "made_at").get(pk=pk)
+    return Published(*told, pk, Fresh.objects.filter(edition_id=pk).exists())
 
 
 def resource(of: Published, path: str) -> Resource | None:
     """What stands at a path; the edition's own page for what is none, None where it has no such page."""
     name = f"{path}index.html" if path == "" or path.endswith("/") else path
+    fresh = _fresh(of, name)
+    if fresh:
+        return fresh
     if name in of.manifest and name != NOT_FOUND:
         return Resource(name, of.manifest[name])
     return Resource(NOT_FOUND, of.manifest[NOT_FOUND], 404) if NOT_FOUND in of.manifest else None
+
+
+def _fresh(of: Published, name: str) -> Resource | None:
+    """What stands there now, of a page that changes as time goes or of a file that such a one brought."""
+    if not of.changes or (name in of.manifest and not name.endswith(".html")):
+        return None
+    row = current(of.edition, name)
+    return Resource(name, row.digest, made_at=row.made_at) if row else None
 
 
 def earlier_asset(slug: str, path: str) -> Resource | None:

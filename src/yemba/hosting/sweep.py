@@ -9,7 +9,7 @@ from datetime import timedelta
 from django.core.files.storage import default_storage
 from django.utils import timezone
 
-from yemba.hosting.models import Edition, Made, Planned
+from yemba.hosting.models import Edition, Fresh, Made, Planned
 from yemba.sites import store
 from yemba.sites.models import BrandSheet, Edit, Site, Start
 
@@ -54,6 +54,7 @@ def _pointed_at() -> set[str]:
         BrandSheet.objects.values_list("logo", flat=True),
         BrandSheet.objects.values_list("fonts", flat=True),
         Edition.objects.values_list("manifest", flat=True),
+        Fresh.objects.values_list("digest", flat=True),
     ]
     return {digest for rows in texts for row in rows.iterator() for digest in _HASH.findall(str(row))}
 

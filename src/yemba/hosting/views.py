@@ -81,7 +81,7 @@ def live(request: HttpRequest, path: str) -> HttpResponse:
         answer = serving.earlier_asset(slug, path) or answer
     if answer is None:
         return _page(request, "hosting/missing.html", 404, name=_site_name(slug))
-    response = serving.serve(request, answer, published.made_at)
+    response = serving.serve(request, answer, answer.made_at or published.made_at)
     if serving.runs_scripts(published):
         response._csp_update = {"script-src": ["'self'"]}  # type: ignore[attr-defined]
     return response

@@ -19,6 +19,7 @@ from yemba.core.picture.signature import SIGNATURES
 from yemba.core.picture.sizes import FORMATS, resized, widths
 from yemba.core.site.document import Page, Picture
 from yemba.core.site.files import led_to, path
+from yemba.core.site.ics import calendars, ics, ics_path
 from yemba.core.site.logo import icon_picture, logo_on
 from yemba.core.site.pictures import framing, leading_picture, picture_bytes, picture_size
 from yemba.core.site.resolve import Look
@@ -74,6 +75,8 @@ def site_files(site: Site) -> dict[str, File]:
     for key in sorted(led_to(look.document)):
         file = look.document.files[key]
         files[path(file)] = File(partial(site.load, file.file), f"file:{file.file}")
+    for key, entries in calendars(look).items():
+        files[ics_path(key)] = File(partial(ics, look, entries, site.address, site.moment))
     files |= _icon_files(site)
     files["manifest.webmanifest"] = File(partial(_manifest, look))
     card = sharing_card(site)

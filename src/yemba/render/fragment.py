@@ -19,11 +19,13 @@ from yemba.core.limits import LIMITS
 from yemba.core.part.part import AFTER, parts
 from yemba.core.picture import placing
 from yemba.core.picture.filters import NONE
+from yemba.core.site import dates
 from yemba.core.site.backdrop import STILL, tint_of
 from yemba.core.site.behind import PICTURE
 from yemba.core.site.document import Item, Page, Picture, Section, ordered_items
 from yemba.core.site.files import in_words, plays
-from yemba.core.site.kinds import SHARED, Field, SectionKind
+from yemba.core.site.ics import has_days, ics_path
+from yemba.core.site.kinds import DATES, SHARED, Field, SectionKind
 from yemba.core.site.one_offs import BUTTON
 from yemba.core.site.pictures import proportion
 from yemba.core.value.link import is_inner
@@ -226,19 +228,22 @@ def _inner(
     sizes = recorder.ask(questions.picture_sizes, stored.kind, layout)
     items = ordered_items(stored)
     placed = _placed(recorder, sizes, items)
+    shown = {
+        item_id: {
+            "id": item_id,
+            "typed": form.typed.get(item_id, ""),
+            **placed.get(item_id, {}),
+            **_values(recorder, here, item_fields, item.fields, below_items),
+        }
+        for item_id, item in items
+    }
     return rendered(
         _template(stored.kind, layout),
         id=key,
         s=_values(recorder, here, kind.fields, stored.fields, below),
-        items=[
-            {
-                "id": item_id,
-                "typed": form.typed.get(item_id, ""),
-                **placed.get(item_id, {}),
-                **_values(recorder, here, item_fields, item.fields, below_items),
-            }
-            for item_id, item in items
-        ],
+        items=_on_their_days(recorder, here, stored, shown) if DATES in kind.roles else list(shown.values()),
+        had_dates=bool(stored.order),
+        calendar=f"{here.root}{ics_path(key)}" if DATES in kind.roles and has_days(stored) else "",
         form_action=f"{FORMS}{key}/",
         typed=form.typed,
         wrong=form.wrong,
@@ -258,6 +263,21 @@ def _inner(
         types={field.slug: field.type for field in kind.fields},
         item_types={field.slug: field.type for field in item_fields},
     )
+
+
+def _on_their_days(
+    recorder: Recorder, here: At, stored: Section, shown: Mapping[str, dict[str, Any]]
+) -> list[dict[str, Any]]:
+    """Entries once for each day that they are still to come on; `again` for all but the first of an entry."""
+    coming = recorder.ask(questions.coming, dates.as_text(stored), str(dates.most_shown(stored)))
+    listed: list[dict[str, Any]] = []
+    met: set[str] = set()
+    for one in coming:
+        about = {"day": one.day, "last_day": one.last_day, "begins": one.begins, "ends": one.ends, "state": one.state}
+        file = f"{here.root}{ics_path(one.item)}" if one.day else ""
+        listed.append({**shown[one.item], **about, "calendar": file, "again": one.item in met})
+        met.add(one.item)
+    return listed
 
 
 def _placed(recorder: Recorder, sizes: TileSizes, items: list[tuple[str, Item]]) -> dict[str, dict[str, str]]:

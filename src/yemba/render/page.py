@@ -14,6 +14,7 @@ from yemba.catalogue import kind_script
 from yemba.core.language import from_right
 from yemba.core.layout.frame import NONE
 from yemba.core.part.part import AFTER, BEFORE, BESIDE, parts
+from yemba.core.site import dates
 from yemba.core.site.document import Page
 from yemba.core.site.scripts import kinds_with_scripts
 from yemba.core.site.structured import events
@@ -148,11 +149,15 @@ def _structured(recorder: Recorder, page_id: str, page: Page) -> str:
     if not site.address:
         return ""
     made = [] if page.slug else [recorder.ask(questions.about)]
-    if any(item.fields.get("day") for _, section in page.ordered() for item in section.items.values()):
-        recorder.ask(questions.site_name)  # events name their organiser, where they are, and leave when they are past
-        recorder.ask(questions.about)
-        recorder.ask(questions.today)
-    made += events(site.look, page, site.address, site.today)
+    for _, section in page.ordered():
+        if any(item.fields.get("day") for item in section.items.values()):
+            recorder.ask(
+                questions.site_name
+            )  # events name their organiser, where they are, and leave when they are past
+            recorder.ask(questions.about)
+            recorder.ask(questions.value, "site.currency")
+            recorder.ask(questions.coming, dates.as_text(section), str(dates.most_shown(section)))
+    made += events(site.look, page, site.address, site.moment)
     if recorder.ask(questions.value, "header.trail"):
         made += _breadcrumbs(recorder, page_id)
     if not made:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import json
 from collections.abc import Iterable
 from typing import Any
 
@@ -10,7 +11,7 @@ from yemba.core.layout.arrangement import NONE, OVER
 from yemba.core.layout.tiles import TileSizes
 from yemba.core.part.part import parts
 from yemba.core.picture import placing
-from yemba.core.site import background, files, footer, frame, navigation, scripts
+from yemba.core.site import background, dates, files, footer, frame, navigation, scripts
 from yemba.core.site.behind import PICTURE, of_fields, of_section
 from yemba.core.site.behind_style import style_mark
 from yemba.core.site.buttons import FILLED, SHADE, form_of
@@ -203,8 +204,9 @@ def _level(site: Site, kind: str, field: str) -> str:
 
 
 @question
-def today(site: Site) -> str:
-    return site.today.isoformat()
+def coming(site: Site, entries: str, most: str) -> list[dates.Coming]:
+    """Dates that are not over, of entries as JSON gives them by their ids."""
+    return dates.coming(json.loads(entries), site.moment, int(most))
 
 
 @question

@@ -116,22 +116,28 @@ def say(context: template.Context, english: str, **values: object) -> str:
     return shipped.catalogue().language(context["language"]).phrase(english, **values)
 
 
-@register.filter
-def by_day(items: list[dict[str, Any]]) -> list[dict[str, Any]]:
-    """Dates in the order of time; those without a day last."""
-    return sorted(items, key=lambda item: (item.get("day") or "9999", item.get("begins") or ""))
-
-
 @register.simple_tag(takes_context=True)
 def when(context: template.Context, item: dict[str, Any]) -> SafeString:
     """The day in words, with its hours."""
     day = item.get("day")
     if not day:
         return format_html("{}", say(context, "Date to come"))
-    pieces = ((piece,) for piece in spoken.day_pieces(day, context["language"]))
-    spoken_day = format_html('<time datetime="{}">{}</time>', day, format_html_join(" ", "<span>{}</span>", pieces))
+    spoken_day = _day(context, day)
+    if item.get("last_day", day) > day and (not item.get("ends") or item["ends"] > item["begins"]):
+        spoken_day = format_html("{} – {}", spoken_day, _day(context, item["last_day"]))
     hours = spoken.hours(item.get("begins"), item.get("ends"))
     return format_html("{}<br>{}", spoken_day, hours) if hours else spoken_day
+
+
+def _day(context: template.Context, day: str) -> SafeString:
+    pieces = ((piece,) for piece in spoken.day_pieces(day, context["language"]))
+    return format_html('<time datetime="{}">{}</time>', day, format_html_join(" ", "<span>{}</span>", pieces))
+
+
+@register.simple_tag(takes_context=True)
+def month(context: template.Context, day: str) -> str:
+    """The month of a day, with its year."""
+    return spoken.month(day, context["language"])
 
 
 @register.simple_tag(takes_context=True)

@@ -82,7 +82,7 @@ def _(place: places.OfSetting, look: Look) -> Control:
         return _SPECIAL[place.key]
     if setting.subject == "header":
         return _of_header(look, place.key)
-    if setting.subject == "footer" and place.key.startswith("footer."):
+    if place.key in _FOOTER:
         return Control("footer", _of_footer(look, place.key))
     if setting.subject == "frame":
         return Control("frame", _of_frame(look, place.key))
@@ -118,6 +118,9 @@ def _of_header(look: Look, key: str) -> Control:
     if key == "header.backdrop" and look.value("header.behind") in (GRADIENT, PATTERN):
         key = "header.behind"
     return Control("header", key, _OF_HEADER.get(key, {}))
+
+
+_FOOTER = {setting.key for setting in parts()["footer"].settings}
 
 
 def _of_footer(look: Look, key: str) -> str:

@@ -12,6 +12,7 @@ from yemba.studio.views import (
     sheets,
     start,
     templates,
+    when,
     workbench,
 )
 from yemba.studio.views import (
@@ -43,6 +44,7 @@ urlpatterns = [
     path("sites/<slug:slug>/stream/", workbench.stream, name="stream"),
     path("sites/<slug:slug>/state/", workbench.state, name="state"),
     path("sites/<slug:slug>/where/", workbench.where_is, name="where"),
+    path("sites/<slug:slug>/when/", when.when, name="when"),
     path("sites/<slug:slug>/plane/", workbench.plane, name="plane"),
     path("sites/<slug:slug>/present/", workbench.present, name="present"),
     path("sites/<slug:slug>/find/", workbench.find, name="find"),

@@ -9,6 +9,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 from datetime import date, datetime, time, timedelta, tzinfo
 from functools import lru_cache
+from heapq import merge
 from itertools import islice
 from typing import NamedTuple
 
@@ -17,7 +18,7 @@ from dateutil.rrule import rrule, rrulestr
 from yemba.core.errors import Fault
 
 MOST = 2_000
-"""Occurrences of one occasion that are looked at, from its first on: more than five years of every day."""
+"""Occurrences of one occasion that are looked at: more than five years of every day."""
 FREQUENCIES = ("DAILY", "WEEKLY", "MONTHLY", "YEARLY")
 _PARTS = {
     "FREQ",
@@ -74,10 +75,11 @@ def at(day: str, moment: str, zone: tzinfo) -> datetime:
     return datetime.combine(date.fromisoformat(day), time.fromisoformat(moment), zone)
 
 
-def occurrences(occasion: Occasion) -> Iterator[Occurrence]:
-    """Every time that it happens, in order, MOST at most."""
+def occurrences(occasion: Occasion, since: str = "") -> Iterator[Occurrence]:
+    """Every time that it happens, in order, those left out that are past on the day `since`; MOST at most."""
     lasts = _lasts(occasion)
-    for day in islice(_days(occasion), MOST):
+    first = (date.fromisoformat(since) - lasts).isoformat() if since else ""
+    for day in islice(_days(occasion, first), MOST):
         last = (date.fromisoformat(day) + lasts).isoformat()
         yield Occurrence(day, last, occasion.begins, occasion.ends)
 
@@ -90,30 +92,37 @@ def _lasts(occasion: Occasion) -> timedelta:
     return timedelta(days=int(overnight))
 
 
-def _days(occasion: Occasion) -> Iterator[str]:
-    """Its days, each once."""
-    extra = sorted(set(occasion.also) | ({occasion.day} if not occasion.rule else set()))
-    left, out = list(extra), set(occasion.but)
-    for day in _by_rule(occasion.day, occasion.rule) if occasion.rule else ():
-        while left and left[0] <= day:
-            first = left.pop(0)
-            if first != day and first not in out:
-                yield first
-        if day not in out:
+def _days(occasion: Occasion, since: str) -> Iterator[str]:
+    """Its days from one on, each once."""
+    single = {*occasion.also} if occasion.rule else {*occasion.also, occasion.day}
+    by_rule = _by_rule(occasion.day, occasion.rule, since) if occasion.rule else iter(())
+    before = ""
+    for day in merge(sorted(single), by_rule):
+        if day != before and day >= since and day not in occasion.but:
             yield day
-    yield from (day for day in left if day not in out)
+        before = day
 
 
-def _by_rule(day: str, rule: str) -> Iterator[str]:
-    """The days of a rule from a day on, which counts as the first of them (RFC 5545, section 3.8.5.3)."""
-    begun = datetime.combine(date.fromisoformat(day), time())
-    counted = "COUNT=" in rule
+def _by_rule(day: str, rule: str, since: str) -> Iterator[str]:
+    """The days of a rule, of which the first day counts as one (RFC 5545, section 3.8.5.3)."""
+    begun = _midnight(day)
     parsed = _parsed(rule, begun)
-    first = next(iter(parsed), None)
-    if first != begun:
+    is_first = next(iter(parsed), None) == begun
+    if not is_first:
         yield day
-    limit = MOST if not counted or first == begun else int(_named(rule)["COUNT"]) - 1
-    yield from (moment.date().isoformat() for moment in islice(parsed, max(0, limit)))
+    if "COUNT=" in rule:
+        count = int(rule_parts(rule)["COUNT"])
+        yield from (_iso(moment) for moment in islice(parsed, count if is_first else count - 1))
+    else:
+        yield from (_iso(moment) for moment in parsed.xafter(_midnight(max(day, since)), inc=True))
+
+
+def _midnight(day: str) -> datetime:
+    return datetime.combine(date.fromisoformat(day), time())
+
+
+def _iso(moment: datetime) -> str:
+    return moment.date().isoformat()
 
 
 def first_day(rule: str, since: date) -> date | None:
@@ -127,15 +136,15 @@ def _parsed(rule: str, begun: datetime) -> rrule:
     return rrulestr(f"RRULE:{rule}", dtstart=begun)
 
 
-def _named(rule: str) -> dict[str, str]:
-    """The parts of a rule by name."""
+def rule_parts(rule: str) -> dict[str, str]:
+    """The parts of a rule by name, such as FREQ."""
     pairs = (part.partition("=") for part in rule.upper().removeprefix("RRULE:").split(";") if part)
     return {name.strip(): value.strip() for name, _, value in pairs}
 
 
 def read_rule(typed: str) -> str:
     """A rule as it is stored, in the order of FREQUENCY, INTERVAL and so on. Raises Fault ``rule-unreadable``."""
-    parts = _named(typed.strip())
+    parts = rule_parts(typed.strip())
     if not parts:
         return ""
     strange = sorted(parts.keys() - _PARTS)

@@ -7,7 +7,7 @@ from decimal import Decimal
 from functools import cache
 from typing import NamedTuple
 
-from babel.dates import format_date
+from babel.dates import format_date, format_skeleton
 from babel.numbers import format_currency
 
 from yemba.core.language import locale
@@ -37,6 +37,11 @@ def day_pieces(iso: str, language: str) -> list[str]:
     return [words[:cut], words[cut + 1 :]]
 
 
+def month(iso: str, language: str) -> str:
+    """December 2026, as the language says it by itself."""
+    return str(format_skeleton("yMMMM", date.fromisoformat(iso), locale=locale(language)))
+
+
 def parts(iso: str, language: str) -> Day:
     """Weekday, number and month, apart."""
     moment, known = date.fromisoformat(iso), locale(language)
@@ -63,6 +68,10 @@ def letters(currency: str, language: str) -> frozenset[str]:
     days = [
         f"{year}-{month:02}-{number:02}" for year in (2026, 2037) for month in range(1, 13) for number in range(1, 29)
     ]
-    said = [*(day(iso, language) for iso in days), *("".join(parts(iso, language)) for iso in days)]
+    said = [
+        *(day(iso, language) for iso in days),
+        *(month(iso, language) for iso in days[::28]),
+        *("".join(parts(iso, language)) for iso in days),
+    ]
     said += [price(amount, currency, language) for amount in ("from 1234567890.50", "98765.43", "20")]
     return frozenset("".join([*said, hours("10:00", "16:00")]))

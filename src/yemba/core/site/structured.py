@@ -3,10 +3,12 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
-from datetime import date
+from datetime import datetime, tzinfo
 from typing import Any
 
+from yemba.core.calendar.recurrence import at
 from yemba.core.calendar.weekdays import days_in
+from yemba.core.site.dates import CANCELLED, SOLD_OUT, Coming, coming, most_shown
 from yemba.core.site.document import Page, Section, ordered_items
 from yemba.core.site.kinds import DATES, HOURS, SectionKind, begun
 from yemba.core.site.resolve import Look
@@ -60,35 +62,51 @@ def _own(
     return {slug: value for slug, value in stored.items() if slug not in starters}
 
 
-def events(look: Look, page: Page, address: str, today: date) -> list[dict[str, Any]]:
-    """schema.org Event for each date on a page that says its day, from today on."""
+def events(look: Look, page: Page, address: str, now: datetime) -> list[dict[str, Any]]:
+    """schema.org Event for each date on a page that is not over; `now` is told in the zone of the site."""
     organiser = {"@type": "Organization", "name": look.document.name, "url": address}
     place = {"@type": "Place", "name": look.document.name} | {
         key: value for key, value in _place(look).items() if key == "address"
     }
-    return [
-        _event(own, place, organiser)
-        for _, section in page.ordered()
-        if DATES in (kind := look.catalogue.kind(section.kind)).roles
-        for _, item in ordered_items(section)
-        if (own := _own(look, kind, item.fields, [])).get("title") and own.get("day", "") >= today.isoformat()
-    ]
+    made = []
+    for _, section in page.ordered():
+        kind = look.catalogue.kind(section.kind)
+        if DATES not in kind.roles:
+            continue
+        own = {key: _own(look, kind, item.fields, []) for key, item in ordered_items(section)}
+        told = {key: fields for key, fields in own.items() if fields.get("title") and fields.get("day")}
+        for one in coming(told, now, most_shown(section)):
+            event = _event(told[one.item], one, place, organiser, now.tzinfo)
+            made.append(event | _offer(told[one.item], one, look.value("site.currency")))
+    return made
 
 
-def _event(fields: dict[str, str], place: dict[str, Any], organiser: dict[str, str]) -> dict[str, Any]:
+def _event(
+    fields: dict[str, str], one: Coming, place: dict[str, Any], organiser: dict[str, str], zone: tzinfo | None
+) -> dict[str, Any]:
     event: dict[str, Any] = {
         "@context": "https://schema.org",
         "@type": "Event",
         "name": fields["title"],
-        "startDate": _moment(fields["day"], fields.get("begins")),
+        "startDate": _moment(one.day, one.begins, zone),
         "location": {"@type": "Place", "name": fields["place"]} if fields.get("place") else place,
         "organizer": organiser,
+        "eventStatus": f"https://schema.org/{'EventCancelled' if one.state == CANCELLED else 'EventScheduled'}",
     }
-    if fields.get("ends"):
-        event["endDate"] = _moment(fields["day"], fields["ends"])
+    if one.ends or one.last_day != one.day:
+        event["endDate"] = _moment(one.last_day, one.ends, zone)
     if text := plain(fields.get("text", "")):
         event["description"] = text
     return event
+
+
+def _offer(fields: dict[str, str], one: Coming, currency: str) -> dict[str, Any]:
+    """schema.org Offer of a date with a price."""
+    amount = fields.get("price", "").removeprefix("from ")
+    if not amount:
+        return {}
+    availability = f"https://schema.org/{'SoldOut' if one.state == SOLD_OUT else 'InStock'}"
+    return {"offers": {"@type": "Offer", "price": amount, "priceCurrency": currency, "availability": availability}}
 
 
 def _first_of_role(look: Look, role: str) -> Section | None:
@@ -108,6 +126,6 @@ def _hours(fields: dict[str, str]) -> dict[str, Any] | None:
     }
 
 
-def _moment(day: str, time: str | None) -> str:
-    """ISO 8601 without an offset: local time where it happens."""
-    return f"{day}T{time}" if time else day
+def _moment(day: str, time: str, zone: tzinfo | None) -> str:
+    """ISO 8601 with the offset that the zone of the site has then; the day alone where no time is told."""
+    return at(day, time, zone).isoformat(timespec="minutes") if time and zone else day

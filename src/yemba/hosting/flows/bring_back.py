@@ -10,7 +10,10 @@ from yemba.sites.models import Site
 
 
 def bring_back(site: Site, number: int) -> Edition:
-    """Make an earlier edition live again, byte for byte. The draft stays as it is. Raises Fault ``no-such-edition``."""
+    """Make an earlier edition live again, byte for byte but for what time has changed; the draft stays as it is.
+
+    Raises Fault ``no-such-edition``.
+    """
     earlier = edition(site, number)
     Live.objects.update_or_create(site=site, defaults={"edition": earlier})
     return earlier

@@ -11,6 +11,7 @@ from django.utils import timezone
 from yemba.core.errors import Fault
 from yemba.core.site.document import Document
 from yemba.core.site.resolve import Look
+from yemba.hosting.fresh import watch
 from yemba.hosting.making import make_all
 from yemba.hosting.models import Edition, Live, Planned
 from yemba.hosting.rendering import live_address, rendering
@@ -48,6 +49,7 @@ def publish(
             changes=list(changes),
             made_at=moment,
         )
+        watch(edition, ready)
         Live.objects.update_or_create(site=site, defaults={"edition": edition})
     return edition
 

@@ -12,9 +12,9 @@ from yemba.core.site.addresses import slug_from
 from yemba.core.site.backdrop import of_section
 from yemba.core.site.behind_style import least_ground_over
 from yemba.core.site.buttons import KINDS
-from yemba.core.site.document import Section, ordered_items
+from yemba.core.site.document import Item, Section, ordered_items
 from yemba.core.site.frame import size_of
-from yemba.core.site.kinds import GROUPS, SHARED, Field, SectionKind
+from yemba.core.site.kinds import DATES, GROUPS, SHARED, Field, SectionKind
 from yemba.core.site.one_offs import ALIGNMENTS, field_of, level_of
 from yemba.core.site.resolve import Look
 from yemba.core.site.words import plain
@@ -23,6 +23,7 @@ from yemba.core.value.link import is_inner
 from yemba.studio.desks.ideas import ideas
 from yemba.studio.desks.setting import Context
 from yemba.studio.desks.tint import tint_desk
+from yemba.studio.desks.when import WHEN_FIELDS, when_desk
 
 
 def entries(look: Look, holder: tuple[str, str], query: Mapping[str, str]) -> list[Context]:
@@ -86,7 +87,7 @@ def offered(look: Look, kind: SectionKind) -> Context:
 
 def _desk(look: Look, key: str, section: Section, query: Mapping[str, str]) -> Context:
     kind = look.catalogue.kind(section.kind)
-    open_item = query.get("item", "") if "ideas" in query else ""
+    open_item = query.get("item", "") if {"ideas", "phrase"} & query.keys() else ""
 
     def controls(item: str, fields: Iterable[Field]) -> list[Context]:
         """Those of the section's own fields, or of an item's, each with its ideas."""
@@ -119,10 +120,19 @@ def _desk(look: Look, key: str, section: Section, query: Mapping[str, str]) -> C
         "items_name": kind.items.plural if kind.items else "",
         "item_name": kind.items.name if kind.items else "",
         "items": [
-            {"id": item, "open": item == open_item, "fields": controls(item, kind.fields_of(item))}
-            for item, _ in ordered_items(section)
+            {"id": item, "open": item == open_item, **_item(look, kind, stored, item, query), "fields": listed}
+            for item, stored in ordered_items(section)
+            for listed in [controls(item, kind.fields_of(item))]
         ],
     }
+
+
+def _item(look: Look, kind: SectionKind, stored: Item, item: str, query: Mapping[str, str]) -> Context:
+    """What an entry has beside its fields: of a date, when it is."""
+    if DATES not in kind.roles:
+        return {}
+    phrase = query.get("phrase") if query.get("item") == item else None
+    return {"when": when_desk(look, stored.fields, phrase), "when_fields": WHEN_FIELDS}
 
 
 def _behind(look: Look, key: str, section: Section, kind: SectionKind) -> Context:

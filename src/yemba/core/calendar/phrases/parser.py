@@ -5,7 +5,7 @@ A point at which a phrase can mean several things is *asked* by name; the caller
 
 from __future__ import annotations
 
-from calendar import monthrange
+from calendar import month_name, monthrange
 from collections.abc import Mapping
 from datetime import date, timedelta
 from typing import Any, NamedTuple
@@ -55,6 +55,7 @@ class _Parser:
         self._start: date | None = None
         self._until: date | None = None
         self._until_token: tuple[Any, ...] | None = None
+        self._to_end = False  # whether it says that a month counts whole
         self._times: list[tuple[int, int, bool]] = []
         self._half: int | None = None
         self._frequency = ""
@@ -65,6 +66,7 @@ class _Parser:
         self._month_days: list[int] = []
         self._count = 0
         self._left_out: list[tuple[Any, ...]] = []
+        self._months_in: set[int] = set()
         self._months_out: set[int] = set()
 
     # --- tokens
@@ -153,6 +155,8 @@ class _Parser:
             self._half = self._value()
         elif self._skip(kinds.OF_MONTH):
             self._frequency = "MONTHLY"
+        elif self._is(kinds.MONTH):
+            self._months_in |= self._months()
         elif self._is(kinds.TO) and self._until_follows():
             self._until_clause()
         elif self._is(kinds.TO) and self._times and self._is(kinds.TIME, kinds.NUMBER, kinds.HALF, ahead=1):
@@ -305,8 +309,8 @@ class _Parser:
                         return known
             raise ValueError
         except ValueError:
-            said = f"{day}.{month}." + (str(year) if year else "")
-            raise Unread(f"There is no {said}") from None
+            said = f"{day} {month_name[month] if month in range(1, 13) else f'of month {month}'}"
+            raise Unread(f"There is no {said}{f' {year}' if year else ''}.") from None
 
     # --- repeating
 
@@ -497,7 +501,7 @@ class _Parser:
     # --- clauses
 
     def _until_clause(self) -> None:
-        self._next()
+        self._to_end = self._next().value == "end"
         found = self._dates()
         if found is not None:
             self._until_token = ("date", found[-1])
@@ -542,16 +546,12 @@ class _Parser:
         self._next()
         some = False
         while True:
-            found = self._dates()
+            is_month = self._is(kinds.MONTH) and self._month_alone()
+            found = None if is_month else self._dates()
             if found is not None:
                 self._left_out += found
-            elif self._is(kinds.MONTH):
-                first = self._value()
-                self._months_out.add(first)
-                if self._is(kinds.TO) and self._is(kinds.MONTH, ahead=1):
-                    self._next()
-                    end = self._value()
-                    self._months_out |= {(first + step - 1) % 12 + 1 for step in range((end - first) % 12 + 1)}
+            elif is_month:
+                self._months_out |= self._months()
             elif self._is(kinds.WEEKLY, kinds.WEEKDAY) and not self._date_ahead(1):
                 self._without_weekdays()
             elif self._is(kinds.WEEKDAY):
@@ -563,6 +563,22 @@ class _Parser:
                 return
             some = True
             self._skip(kinds.AND)
+
+    def _month_alone(self) -> bool:
+        """Whether numbers after a month are hours: "not in August 10-12" is asked where no other hours are told."""
+        if not self._is(kinds.NUMBER, ahead=1) or not self._day_of(1):
+            return True
+        has_hours = self._times or any(token.kind == kinds.TIME for token in self._tokens)
+        return not has_hours and self._is(kinds.TO, ahead=2) and self._choose("month", 2) == 0
+
+    def _months(self) -> set[int]:
+        """A month, or those from one to another."""
+        first = self._value()
+        if not (self._is(kinds.TO) and self._is(kinds.MONTH, ahead=1)):
+            return {first}
+        self._next()
+        end = self._value()
+        return {(first + step - 1) % 12 + 1 for step in range((end - first) % 12 + 1)}
 
     def _without_weekdays(self) -> None:
         """ "Every day except Sunday"."""
@@ -631,9 +647,8 @@ class _Parser:
             if fits and ends[0] - begins[0] > 8:
                 return (later if self._choose("hours", 2) == 0 else begins), ends
             return begins, ends
-        if ends and not ends[2] and ends[:2] <= begins[:2] and ends[0] + 12 < 24:
-            ends = self._shifted(ends, 12)
-            return begins, (*ends[:2], True)
+        if ends and not ends[2] and begins[:2] >= ends[:2] and begins[:2] < (ends[0] + 12, ends[1]) < (24, 0):
+            return begins, self._shifted(ends, 12)
         if begins[2] or begins[0] > _EVENING or begins[0] == 0 or self._vocabulary.clock == 24:
             return begins, ends
         if ends and ends[0] > 12:
@@ -680,7 +695,13 @@ class _Parser:
             return
         days, self._loose = self._loose, []
         repeats = bool(
-            self._frequency or self._until_token or self._count or self._left_out or self._months_out or self._start
+            self._frequency
+            or self._until_token
+            or self._count
+            or self._left_out
+            or self._months_in
+            or self._months_out
+            or self._start
         )
         if repeats:
             self._weekly((0, day) for day in days)
@@ -711,8 +732,8 @@ class _Parser:
             parts.append(f"BYDAY={','.join(f'{ordinal or str()}{_CODES[day]}' for ordinal, day in ordered)}")
         if self._month_days:
             parts.append(f"BYMONTHDAY={','.join(map(str, sorted(self._month_days)))}")
-        if self._months_out:
-            stay = [month for month in range(1, 13) if month not in self._months_out]
+        if self._months_in or self._months_out:
+            stay = sorted((self._months_in or {*range(1, 13)}) - self._months_out)
             if not stay:
                 raise Unread("No month is left.")
             parts.append(f"BYMONTH={','.join(map(str, stay))}")
@@ -753,7 +774,7 @@ class _Parser:
             return date(year, month, min(start.day, monthrange(year, month)[1])) - timedelta(days=1)
         _, month, year = told
         known = year or (start.year + (month < start.month))
-        if self._choose("until", 2) == 0:
+        if self._to_end or self._choose("until", 2) == 0:
             return date(known, month, monthrange(known, month)[1])
         return date(known, month, 1) - timedelta(days=1)
 

@@ -107,5 +107,4 @@ def _misses(start: date, end: date) -> str:
 
 def next_days(occasion: Occasion, today: date, most: int = 5) -> list[str]:
     """The days from today on that it happens on, to look at."""
-    coming = (one.day for one in occurrences(occasion) if one.last_day >= today.isoformat())
-    return list(islice(coming, most))
+    return [one.day for one in islice(occurrences(occasion, today.isoformat()), most)]

@@ -64,7 +64,7 @@ class Vocabulary(NamedTuple):
 
 _PIECES = re.compile(
     r"""(?P<iso>\d{4}-\d{1,2}-\d{1,2})
-    | (?P<dots>\d{1,2}\.\s?\d{1,2}\.(?:\s?\d{4}|\s?\d{2}(?!\d))?)
+    | (?P<dots>\d{1,2}\.\s?\d{1,2}\.(?:\s?\d{4}(?!\d)|\d{2}(?![\d:.h]))?)
     | (?P<slash>\d{1,2}/\d{1,2}(?:/\d{4}|/\d{2})?)
     | (?P<clock>\d{1,2}\s?[:.h]\s?\d{2}(?!\d)\s*(?:[ap]\.?m\b\.?|uhr\b)?)
     | (?P<hour>\d{1,2}\s*(?:[ap]\.?m\b\.?|uhr\b|h\b(?!\w)|o['’]clock\b))

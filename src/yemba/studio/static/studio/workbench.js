@@ -32,6 +32,7 @@ import { kinds } from "./kinds.js";
 import { sort } from "./sort.js";
 import { waterfall } from "./waterfall.js";
 import { widthScale } from "./width_scale.js";
+import { when } from "./when.js";
 import { windows } from "./windows.js";
 
 // The section, field and entry that a control on the desk is about; null where it is about none.
@@ -315,6 +316,7 @@ Alpine.plugin(morph);
 Alpine.data("plane", () => plane(gestures));
 Alpine.data("crop", () => crop(gestures));
 Alpine.data("ruler", () => ruler(gestures));
+Alpine.data("when", () => when());
 Alpine.data("footerBox", () => footerBox(gestures));
 Alpine.data("focal", () => focal(gestures));
 Alpine.data("waterfall", () => waterfall(gestures));
