@@ -201,6 +201,10 @@ COMMANDS: dict[str, Callable[[Hands], dict[str, Any]]] = {
     "add-item": lambda h: {"section": h.section()},
     "move-item": lambda h: {"section": h.section(), "item": h.item(), "by": h.number(-3, 3)},
     "place-item": lambda h: {"section": h.section(), "item": h.item(), "before": h.one_of("", h.item())},
+    "make-standing": lambda h: {"section": h.section()},
+    "put-standing": lambda h: {"section": h.section(), "page": h.one_of("every", h.page()), "at": "last"},
+    "take-off-standing": lambda h: {"section": h.section(), "page": h.one_of("every", h.page())},
+    "make-own": lambda h: {"section": h.section(), "page": h.page()},
     "set-when": lambda h: {"section": h.section(), "item": h.item(), "occasion": h.one_of(*OCCASIONS)},
     "mark-date": lambda h: {
         "section": h.section(),
@@ -254,6 +258,7 @@ def test_every_command_is_among_those_that_hands_give() -> None:
 STRUCTURAL = (
     "move-section", "place-section", "copy-section", "do-to-sections", "set-layout", "bin-section", "restore-section",
     "move-page", "copy-page", "publish-page", "bin-page", "restore-page", "move-item", "place-item", "place-menu-entry",
+    "make-standing", "put-standing", "take-off-standing",
 )  # fmt: skip
 """What moves, copies, nests, sets in another layout, bins and restores."""
 
@@ -301,7 +306,8 @@ def test_whatever_is_moved_copied_nested_binned_and_restored_no_word_is_lost(
 def _words_of(document: Document) -> Iterator[str]:
     """Every field of every section and entry, also of those in the bin."""
     pages = [*document.pages.values(), *(one.page for one in document.bin.values() if one.page)]
-    sections = [section for page in pages for section in page.sections.values()]
+    holders = [*pages, *document.shared.values()]
+    sections = [section for holder in holders for section in holder.sections.values()]
     sections += [one.section for one in document.bin.values() if one.section]
     for section in sections:
         yield from section.fields.values()
@@ -490,10 +496,12 @@ def test_every_command_says_in_words_what_it_does() -> None:
     aligned = {"section": opening, "element": "heading", "what": "align", "value": "center"}
     start = apply(start, read_command("set-one-off", aligned).plan(Look(start, CATALOGUE), new_id))
     own = {"grounds.own": [{"id": "xsea", "name": "Sea", "fill": "#123456"}]}
-    start = Document.model_validate(start.plain() | {"sheet": own})
+    shared = {"standing": {"sections": {"n1": {"kind": "words"}}, "order": ["n1"]}}
+    start = Document.model_validate(start.plain() | {"sheet": own, "shared": shared})
     for name in commands():
         given = arguments | ({"key": "type.heading", "value": "lora"} if name == "set-value" else {})
         given |= {"state": "cancelled"} if name == "mark-date" else {}
+        given |= {"section": "n1"} if name in ("put-standing", "take-off-standing", "make-own") else {}
         said = read_command(name, given).say(Look(start, CATALOGUE))
         assert said
         assert "None" not in said

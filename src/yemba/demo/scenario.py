@@ -26,6 +26,15 @@ from yemba.sites.models import Site
 SLUG = "saltmarsh"
 SLUGS = (SLUG, "nettle", "dubrov")
 Pictures = dict[str, tuple[Callable[[], str], str]]
+_NOTICE: dict[str, Any] = {
+    "kind": "words",
+    "ground": "tinted",
+    "fields": {
+        "heading": "High water on the road",
+        "body": "<p>An hour either side of a spring tide the road to Tide Row is under water. Come by the sea wall.</p>",
+    },
+}
+"""A standing section."""
 _SALTMARSH: dict[str, Any] = {
     "name": "Saltmarsh Bindery",
     "site": {"site.currency": "GBP", "site.time_zone": "Europe/London", "site.trade": "bookbinder"},
@@ -41,6 +50,7 @@ _SALTMARSH: dict[str, Any] = {
     },
     "parts": {"footer.words": "If the door is shut, ring the ship’s bell."},
     "navigation": {"hidden": ["home"]},
+    "shared": {"standing": {"sections": {"notice": _NOTICE}, "order": ["notice"]}},
 }
 _NETTLE: dict[str, Any] = {
     "name": "Nettle & Rye Seeds",

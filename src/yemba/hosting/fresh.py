@@ -15,7 +15,7 @@ from django.utils import timezone
 
 from yemba.core.part.part import BESIDE, parts
 from yemba.core.site.dates import next_change
-from yemba.core.site.document import Page, Section
+from yemba.core.site.document import Section
 from yemba.core.site.footer import is_shown
 from yemba.core.site.kinds import DATES
 from yemba.hosting.models import Edition, Fresh
@@ -32,7 +32,7 @@ _ASSET = re.compile(rb"assets/[\w.-]+")
 
 def watch(edition: Edition, ready: Rendering) -> None:
     """Remember when each page of a new edition changes by itself."""
-    untils = ((path_of(page), changes_at(ready, page)) for _, page in ready.look.document.published_pages())
+    untils = ((path_of(page), changes_at(ready, key)) for key, page in ready.look.document.published_pages())
     rows = [
         Fresh(edition=edition, path=path, digest=edition.manifest[path], made_at=edition.made_at, until=until)
         for path, until in untils
@@ -41,7 +41,7 @@ def watch(edition: Edition, ready: Rendering) -> None:
     Fresh.objects.bulk_create(rows)
 
 
-def changes_at(ready: Rendering, page: Page) -> datetime | None:
+def changes_at(ready: Rendering, page: str) -> datetime | None:
     """The next moment at which a page is another; None where it stays as it is."""
     sections = [one for one in _shown(ready, page) if DATES in ready.look.catalogue.kind(one.kind).roles]
     moments = [next_change(sections, ready.moment)]
@@ -50,12 +50,13 @@ def changes_at(ready: Rendering, page: Page) -> datetime | None:
     return min((moment for moment in moments if moment), default=None)
 
 
-def _shown(ready: Rendering, page: Page) -> Iterator[Section]:
+def _shown(ready: Rendering, page: str) -> Iterator[Section]:
     """The sections of a page, and those of parts."""
     document = ready.look.document
-    yield from page.sections.values()
+    shown = document.shown(page)
+    yield from shown.sections.values()
     for part in parts().values():
-        if part.stands != BESIDE or not page.no_sidebar:
+        if part.stands != BESIDE or not shown.no_sidebar:
             yield from document.holder(("shared", part.slug)).sections.values()
 
 
@@ -78,7 +79,7 @@ def _renew(row: Fresh) -> None:
     except Exception:  # noqa: BLE001 - whatever it is, the page there was still stands
         _LOG.exception("%s of %s could not be made anew", row.path, edition)
         return
-    page = next(page for _, page in ready.look.document.published_pages() if path_of(page) == row.path)
+    page = next(key for key, page in ready.look.document.published_pages() if path_of(page) == row.path)
     row.digest, row.made_at, row.until = store.keep(data), now, changes_at(ready, page)
     row.save()
 

@@ -121,7 +121,7 @@ def _page_file(answers: Answers, page_id: str, page: Page, links: Links) -> File
 
     if answers.site.draft:
         return File(lambda: make()[0])
-    own = page.model_dump_json(exclude_defaults=True)
+    own = answers.look.document.shown(page_id).model_dump_json(exclude_defaults=True)
     base = _digest(repr((_renderer(), page_id, own, links, answers.site.address)).encode(), 40)
     recording = Recording(f"{page_base()}{base}", make, lambda reads: all(map(answers.hold, reads.values())))
     return File(lambda: make()[0], recording=recording)

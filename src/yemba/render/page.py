@@ -66,7 +66,7 @@ def is_card(path: str) -> bool:
 
 
 def places(page: Page) -> list[str]:
-    """What stands on a page, in its order: slugs of parts, ids of sections."""
+    """What stands on a page as it is shown, in its order: slugs of parts, ids of sections."""
     standing = _standing()
     return [*standing[BEFORE], *page.order, *standing[BESIDE], *standing[AFTER]]
 
@@ -80,13 +80,13 @@ def _standing() -> dict[str, list[str]]:
 
 def fragments(answers: Answers, page_id: str) -> dict[str, Fragment]:
     """All that stands on a page, by its place."""
-    page = answers.look.document.pages[page_id]
+    page = answers.look.document.shown(page_id)
     return {place: fragment_of(answers, page_id, place) for place in places(page)}
 
 
 def fragment_of(answers: Answers, page_id: str, place: str) -> Fragment:
     """One of them."""
-    page = answers.look.document.pages[page_id]
+    page = answers.look.document.shown(page_id)
     here = at(page_id, page)
     if place in parts():
         return fragment.part(answers, here, place)
@@ -95,7 +95,7 @@ def fragment_of(answers: Answers, page_id: str, place: str) -> Fragment:
 
 def render_page(answers: Answers, page_id: str, sheets: list[str], preloads: list[str]) -> Rendered:
     """The whole page; `sheets` and `preloads` are file names under assets/."""
-    page = answers.look.document.pages[page_id]
+    page = answers.look.document.shown(page_id)
     made, recorder = fragments(answers, page_id), Recorder(answers)
     first = page.sections[page.order[0]] if page.order else None
     head = Head(_title(recorder, page), page.description, sheets, preloads, path_of(page).removesuffix("index.html"))

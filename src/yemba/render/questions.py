@@ -83,7 +83,7 @@ def _path(document: Document, link: str) -> str:
     if not document.is_published(page):
         return ""
     slug = document.pages[page].slug
-    there = document.pages[page].sections.get(section)
+    there = document.shown(page).sections.get(section)
     return f"/{slug}{'/' if slug else ''}{f'#{there.slug or section}' if there else ''}"
 
 
@@ -274,8 +274,11 @@ def footer_marks(site: Site) -> tuple[str, str, bool]:
 @question
 def stands_over_picture(site: Site, page: str) -> bool:
     """Whether the header stands over a section with a picture behind it."""
-    look, shown = site.look, site.look.document.pages.get(page)
-    if look.arrangement.stands != OVER or shown is None or not shown.order:
+    look = site.look
+    if look.arrangement.stands != OVER or page not in look.document.pages:
+        return False
+    shown = look.document.shown(page)
+    if not shown.order:
         return False
     return of_section(look, shown.sections[shown.order[0]]).backdrop(look) is not None
 

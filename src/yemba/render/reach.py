@@ -84,13 +84,13 @@ class State:
 
     def section_use(self, page: str, key: str) -> Use:
         """Which of the owner's values a section takes, and by which rules."""
-        stored = self.look.document.pages[page]
+        stored = self.look.document.shown(page)
         where = "first" if stored.order[0] == key else "main"
         return self._use(self._shape_of(stored.sections[key]), lambda: self.markup(page, key), where)
 
     def section_looks(self, page: str, key: str) -> Any:
         """All that decides how a section looks."""
-        stored = self.look.document.pages[page]
+        stored = self.look.document.shown(page)
         ground, first = self.look.ground(stored.sections[key]).value, stored.order[0] == key
         known = (self._shape_of(stored.sections[key]), first, ground)
         if known not in self._looks:
@@ -152,9 +152,9 @@ def reach(before: State, after: State) -> list[Spot]:
     verdicts = _Verdicts(before, after)
     spots: list[Spot] = []
     for page_id in [*now.order, *(key for key in was.order if key not in now.pages)]:
-        old, new = was.pages.get(page_id), now.pages.get(page_id)
+        old, new = (document.shown(page_id) if page_id in document.pages else None for document in (was, now))
         if old is None or new is None:
-            spots += [Spot(page_id, place) for place in places(new or was.pages[page_id])]
+            spots += [Spot(page_id, place) for place in places(new or was.shown(page_id))]
             continue
         gone = [key for key in old.order if key not in new.sections]
         spots += [Spot(page_id, place) for place in [*places(new), *gone] if verdicts.differs(page_id, place)]
@@ -178,7 +178,7 @@ class _Verdicts:
             return True
         if place in parts():
             return self._part_looks_otherwise(page, place) or self._rewritten(page, place)
-        old, new = (state.look.document.pages[page] for state in (self._before, self._after))
+        old, new = (state.look.document.shown(page) for state in (self._before, self._after))
         if place not in old.sections or place not in new.sections:
             return True
         return self._looks_otherwise(page, place, old, new) or self._rewritten(page, place)
@@ -221,7 +221,7 @@ class _Verdicts:
         return self._before.markup(page, place) != self._after.markup(page, place)
 
     def _same_content(self, page: str, place: str) -> bool:
-        old, new = (state.look.document.pages[page] for state in (self._before, self._after))
+        old, new = (state.look.document.shown(page) for state in (self._before, self._after))
         if bool(old.slug) != bool(new.slug):
             return False
         if old is new or place in parts():

@@ -50,7 +50,8 @@ def _usages(state: State) -> Iterator[Usage]:
     look = state.look
     of_part = {slug: (part.ground_on(look, ""), _roles(state.part_use(slug).values)) for slug, part in parts().items()}
     of_cut: dict[int, tuple[str, frozenset[str]]] = {}
-    for page_id, page in look.document.ordered_pages():
+    for page_id in look.document.order:
+        page = look.document.shown(page_id)
         cut_of = cuts(page)
         for place in places(page):
             if place in of_part:

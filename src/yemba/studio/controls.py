@@ -15,6 +15,7 @@ from yemba.core.part.part import parts
 from yemba.core.place import Place
 from yemba.core.site import behind as behind_words
 from yemba.core.site.behind import GRADIENT, GROUND, PATTERN, PICTURE, THROUGH
+from yemba.core.site.document import STANDING
 from yemba.core.site.extra import extra
 from yemba.core.site.header_ground import behind
 from yemba.core.site.kinds import SHARED
@@ -331,6 +332,10 @@ def _in_section(look: Look, section: str, id_: str) -> Control:
     holder = look.holder_of.get(section)
     if holder is None:
         return Control("pages", "site-map")
+    if holder == ("shared", STANDING):
+        pages = look.document.shows(section)
+        query = {"section": section, "page": pages[0]} if pages else {}
+        return Control("pages", (id_ or f"section-{section}") if pages else f"put-{section}", query)
     part = parts().get(holder[1])
     chapter = (part.chapter or part.slug) if part else "pages"
     return Control(chapter, id_ or f"section-{section}", {"section": section})

@@ -70,7 +70,7 @@ def _state(document: Document, page: str) -> PageState:
     shared = {
         "values": made.values,
         "rules": style_names(made)[0],
-        "order": document.pages[page].order,
+        "order": document.shown(page).order,
         "arrangement": site.look.value("header.arrangement"),
         "ground": site.look.template.page,
         "frame": {"sidebar": sidebar_on(site.look, page), "folds": site.look.value("sidebar.folds")},

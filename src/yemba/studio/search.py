@@ -6,6 +6,7 @@ from collections.abc import Iterator
 from typing import NamedTuple
 
 from yemba.core.place import OfLogo, OfMenu, OfPage, OfPages, OfPicture, OfSection, OfSetting, OfSite, OfTemplate, Place
+from yemba.core.site.document import STANDING
 from yemba.core.site.resolve import Look
 from yemba.core.site.settings import SETTINGS
 from yemba.sites.models import Site
@@ -114,6 +115,8 @@ def _content(look: Look) -> Iterator[tuple[str, Place]]:
         yield f"Page {page.name}", OfPage(key)
         for section, stored in page.ordered():
             yield f"{look.catalogue.kind(stored.kind).name} on {page.name}", OfSection(section)
+    for section, stored in look.document.holder(("shared", STANDING)).ordered():
+        yield f"{look.catalogue.kind(stored.kind).name}, standing", OfSection(section)
 
 
 def entries(site: Site, look: Look) -> list[Entry]:

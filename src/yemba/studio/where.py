@@ -104,8 +104,7 @@ def _of_part(look: Look, part: Part, field: str) -> Provenance:
 def _of_section(look: Look, standing: Standing, field: str, item: str) -> Provenance:
     section, kind = standing.section, look.catalogue.kind(standing.section.kind)
     element = f"{item}.{field}" if item else field
-    holder = look.document.pages[standing.page] if standing.page else parts()[standing.part]
-    name = f"{kind.name}, {holder.name}"
+    name = look.where(standing)
     decides: Place = OfSection(standing.key)
     if field:
         name = f"{kind.field(field, item).name} in {name}"

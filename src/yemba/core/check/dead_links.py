@@ -95,7 +95,7 @@ def _dead(document: Document, address: str) -> bool:
         return address.removeprefix(FILE) not in document.files
     if not document.is_published(page):
         return bool(page)
-    return bool(section) and section not in document.pages[page].sections
+    return bool(section) and section not in document.shown(page).sections
 
 
 def _without(words: str, address: str) -> str:

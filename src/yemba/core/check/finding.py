@@ -153,7 +153,7 @@ def where(look: Look, page: str, fragment: str) -> str:
     """A fragment of a page as the owner knows it: "Offers on Home", "the header"."""
     if fragment in parts():
         return f"the {parts()[fragment].name.lower()}"
-    holder = look.document.pages[page]
+    holder = look.document.shown(page)
     kind = look.catalogue.kind(holder.sections[fragment].kind).name if fragment in holder.sections else "a section"
     return f"{kind} on {holder.name}"
 

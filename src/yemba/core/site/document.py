@@ -59,12 +59,20 @@ class Holder(Strict):
         return [(key, self.sections[key]) for key in self.order]
 
 
+STANDING = "standing"
+"""Where standing sections are kept among what is shared: each is shown on the pages that name it."""
+FIRST, LAST = "first", "last"
+"""Where a standing section stands on a page: before what is the page's own, or after it; else after the own section
+that is named by its id."""
+
+
 class Page(Holder):
     """`slug` is the address, "" for the first page; `title` and `description` are for search engines.
 
     `was` are addresses it had before, which lead to the present one. `card` is the composition of its own picture for
     sharing (``core.picture.sharing``), "" where it has the site's. One with `no_sidebar` has none, whatever the others
-    have; one that is `unpublished` is kept, and no visitor sees it.
+    have; one that is `unpublished` is kept, and no visitor sees it. `standing` are the standing sections that it shows,
+    each with where.
     """
 
     name: str
@@ -75,6 +83,7 @@ class Page(Holder):
     card: str = ""
     no_sidebar: bool = False
     unpublished: bool = False
+    standing: dict[str, str] = {}
 
 
 class Standing(NamedTuple):
@@ -96,8 +105,13 @@ class Standing(NamedTuple):
 
     @property
     def part(self) -> str:
-        """The slug of its part, "" for one of a page."""
-        return self.holder[1] if self.holder[0] == "shared" else ""
+        """The slug of its part, "" for one of a page and for a standing section."""
+        return self.holder[1] if self.holder[0] == "shared" and not self.is_shared else ""
+
+    @property
+    def is_shared(self) -> bool:
+        """Whether it is a standing section."""
+        return self.holder == ("shared", STANDING)
 
 
 class Stored(NamedTuple):
@@ -275,6 +289,15 @@ class Document(Strict):
     def ordered_pages(self) -> list[tuple[str, Page]]:
         return [(key, self.pages[key]) for key in self.order]
 
+    def shown(self, page: str) -> Page:
+        """A page with the standing sections among its own. Raises Fault ``gone``."""
+        own, shared = self.page(page), self.shared.get(STANDING)
+        return _composed(own, shared) if shared and own.standing else own
+
+    def shows(self, section: str) -> list[str]:
+        """The pages that show a standing section, in their order."""
+        return [key for key in self.order if section in self.pages[key].standing]
+
     def is_published(self, page: str) -> bool:
         """Whether visitors see a page; they always see the first."""
         return page in self.pages and (page == self.order[0] or not self.pages[page].unpublished)
@@ -363,6 +386,23 @@ def _picture_text(picture: Picture) -> str:
     return _text(picture)
 
 
+@by_identity("pages with standing sections", most=8_000_000, weigh=lambda page: 2_000 + 100 * len(page.order))
+def _composed(own: Page, shared: Holder) -> Page:
+    """The page with those of the shared sections that it shows, each where it stands."""
+    shown = [key for key in shared.order if key in own.standing]
+    after: dict[str, list[str]] = {}
+    for key in shown:
+        where = own.standing[key]
+        after.setdefault(where if where in own.sections or where == FIRST else LAST, []).append(key)
+    order = [
+        *after.get(FIRST, []),
+        *(one for key in own.order for one in (key, *after.get(key, []))),
+        *after.get(LAST, []),
+    ]
+    sections = own.sections | {key: shared.sections[key] for key in shown}
+    return own.model_copy(update={"sections": sections, "order": order})
+
+
 @by_identity("one-offs of pages", most=1_000_000, weigh=_each_a_pointer)
 def _one_offs_in(holder: Holder) -> list[dict[str, str]]:
     return [stored for _, section in holder.ordered() for stored in section.one_offs.values()]
@@ -395,6 +435,9 @@ _SECTIONS: Cache[str, Section] = Cache(
 )
 
 
+_HOLDERS: Cache[str, Holder] = Cache("shared sections read", most=4_000_000, weigh=lambda _: 20_000)
+
+
 _PICTURES: Cache[str, Picture] = Cache("pictures read", most=8_000_000, weigh=lambda _: 1_000)
 
 
@@ -410,6 +453,10 @@ def _new_page(plain: Any) -> Page:
 
 def _section_of(plain: Any) -> Section:
     return _SECTIONS.get_or_make(_canonical(plain), lambda: Section.model_validate(plain))
+
+
+def _holder_of(plain: Any) -> Holder:
+    return _HOLDERS.get_or_make(_canonical(plain), lambda: Holder.model_validate(plain))
 
 
 def _picture_of(plain: Any) -> Picture:
@@ -443,7 +490,8 @@ def read(text: str) -> Document:
         try:
             pages = {key: _page_of(page) for key, page in plain.get("pages", {}).items()}
             pictures = {key: _picture_of(picture) for key, picture in plain.get("pictures", {}).items()}
-            return Document.model_validate(plain | {"pages": pages, "pictures": pictures})
+            shared = {key: _holder_of(holder) for key, holder in plain.get("shared", {}).items()}
+            return Document.model_validate(plain | {"pages": pages, "pictures": pictures, "shared": shared})
         except (ValidationError, TypeError, AttributeError):
             return Document.model_validate(plain)  # which knows the whole way to what is wrong
     except ValidationError as error:

@@ -142,7 +142,7 @@ def _faces(look: Look) -> Faces:
 def ground_on(look: Look, page: str) -> str:
     """The ground that the header stands on, by its slug: over a section that one's."""
     document = look.document
-    shown = document.pages.get(page)
+    shown = document.shown(page) if page in document.pages else None
     if look.arrangement.stands == OVER and shown and shown.order:
         return str(look.ground(shown.sections[shown.order[0]]).value)
     return str(look.value("header.ground"))

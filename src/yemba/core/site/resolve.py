@@ -274,6 +274,8 @@ class Look:
     def where(self, standing: Standing) -> str:
         """A section as its owner knows it: "Offers on Home"."""
         kind = self.catalogue.kind(standing.section.kind).name
+        if standing.is_shared:
+            return f"{kind}, standing"
         if standing.part:
             return f"{kind} in the {parts()[standing.part].name.lower() if standing.part in parts() else standing.part}"
         return f"{kind} on {self.document.pages[standing.page].name}"

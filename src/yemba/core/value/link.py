@@ -52,7 +52,7 @@ class Link(Kind):
             raise Fault("no-such-file", "The file this would link to is no longer there. Choose another.", key)
         if page and page not in look.document.pages:
             raise Fault("no-such-page", "The page this would link to is no longer there. Choose another.", key)
-        if section and section not in look.document.pages[page].sections:
+        if section and section not in look.document.shown(page).sections:
             raise Fault("no-such-section", "The section this would link to is no longer there. Choose another.", key)
 
     def say(self, value: Any, look: Look | None = None) -> str:
@@ -64,7 +64,7 @@ class Link(Kind):
         if look is None or page not in look.document.pages:
             return str(value)
         name = look.document.pages[page].name
-        stored = look.document.pages[page].sections.get(section)
+        stored = look.document.shown(page).sections.get(section)
         return f"{look.catalogue.kind(stored.kind).name} on {name}" if stored else name
 
     def choices(self, look: Look) -> list[tuple[str, str]]:

@@ -32,7 +32,7 @@ def drawing(look: Look, page: str, touched: Collection[str] = ()) -> SafeString:
 
 def _bands(look: Look, page: str, touched: Collection[str]) -> list[Band]:
     """The first sections from the top; the last stands for those below it."""
-    sections = look.document.pages[page].ordered()
+    sections = look.document.shown(page).ordered()
     drawn = []
     for key, section in sections[:_MOST]:
         ground = look.grounds[look.ground(section).value]

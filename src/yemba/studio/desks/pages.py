@@ -16,8 +16,9 @@ from yemba.core.trade.suggestions import suggestions
 from yemba.render.page import card_path
 from yemba.sites.models import Site
 from yemba.studio.desks.little_page import drawing
-from yemba.studio.desks.sections import entries, kinds, offered, texts
+from yemba.studio.desks.sections import entries, kinds, offered, says, texts
 from yemba.studio.desks.setting import Context
+from yemba.studio.desks.standing import elsewhere
 from yemba.studio.sentences import SENTENCES
 from yemba.studio.waiting import Waiting
 
@@ -42,6 +43,7 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
         "card_path": card_path(page_id, document.pages[page_id]),
         "sections": entries(look, ("pages", page_id), query),
         "kinds": kinds(look),
+        "others_standing": [{**one, "says": says(look, one["section"])} for one in elsewhere(look, page_id)],
         "suggested": [(offered(look, look.catalogue.kind(one.kind)), one.why) for one in suggestions(look, page_id)],
         "ground_names": list(look.ground_names.items()),
         "add_after": _after(document.pages[page_id].order, query),
@@ -90,8 +92,8 @@ def _result(look: Look, page_id: str) -> Context:
 def _page_of(document: Document, query: Mapping[str, str]) -> str:
     """The page that is asked for, by itself or by one of its sections; the first otherwise."""
     section, page = query.get("section", ""), query.get("page", "")
-    holding = (key for key, stored in document.pages.items() if section in stored.sections)
-    chosen = next(holding, page) if section else page
+    holding = [key for key in document.order if section in document.shown(key).sections]
+    chosen = page if page in holding or not section else next(iter(holding), page)
     return chosen if chosen in document.pages else document.order[0]
 
 

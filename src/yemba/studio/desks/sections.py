@@ -22,6 +22,7 @@ from yemba.core.type.levels import LEVELS, STYLES
 from yemba.core.value.link import is_inner
 from yemba.studio.desks.ideas import ideas
 from yemba.studio.desks.setting import Context
+from yemba.studio.desks.standing import standing_desk
 from yemba.studio.desks.tint import tint_desk
 from yemba.studio.desks.when import WHEN_FIELDS, when_desk
 
@@ -29,23 +30,27 @@ from yemba.studio.desks.when import WHEN_FIELDS, when_desk
 def entries(look: Look, holder: tuple[str, str], query: Mapping[str, str]) -> list[Context]:
     """The sections of a page or a part; the `query` of the address names the open one."""
     starters, chosen = starter_sections(look), query.get("section", "")
+    page = holder[1] if holder[0] == "pages" else ""
+    shown = look.document.shown(page) if page else look.document.holder(holder)
+    standing = look.document.pages[page].standing if page else {}
     return [
         {
             "id": key,
+            "standing": standing_desk(look, key, page) if key in standing else None,
             "kind": look.catalogue.kind(section.kind),
-            "says": _says(look, section),
+            "says": says(look, section),
             "open": key == chosen,
             "starter": key in starters,
             **(_desk(look, key, section, query) if key == chosen else {}),
         }
-        for key, section in look.document.holder(holder).ordered()
+        for key, section in shown.ordered()
     ]
 
 
 _LONGEST = 40  # letters of a section's text that tell it from others of its kind
 
 
-def _says(look: Look, section: Section) -> str:
+def says(look: Look, section: Section) -> str:
     """The first text of a section, by which its owner knows it."""
     texts = (
         plain(section.fields.get(field.slug, ""))
@@ -68,7 +73,7 @@ def _texts(look: Look, key: str, section: Section) -> Context:
         return [_field(look, key, section, item, field) for field in fields]
 
     items = [{"id": item, "fields": controls(item)} for item, _ in ordered_items(section)]
-    return {"id": key, "kind": kind, "says": _says(look, section), "fields": controls(""), "items": items}
+    return {"id": key, "kind": kind, "says": says(look, section), "fields": controls(""), "items": items}
 
 
 def kinds(look: Look) -> list[tuple[str, list[Context]]]:
@@ -103,7 +108,7 @@ def _desk(look: Look, key: str, section: Section, query: Mapping[str, str]) -> C
         "ground": look.ground(section),
         "ground_mine": section.ground or "",
         "slug": section.slug,
-        "suggested": slug_from(_says(look, section)) or kind.slug,
+        "suggested": slug_from(says(look, section)) or kind.slug,
         "layouts": layouts,
         "to": [(page, named.name) for page, named in look.document.ordered_pages()],
         "grounds": list(look.ground_names.items()),

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import re
-from typing import ClassVar
+from typing import Any, ClassVar
 
 from yemba.core import room
 from yemba.core.change.command import Command
@@ -15,6 +15,7 @@ from yemba.core.site.addresses import RESERVED, free_slug, slug_from
 from yemba.core.site.document import Document, Page
 from yemba.core.site.ids import Ids
 from yemba.core.site.resolve import Look
+from yemba.core.site.standing import on_new_pages
 from yemba.core.trade.begin import new_page, purposes
 from yemba.core.trade.trade import TradePage
 from yemba.core.value.choice import Choice
@@ -52,8 +53,12 @@ class AddPage(Command):
         if not _ID.fullmatch(page) or page in look.document.pages or page in look.document.bin:
             reason = f"A page cannot be known by “{page[:20]}”: that is in use, or no id. Add the page again."
             raise Fault("id-in-use", reason, "page_name")
-        begun = {"name": name, "slug": free_slug(name, {other.slug for other in look.document.pages.values()})}
+        begun: dict[str, Any] = {
+            "name": name,
+            "slug": free_slug(name, {other.slug for other in look.document.pages.values()}),
+        }
         begun |= new_page(look, self._purpose(look).sections, ids) if self.purpose else {}
+        begun |= {"standing": shown} if (shown := on_new_pages(look.document)) else {}
         return [
             put(look.document, ("pages", page), begun),
             put(look.document, ("order",), [*look.document.order, page]),

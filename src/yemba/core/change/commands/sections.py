@@ -14,7 +14,7 @@ from yemba.core.change.patch import steps_between
 from yemba.core.errors import Fault
 from yemba.core.part.part import parts
 from yemba.core.site.addresses import TAKEN_BY_PAGES, free_slug, slug_from
-from yemba.core.site.document import Holder, Section, Standing
+from yemba.core.site.document import STANDING, Holder, Section, Standing
 from yemba.core.site.ids import Ids
 from yemba.core.site.kinds import Field, SectionKind
 from yemba.core.site.resolve import Look
@@ -152,6 +152,9 @@ class PlaceSection(OfSection):
 
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
         standing = self.standing(look)
+        if standing.is_shared and self.page:
+            cure = "Show it there too, or take it off this page."
+            raise Fault("on-several-pages", f"A standing section does not move from page to page. {cure}", "page")
         goes = ("pages", self.page) if self.page else standing.holder
         order = look.document.holder(goes).order
         if goes == standing.holder:
@@ -403,19 +406,24 @@ class BinSection(OfSection):
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
         standing = self.standing(look)
         order = look.document.holder(standing.holder).order
+        shown = look.document.shows(self.section) if standing.is_shared else []
         binned = {
             "section": standing.section.model_dump(mode="json", exclude_defaults=True),
-            "stood_on": standing.page or standing.part,
+            "stood_on": standing.holder[1],
             "place": order.index(self.section),
+            "uses": [[page, look.document.pages[page].standing[self.section]] for page in shown],
         }
         return [
             put(look.document, ("bin", self.section), binned),
             remove(look.document, standing.path),
             put(look.document, (*standing.holder, "order"), [key for key in order if key != self.section]),
+            *(put(look.document, ("pages", page, "standing", self.section), ABSENT) for page in shown),
         ]
 
     def say(self, look: Look) -> str:
-        return f"{self.where(look)} to the bin"
+        pages = len(look.document.shows(self.section))
+        gone = f", from {pages} page{'s' if pages > 1 else ''}" if pages else ""
+        return f"{self.where(look)} to the bin{gone}"
 
 
 class RestoreSection(Command):
@@ -437,10 +445,15 @@ class RestoreSection(Command):
             put(document, (*path, "sections", self.section), _plain(section)),
             put(document, (*path, "order"), [*order[:place], self.section, *order[place:]]),
             remove(document, ("bin", self.section)),
+            *(
+                put(document, ("pages", page, "standing", self.section), at)
+                for page, at in binned.uses
+                if page in document.pages
+            ),
         ]
 
     def _holder(self, look: Look, stood_on: str) -> tuple[str, str]:
-        if stood_on in parts():
+        if stood_on in parts() or stood_on == STANDING:
             return ("shared", stood_on)
         return ("pages", stood_on if stood_on in look.document.pages else look.document.order[0])
 

@@ -28,13 +28,16 @@ class CopyPage(Command):
         room.PAGES.check(len(document.pages), "page_name")
         name = NAME.read(self._called(look), "The page’s name", "page_name")
         made = [(ids(), section) for _, section in page.ordered()]
-        plain = page.model_dump(mode="json", exclude_defaults=True, exclude={"sections", "order", "was"})
+        plain = page.model_dump(mode="json", exclude_defaults=True, exclude={"sections", "order", "was", "standing"})
         plain |= {"name": name, "slug": free_slug(name, {other.slug for other in document.pages.values()})}
         if made:
             plain |= {
                 "sections": {one: copy_of(section, ids) for one, section in made},
                 "order": [one for one, _ in made],
             }
+        own = {stored: one for (one, _), stored in zip(made, page.order, strict=True)}
+        if page.standing:
+            plain |= {"standing": {key: own.get(at, at) for key, at in page.standing.items()}}
         place = document.order.index(self.page) + 1
         return [
             put(document, ("pages", key), plain),

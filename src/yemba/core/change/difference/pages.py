@@ -12,7 +12,7 @@ from yemba.core.change.operation import Path
 from yemba.core.part.part import parts
 from yemba.core.picture.sharing import COMPOSITIONS
 from yemba.core.place import OfPage, OfPages, OfSection
-from yemba.core.site.document import Holder, Page, Standing
+from yemba.core.site.document import STANDING, Holder, Page, Standing
 
 _PROPERTIES = {"name": "Page name", "slug": "Address", "title": "Title", "description": "Description"}
 _REORDERED = ("as it was", "new order")
@@ -34,6 +34,7 @@ def changes(pair: Pair) -> Iterator[Change]:
             yield change(f"page.{key}", PAGE, subject, ("there", "gone"), OfPages(), steps, key)
     if reordered(before.order, after.order):
         yield _order(pair, (), before.order, after.order, "page.order", "Order of pages", "")
+    yield from _standing(pair)
     for slug, part in parts().items():
         old_part, new_part = before.shared.get(slug, Holder()), after.shared.get(slug, Holder())
         if old_part != new_part:
@@ -66,6 +67,39 @@ def _page(pair: Pair, key: str, old: Page, new: Page) -> Iterator[Change]:
         steps, subject = pair.moved((*here, "was")), f"Old addresses of {new.name}"
         yield change(f"page.{key}.was", WORDS, subject, states, OfPage(key, "slug"), steps, key)
     yield from _sections(pair, ("pages", key), old, new, f"on {new.name}")
+    yield from _shown_on(pair, key, old, new)
+
+
+def _standing(pair: Pair) -> Iterator[Change]:
+    """What differs of standing sections; one that comes or goes does so with the pages that show it."""
+    old, new = (document.shared.get(STANDING, Holder()) for document in (pair.before, pair.after))
+    for one in _sections(pair, ("shared", STANDING), old, new, "that stands on several pages") if old != new else ():
+        key = one.key.removeprefix("section.")
+        if (key in old.sections) == (key in new.sections):
+            yield one
+            continue
+        pages = [page for page in pair.before.pages if page in pair.after.pages and _differs(pair, page, key)]
+        steps = pair.moved(*(("pages", page, "standing", key) for page in pages))
+        yield one._replace(steps=one.steps + steps.forth, back=one.back + steps.back)
+
+
+def _differs(pair: Pair, page: str, section: str) -> bool:
+    return pair.before.pages[page].standing.get(section) != pair.after.pages[page].standing.get(section)
+
+
+def _shown_on(pair: Pair, page: str, old: Page, new: Page) -> Iterator[Change]:
+    """Standing sections, which both documents have, that a page shows now, no more, or elsewhere."""
+    if old.standing == new.standing:
+        return
+    both = [document.shared.get(STANDING, Holder()).sections for document in (pair.before, pair.after)]
+    for key in [*new.standing, *(one for one in old.standing if one not in new.standing)]:
+        states = old.standing.get(key), new.standing.get(key)
+        if states[0] == states[1] or not all(key in sections for sections in both):
+            continue
+        kind = pair.now.catalogue.kind(both[1][key].kind).name
+        said = "shown" if states[0] else "", ("shown elsewhere" if states[0] else "shown") if states[1] else "taken off"
+        steps = pair.moved(("pages", page, "standing", key))
+        yield change(f"page.{page}.standing.{key}", SECTION, f"{kind} on {new.name}", said, OfPage(page), steps, page)
 
 
 def _composition(page: Page) -> str:
