@@ -101,10 +101,17 @@ def _of_part(look: Look, part: Part, field: str) -> Provenance:
     return Provenance(element.name, facts, element.place)
 
 
+def _holder(look: Look, standing: Standing) -> str:
+    """What a section stands in, as its owner knows it."""
+    if standing.is_shared:
+        return "standing"
+    return look.document.pages[standing.page].name if standing.page else parts()[standing.part].name
+
+
 def _of_section(look: Look, standing: Standing, field: str, item: str) -> Provenance:
     section, kind = standing.section, look.catalogue.kind(standing.section.kind)
     element = f"{item}.{field}" if item else field
-    name = look.where(standing)
+    name = f"{kind.name}, {_holder(look, standing)}"
     decides: Place = OfSection(standing.key)
     if field:
         name = f"{kind.field(field, item).name} in {name}"
