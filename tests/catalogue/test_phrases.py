@@ -10,6 +10,7 @@ import pytest
 
 import yemba
 from yemba import catalogue as shipped
+from yemba.core.language import from_right
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
 from yemba.core.site.resolve import Look
@@ -53,8 +54,18 @@ def test_each_has_the_values_of_what_it_translates(tag: str) -> None:
         assert sorted(_VALUES.findall(other)) == sorted(_VALUES.findall(english)), english
 
 
-def test_there_are_three_beside_english() -> None:
-    assert {"de", "fr", "es"} <= set(TRANSLATED)
+def test_there_are_twelve_with_english_and_one_from_right_to_left() -> None:
+    assert len(TRANSLATED) + 1 >= 12
+    assert any(from_right(tag) for tag in TRANSLATED)
+
+
+def test_no_sentence_is_left_as_it_is_in_english() -> None:
+    """But for words that a language has taken over (common practice, no source)."""
+    same = {
+        tag: {english for english, other in shipped.catalogue().languages[tag].phrases.items() if english == other}
+        for tag in TRANSLATED
+    }
+    assert set().union(*same.values()) <= {"Menu", "Message", "Pause", "Send", "%(page)s", "Images"}
 
 
 def test_pages_speak_the_language_of_the_site(document: Document, catalogue: Catalogue) -> None:
