@@ -5,23 +5,20 @@ A point at which a phrase can mean several things is *asked* by name; the caller
 
 from __future__ import annotations
 
-from calendar import month_name, monthrange
+from calendar import monthrange
 from collections.abc import Mapping
 from datetime import date, timedelta
 from typing import Any, NamedTuple
 
 from yemba.core.calendar.phrases import token as kinds
+from yemba.core.calendar.phrases.clock import Clock
+from yemba.core.calendar.phrases.cursor import Asked, Unread
+from yemba.core.calendar.phrases.dates import Dates
 from yemba.core.calendar.phrases.token import Token, Vocabulary
 from yemba.core.calendar.recurrence import Occasion, first_day
 
 _CODES = ("MO", "TU", "WE", "TH", "FR", "SA", "SU")
-_EVENING = 8  # hours up to this may be of the evening where a clock of twelve is usual
 _LONGEST_SPAN = 62  # days, of one occasion or of what is left out
-Asked = dict[str, int]
-
-
-class Unread(Exception):
-    """What of a phrase has no meaning, as a sentence."""
 
 
 class Parsed(NamedTuple):
@@ -39,17 +36,14 @@ def parse(
     return parser.parse(), parser.asked
 
 
-class _Parser:
+class _Parser(Dates, Clock):
+    """What of a phrase was read so far, clause by clause, and what is made of it."""
+
     def __init__(
         self, typed: list[Token], vocabulary: Vocabulary, language: str, today: date, choices: Mapping[str, int]
     ) -> None:
-        self._tokens = typed
-        self._place = 0
-        self._vocabulary = vocabulary
-        self._language = language
+        super().__init__(typed, vocabulary, language, choices)
         self._today = today
-        self._choices = choices
-        self.asked: Asked = {}
         self._days: list[date] = []
         self._last: date | None = None  # of one occasion that lasts several days
         self._start: date | None = None
@@ -68,37 +62,6 @@ class _Parser:
         self._left_out: list[tuple[Any, ...]] = []
         self._months_in: set[int] = set()
         self._months_out: set[int] = set()
-
-    # --- tokens
-
-    def _peek(self, ahead: int = 0) -> Token:
-        place = self._place + ahead
-        return self._tokens[place] if place < len(self._tokens) else Token("end", None, "")
-
-    def _is(self, *expected: str, ahead: int = 0) -> bool:
-        return self._peek(ahead).kind in expected
-
-    def _next(self) -> Token:
-        token = self._peek()
-        self._place += 1
-        return token
-
-    def _value(self) -> int:
-        """The number that the next token tells."""
-        return self._next().number
-
-    def _skip(self, *kind: str) -> bool:
-        if self._is(*kind):
-            self._place += 1
-            return True
-        return False
-
-    def _choose(self, name: str, count: int) -> int:
-        """Which of several meanings is taken at a point."""
-        self.asked[name] = count
-        return self._choices.get(name, 0)
-
-    # --- the phrase
 
     def parse(self) -> Parsed:
         while not self._is("end"):
@@ -175,8 +138,6 @@ class _Parser:
             self._is(kinds.NUMBER, kinds.ORDINAL, ahead=1) and self._is(kinds.MONTH, ahead=2)
         )
 
-    # --- days
-
     def _take(self, days: list[tuple[Any, ...]]) -> None:
         """Dates in the main of a phrase: one, several, or from one to another."""
         for spec in days:
@@ -188,131 +149,6 @@ class _Parser:
                     self._start, self._until = start, end
                 else:
                     self._last = end
-
-    def _dates(self) -> list[tuple[Any, ...]] | None:
-        """Dates from here on, as (kind, …) that `_resolve` reads; None where there is none."""
-        first = self._date_list()
-        if first is None:
-            return None
-        found = first
-        while self._is(kinds.AND) and self._date_ahead(1):
-            self._next()
-            found += self._date_list() or []
-        return found
-
-    def _date_ahead(self, ahead: int) -> bool:
-        place = self._place
-        self._place += ahead
-        there = self._date_list() is not None
-        self._place = place
-        return there
-
-    def _date_list(self) -> list[tuple[Any, ...]] | None:
-        """One date, a span, or days of one month: "4 May", "4-6 May", "4, 11 and 18 May", "May 4"."""
-        place = self._place
-        if self._is(kinds.DATE):
-            start = self._numeric(self._next())
-            if self._is(kinds.TO) and self._is(kinds.DATE, ahead=1):
-                self._next()
-                return [("span", start, self._numeric(self._next()))]
-            return [("day", *start)]
-        if self._is(kinds.MONTH) and self._is(kinds.NUMBER, kinds.ORDINAL, ahead=1) and self._day_of(1):
-            month = self._value()
-            days, spans = self._day_numbers()
-            year = self._year()
-            return self._in_month(days, spans, month, year)
-        if self._is(kinds.NUMBER, kinds.ORDINAL) and self._day_of(0):
-            days, spans = self._day_numbers()
-            if self._is(kinds.MONTH):
-                month = self._value()
-                year = self._year()
-                if (
-                    self._is(kinds.TO)
-                    and self._is(kinds.NUMBER, kinds.ORDINAL, ahead=1)
-                    and self._is(kinds.MONTH, ahead=2)
-                ):
-                    self._next()
-                    end = self._value()
-                    end_month = self._value()
-                    end_year = self._year()
-                    return [("span", (year, month, days[0]), (end_year, end_month, end))]
-                return self._in_month(days, spans, month, year)
-        self._place = place
-        return None
-
-    def _day_of(self, ahead: int) -> bool:
-        return 1 <= self._peek(ahead).number <= 31
-
-    def _day_numbers(self) -> tuple[list[int], list[tuple[int, int]]]:
-        """Numbers of days, and which of them go from one to another."""
-        days = [self._value()]
-        spans = []
-        while True:
-            if self._is(kinds.TO) and self._is(kinds.NUMBER, kinds.ORDINAL, ahead=1) and self._day_of(1):
-                self._next()
-                end = self._value()
-                spans.append((days.pop(), end))
-                days.append(end)
-            elif self._is(kinds.AND) and self._is(kinds.NUMBER, kinds.ORDINAL, ahead=1) and self._day_of(1):
-                self._next()
-                days.append(self._value())
-            else:
-                return days, spans
-
-    def _in_month(self, days: list[int], spans: list[tuple[int, int]], month: int, year: int) -> list[tuple[Any, ...]]:
-        ends = {end: start for start, end in spans}
-        return [
-            ("span", (year, month, ends[day]), (year, month, day)) if day in ends else ("day", year, month, day)
-            for day in days
-        ]
-
-    def _year(self) -> int:
-        if self._is(kinds.NUMBER) and self._peek().number > 1900:
-            return self._value()
-        return 0
-
-    def _numeric(self, token: Token) -> tuple[int, int, int]:
-        """Year, month and day of a date in figures; which of 4/5 is the month is asked where both are usual."""
-        year, one, other, *slash = token.date
-        if not slash:
-            return year, one, other
-        day_first = self._vocabulary.day_first
-        if day_first is None:
-            day_first = self._language != "en-US"
-            if one <= 12 and other <= 12 and one != other:
-                day_first = day_first == (self._choose("slash", 2) == 0)
-            elif one != other:
-                day_first = one > 12
-        return (year, other, one) if day_first else (year, one, other)
-
-    def _resolve(self, spec: tuple[Any, ...], since: date) -> tuple[date, date]:
-        """The first and the last day of a date, the next from `since` on where no year is told."""
-        if spec[0] == "day":
-            day = self._day(spec[1:], since)
-            return day, day
-        start_at, end_at = spec[1], spec[2]
-        if not start_at[0] and end_at[0]:
-            start_at = (end_at[0] - (start_at[1:] > end_at[1:]), *start_at[1:])
-        start = self._day(start_at, since)
-        end = self._day(end_at, start)
-        return start, end
-
-    def _day(self, at: tuple[int, int, int], since: date) -> date:
-        year, month, day = at
-        try:
-            if year:
-                return date(year, month, day)
-            for later in range(9):  # 29 February comes every fourth year, or every eighth
-                if 1 <= month <= 12 and day <= monthrange(since.year + later, month)[1]:
-                    known = date(since.year + later, month, day)
-                    if known >= since:
-                        return known
-            raise ValueError
-        except ValueError:
-            said = f"{day} {month_name[month] if month in range(1, 13) else f'of month {month}'}"
-            raise Unread(f"There is no {said}{f' {year}' if year else ''}.") from None
-
-    # --- repeating
 
     def _every(self) -> None:
         token = self._next()
@@ -498,8 +334,6 @@ class _Parser:
         else:
             raise Unread(f"For {count} what?")
 
-    # --- clauses
-
     def _until_clause(self) -> None:
         self._to_end = self._next().value == "end"
         found = self._dates()
@@ -564,22 +398,6 @@ class _Parser:
             some = True
             self._skip(kinds.AND)
 
-    def _month_alone(self) -> bool:
-        """Whether numbers after a month are hours: "not in August 10-12" is asked where no other hours are told."""
-        if not self._is(kinds.NUMBER, ahead=1) or not self._day_of(1):
-            return True
-        has_hours = self._times or any(token.kind == kinds.TIME for token in self._tokens)
-        return not has_hours and self._is(kinds.TO, ahead=2) and self._choose("month", 2) == 0
-
-    def _months(self) -> set[int]:
-        """A month, or those from one to another."""
-        first = self._value()
-        if not (self._is(kinds.TO) and self._is(kinds.MONTH, ahead=1)):
-            return {first}
-        self._next()
-        end = self._value()
-        return {(first + step - 1) % 12 + 1 for step in range((end - first) % 12 + 1)}
-
     def _without_weekdays(self) -> None:
         """ "Every day except Sunday"."""
         out = self._weekday_list()
@@ -588,80 +406,6 @@ class _Parser:
         here = [day for _, day in self._weekdays] or list(range(7))
         self._frequency = "WEEKLY"
         self._weekdays = [(0, day) for day in here if day not in out]
-
-    # --- times of day
-
-    def _hours(self) -> None:
-        self._times.append(self._hour())
-        if self._is(kinds.TO, kinds.UNTIL) and self._is(kinds.TIME, kinds.NUMBER, kinds.HALF, ahead=1):
-            if self._is(kinds.NUMBER, ahead=1) and self._is(kinds.MONTH, ahead=2):
-                return
-            self._next()
-            self._times.append(self._hour())
-        elif len(self._times) == 1 and self._is(kinds.AND) and self._hour_follows():
-            self._next()  # "between 10 and 13"
-            self._times.append(self._hour())
-
-    def _hour_follows(self) -> bool:
-        """Whether the token after the next is an hour, and no day of a month or number of times."""
-        is_number = self._is(kinds.NUMBER, ahead=1)
-        return self._is(kinds.TIME, ahead=1) or (is_number and not self._is(kinds.MONTH, kinds.TIMES, ahead=2))
-
-    def _hour(self) -> tuple[int, int, bool]:
-        shift = self._value() if self._is(kinds.HALF) else 0
-        token = self._next()
-        if token.kind == kinds.TIME:
-            hour, minute, sure = token.clock
-        else:
-            hour, minute, sure = token.number, 0, False
-            if hour > 24:
-                raise Unread(f"“{token.text}” is no time of day.")
-            sure = hour > 12
-        total = hour * 60 + minute + shift
-        if hour > 24 or minute > 59 or total < 0 or total > 24 * 60:
-            raise Unread(f"“{token.text}” is no time of day.")
-        return total // 60 % 24, total % 60, sure
-
-    def _clock(self) -> tuple[str, str]:
-        """The times as they are stored."""
-        if len(self._times) > 2:
-            raise Unread("Two times on one day are two entries.")
-        if not self._times:
-            return "", ""
-        begins, *rest = self._times
-        ends = rest[0] if rest else None
-        begins, ends = self._in_half(begins, ends)
-        first = f"{begins[0]:02}:{begins[1]:02}"
-        return first, f"{ends[0]:02}:{ends[1]:02}" if ends else ""
-
-    def _in_half(
-        self, begins: tuple[int, int, bool], ends: tuple[int, int, bool] | None
-    ) -> tuple[tuple[int, int, bool], tuple[int, int, bool] | None]:
-        """Which half of the day hours are of that do not tell: by a word, by the other hour, or asked."""
-        if self._half is not None:
-            both = [self._shifted(one, self._half) if one and not one[2] else one for one in (begins, ends)]
-            return both[0], both[1]  # type: ignore[return-value]
-        if ends and ends[2] and not begins[2] and self._vocabulary.clock == 12:
-            later = self._shifted(begins, 12)
-            fits = later[:2] < ends[:2] and begins[0] <= _EVENING and ends[0] >= 12 and ends[0] < 24
-            if fits and ends[0] - begins[0] > 8:
-                return (later if self._choose("hours", 2) == 0 else begins), ends
-            return begins, ends
-        if ends and not ends[2] and begins[:2] >= ends[:2] and begins[:2] < (ends[0] + 12, ends[1]) < (24, 0):
-            return begins, self._shifted(ends, 12)
-        if begins[2] or begins[0] > _EVENING or begins[0] == 0 or self._vocabulary.clock == 24:
-            return begins, ends
-        if ends and ends[0] > 12:
-            return begins, ends
-        if self._choose("hours", 2) == (0 if begins[0] < 7 else 1):
-            return self._shifted(begins, 12), self._shifted(ends, 12) if ends else None
-        return begins, ends
-
-    def _shifted(self, moment: tuple[int, int, bool], by: int) -> tuple[int, int, bool]:
-        hour, minute, _ = moment
-        return (hour + by if hour < 12 else hour) % 24, minute, True
-
-    # --- what is made of it
 
     def _made(self) -> Parsed:
         self._settle_loose()

@@ -10,8 +10,9 @@ from datetime import date
 from itertools import islice
 from typing import NamedTuple
 
+from yemba.core.calendar.phrases.cursor import Unread
 from yemba.core.calendar.phrases.languages import VOCABULARIES
-from yemba.core.calendar.phrases.parser import Parsed, Unread, parse
+from yemba.core.calendar.phrases.parser import Parsed, parse
 from yemba.core.calendar.phrases.token import UNKNOWN, Vocabulary, tokens
 from yemba.core.calendar.recurrence import Occasion, occurrences
 from yemba.core.errors import Fault
