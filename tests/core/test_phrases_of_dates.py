@@ -9,7 +9,7 @@ import pytest
 
 from yemba.core.calendar.in_words import in_words
 from yemba.core.calendar.phrases.reading import LONGEST, read
-from yemba.core.calendar.recurrence import Occasion, occurrences
+from yemba.core.calendar.recurrence import Occasion, occurrences, read_rule
 from yemba.core.errors import Fault
 
 TODAY = date(2026, 11, 27)  # a Friday
@@ -297,3 +297,25 @@ def test_what_is_read_happens_and_is_said_in_words(phrase: str) -> None:
     said = in_words(occasion)
     assert said[0].isupper()
     assert str(date.fromisoformat(occasion.day).year) in said
+
+
+@pytest.mark.parametrize(
+    ("typed", "said"),
+    [
+        ("FREQ=HOURLY", "FREQ is one of"),
+        ("FREQ=WEEKLY;BYSECOND=1", "BYSECOND cannot be used"),
+        ("FREQ=WEEKLY;INTERVAL=0", "INTERVAL is a number"),
+        ("FREQ=WEEKLY;COUNT=99999", "COUNT is a number"),
+        ("FREQ=WEEKLY;COUNT=3;UNTIL=20270630", "both COUNT and UNTIL"),
+        ("FREQ=WEEKLY;UNTIL=soon", "UNTIL is a day"),
+        ("FREQ=MONTHLY;BYMONTH=2;BYMONTHDAY=31", "nothing ever falls"),
+        ("FREQ=DAILY;INTERVAL=7;BYDAY=MO", "BYDAY cannot be used in one that is daily"),
+        ("every week", "FREQ is one of"),
+        ("FREQ=WEEKLY;BYDAY=XX", "is no rule"),
+    ],
+)
+def test_rules_that_are_none_are_refused_with_a_reason(typed: str, said: str) -> None:
+    with pytest.raises(Fault) as refused:
+        read_rule(typed)
+    assert said in refused.value.sentence
+    assert "FREQ=WEEKLY;BYDAY=SA" in refused.value.sentence

@@ -19,20 +19,14 @@ from yemba.core.errors import Fault
 
 MOST = 2_000
 """Occurrences of one occasion that are looked at: more than five years of every day."""
-FREQUENCIES = ("DAILY", "WEEKLY", "MONTHLY", "YEARLY")
+_SHARED = {"FREQ", "INTERVAL", "COUNT", "UNTIL", "WKST", "BYMONTH"}
 _PARTS = {
-    "FREQ",
-    "INTERVAL",
-    "COUNT",
-    "UNTIL",
-    "BYDAY",
-    "BYMONTHDAY",
-    "BYMONTH",
-    "BYSETPOS",
-    "WKST",
-    "BYYEARDAY",
-    "BYWEEKNO",
+    "DAILY": _SHARED,
+    "WEEKLY": _SHARED | {"BYDAY"},
+    "MONTHLY": _SHARED | {"BYDAY", "BYMONTHDAY", "BYSETPOS"},
+    "YEARLY": _SHARED | {"BYDAY", "BYMONTHDAY", "BYSETPOS", "BYYEARDAY", "BYWEEKNO"},
 }
+"""What a rule may have by its frequency: what another says more plainly, or could be searched for in vain, is left out."""
 _HIGHEST = 1_000  # of INTERVAL and COUNT
 
 
@@ -133,7 +127,8 @@ def first_day(rule: str, since: date) -> date | None:
 
 @lru_cache(maxsize=512)
 def _parsed(rule: str, begun: datetime) -> rrule:
-    return rrulestr(f"RRULE:{rule}", dtstart=begun)
+    """Kept with what was found of it, so that a rule on which nothing falls is searched to its end once."""
+    return rrulestr(f"RRULE:{rule}", dtstart=begun, cache=True)
 
 
 def rule_parts(rule: str) -> dict[str, str]:
@@ -143,15 +138,16 @@ def rule_parts(rule: str) -> dict[str, str]:
 
 
 def read_rule(typed: str) -> str:
-    """A rule as it is stored, in the order of FREQUENCY, INTERVAL and so on. Raises Fault ``rule-unreadable``."""
+    """A rule as it is stored, its parts in the order they came. Raises Fault ``rule-unreadable``."""
     parts = rule_parts(typed.strip())
     if not parts:
         return ""
-    strange = sorted(parts.keys() - _PARTS)
+    frequency = parts.get("FREQ", "")
+    if frequency not in _PARTS:
+        raise _unreadable(typed, f"FREQ is one of {', '.join(_PARTS)}")
+    strange = sorted(parts.keys() - _PARTS[frequency])
     if strange:
-        raise _unreadable(typed, f"{strange[0]} cannot be used here")
-    if parts.get("FREQ") not in FREQUENCIES:
-        raise _unreadable(typed, f"FREQ is one of {', '.join(FREQUENCIES)}")
+        raise _unreadable(typed, f"{strange[0]} cannot be used in one that is {frequency.lower()}")
     for name in ("INTERVAL", "COUNT"):
         number = parts.get(name, "1")
         if not number.isdecimal() or not 1 <= int(number) <= _HIGHEST:
@@ -162,9 +158,12 @@ def read_rule(typed: str) -> str:
         parts["UNTIL"] = _until(typed, parts["UNTIL"])
     rule = ";".join(f"{name}={value}" for name, value in parts.items())
     try:
-        rrulestr(f"RRULE:{rule}", dtstart=datetime(2026, 1, 1))
+        endless = ";".join(f"{name}={value}" for name, value in parts.items() if name not in ("COUNT", "UNTIL"))
+        ever = first_day(endless, date(2026, 1, 1))
     except (ValueError, TypeError, KeyError, IndexError) as error:
         raise _unreadable(typed, str(error) or "a part of it has no meaning") from error
+    if ever is None:
+        raise _unreadable(typed, "nothing ever falls on it")
     return rule
 
 

@@ -79,9 +79,14 @@ def state_on(fields: Mapping[str, str], day: str) -> str:
 
 def coming(entries: Mapping[str, Mapping[str, str]], now: datetime, most: int) -> list[Coming]:
     """Dates of entries, by their ids, that are not over, the next first; then entries without a day."""
-    listed = [one for item, fields in entries.items() for one in _of_entry(item, fields, now, most)]
+    listed: list[Coming] = []
+    dateless: list[Coming] = []
+    for item, fields in entries.items():
+        if fields.get("day"):
+            listed += _of_entry(item, fields, now, most)
+        else:
+            dateless.append(Coming(item, "", "", "", "", ""))
     listed.sort(key=lambda one: (one.day, one.begins))
-    dateless = [Coming(item, "", "", "", "", "") for item, fields in entries.items() if not fields.get("day")]
     return listed[:most] + dateless
 
 
