@@ -26,7 +26,7 @@ _PARTS = {
     "MONTHLY": _SHARED | {"BYDAY", "BYMONTHDAY", "BYSETPOS"},
     "YEARLY": _SHARED | {"BYDAY", "BYMONTHDAY", "BYSETPOS", "BYYEARDAY", "BYWEEKNO"},
 }
-"""What a rule may have by its frequency: what another says more plainly, or could be searched for in vain, is left out."""
+"""What a rule may have by its frequency: not what another says more plainly, or what could be searched for in vain."""
 _HIGHEST = 1_000  # of INTERVAL and COUNT
 
 

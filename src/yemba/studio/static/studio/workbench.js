@@ -79,6 +79,7 @@ const heard = {
   },
   key: (message) => key(message, before),
 };
+for (const frame of windows.frames) frame.addEventListener("load", seeFoot); // where fonts and pictures moved it
 windows.listen((message, from) => heard[message.type]?.(message, from));
 
 // --- forms
