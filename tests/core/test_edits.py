@@ -135,6 +135,11 @@ def _role(hands: Hands) -> dict[str, Any]:
     return {"ground": hands.ground(), "role": hands.one_of("fill", "text", "button", "link"), "value": value}
 
 
+ENTRIES = (
+    '[{"title": "Low tide walk", "day": "2026-12-05", "repeats": "FREQ=WEEKLY", "link": "no link at all"}]',
+    '[{"title": "x", "day": "soon"}]',
+    "no entries",
+)
 OCCASIONS = (
     '{"day": "2026-12-05", "begins": "10:00", "rule": "FREQ=WEEKLY;BYDAY=SA", "but": ["2026-12-12"]}',
     '{"day": "2026-12-04", "last_day": "2026-12-06"}',
@@ -206,6 +211,7 @@ COMMANDS: dict[str, Callable[[Hands], dict[str, Any]]] = {
     "take-off-standing": lambda h: {"section": h.section(), "page": h.one_of("every", h.page())},
     "make-own": lambda h: {"section": h.section(), "page": h.page()},
     "set-when": lambda h: {"section": h.section(), "item": h.item(), "occasion": h.one_of(*OCCASIONS)},
+    "add-dates": lambda h: {"section": h.section(), "entries": h.one_of(*ENTRIES)},
     "mark-date": lambda h: {
         "section": h.section(),
         "item": h.item(),
@@ -480,7 +486,7 @@ def test_every_command_says_in_words_what_it_does() -> None:
         "words": "Hello", "text": "Hello", "what": "colour", "ones": "", "all": "yes", "item": "", "picture": "p", "file": "f", "format": "png", "width": 1,
         "height": 1, "file_name": "a.png", "of": "type", "values": {"type.base": 20},
         "codes": "#123456", "ground": "xsea", "role": "button", "ground_name": "Kelp", "fill": "@c1", "heading": "lora", "body": "lora", "instead": "", "font": "own-1", "level": "h2",
-        "lightness": "50", "chroma": "0.1", "hue": "30", "occasion": OCCASIONS[0], "day": "2026-12-05",
+        "lightness": "50", "chroma": "0.1", "hue": "30", "occasion": OCCASIONS[0], "entries": ENTRIES[0], "day": "2026-12-05",
     }  # fmt: skip
     about = {"file": "f", "format": "png", "width": 1, "height": 1, "name": "a.png"}
     font = {
@@ -496,12 +502,13 @@ def test_every_command_says_in_words_what_it_does() -> None:
     aligned = {"section": opening, "element": "heading", "what": "align", "value": "center"}
     start = apply(start, read_command("set-one-off", aligned).plan(Look(start, CATALOGUE), new_id))
     own = {"grounds.own": [{"id": "xsea", "name": "Sea", "fill": "#123456"}]}
-    shared = {"standing": {"sections": {"n1": {"kind": "words"}}, "order": ["n1"]}}
+    shared = {"standing": {"sections": {"n1": {"kind": "words"}, "n2": {"kind": "dates"}}, "order": ["n1", "n2"]}}
     start = Document.model_validate(start.plain() | {"sheet": own, "shared": shared})
     for name in commands():
         given = arguments | ({"key": "type.heading", "value": "lora"} if name == "set-value" else {})
         given |= {"state": "cancelled"} if name == "mark-date" else {}
         given |= {"section": "n1"} if name in ("put-standing", "take-off-standing", "make-own") else {}
+        given |= {"section": "n2"} if name == "add-dates" else {}
         said = read_command(name, given).say(Look(start, CATALOGUE))
         assert said
         assert "None" not in said

@@ -35,6 +35,25 @@ _NOTICE: dict[str, Any] = {
     },
 }
 """A standing section."""
+_FOOTER: dict[str, Any] = {
+    "f-gate": {
+        "kind": "hours-and-place",
+        "fields": {"heading": "The gate", "address": "<p>Marl Lane 9<br>Underhay</p>", "mail": "gate@nettle.example"},
+        "items": {"f1": {"fields": {"days": "Thursday to Saturday", "opens": "09:00", "closes": "16:00"}}},
+        "order": ["f1"],
+    },
+    "f-elsewhere": {
+        "kind": "listen",
+        "layout": "signs",
+        "fields": {"heading": "Elsewhere"},
+        "items": {
+            "f2": {"fields": {"title": "Pictures of the beds", "link": "https://beds.example/", "sign": "pictures"}},
+            "f3": {"fields": {"title": "Letters", "link": "mailto:gate@nettle.example", "sign": "mail"}},
+        },
+        "order": ["f2", "f3"],
+    },
+}
+"""Sections of a footer."""
 _SALTMARSH: dict[str, Any] = {
     "name": "Saltmarsh Bindery",
     "site": {"site.currency": "GBP", "site.time_zone": "Europe/London", "site.trade": "bookbinder"},
@@ -58,7 +77,9 @@ _NETTLE: dict[str, Any] = {
     "site": {"site.currency": "GBP", "site.time_zone": "Europe/London", "site.trade": "seed-nursery"},
     "template": "handbill",
     "ready_sheet": "handbill/seed-packet",
+    "parts": {"footer.arrangement": "columns", "footer.words": "Seed dries slowly and keeps for years."},
     "navigation": {"hidden": ["home"]},
+    "shared": {"footer": {"sections": _FOOTER, "order": list(_FOOTER)}},
 }
 _DUBROV: dict[str, Any] = {
     "name": "Marek Dubrov, tuba",

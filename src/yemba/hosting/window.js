@@ -11,6 +11,7 @@ let own = -1; // where it was scrolled to from outside: of that nothing is said
 let writing = null;
 let choosing = 0;
 let scale = 1; // how large the window is drawn
+const END = 2; // a share that says: at the foot of the page
 const TWICE = 350; // ms within which a second click makes a double one
 
 const outline = new CSSStyleSheet();
@@ -273,7 +274,8 @@ addEventListener("message", (event) => {
     const found = data.place && find({ place: data.place });
     const top = found ? found.getBoundingClientRect().top + scrollY : 0;
     const height = found ? found.offsetHeight : document.documentElement.scrollHeight;
-    goTo(data.share < 0 ? 0 : top + data.share * height);
+    if (data.share === END) goTo(document.documentElement.scrollHeight);
+    else goTo(data.share < 0 ? 0 : top + data.share * height);
   }
 });
 
@@ -306,6 +308,8 @@ function sayScroll() {
   const at = places.find((place) => place.getBoundingClientRect().bottom > 0);
   const { page } = document.body.dataset;
   if (!at || scrollY < 2) return say({ type: "scroll", page, share: -1 });
+  if (scrollY + innerHeight >= document.documentElement.scrollHeight - 2)
+    return say({ type: "scroll", page, share: END });
   const box = at.getBoundingClientRect();
   say({ type: "scroll", page, place: at.dataset.place, share: -box.top / box.height });
 }

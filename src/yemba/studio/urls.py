@@ -1,6 +1,7 @@
 from django.urls import path
 
 from yemba.studio.views import (
+    calendar_file,
     editions,
     files,
     fonts,
@@ -45,6 +46,7 @@ urlpatterns = [
     path("sites/<slug:slug>/state/", workbench.state, name="state"),
     path("sites/<slug:slug>/where/", workbench.where_is, name="where"),
     path("sites/<slug:slug>/when/", when.when, name="when"),
+    path("sites/<slug:slug>/calendar-file/", calendar_file.read_file, name="calendar-file"),
     path("sites/<slug:slug>/plane/", workbench.plane, name="plane"),
     path("sites/<slug:slug>/present/", workbench.present, name="present"),
     path("sites/<slug:slug>/find/", workbench.find, name="find"),

@@ -124,6 +124,7 @@ def _desk(look: Look, key: str, section: Section, query: Mapping[str, str]) -> C
         "has_heading": any(field.slug == "heading" for field in kind.fields),
         "items_name": kind.items.plural if kind.items else "",
         "item_name": kind.items.name if kind.items else "",
+        "shows_dates": DATES in kind.roles,
         "items": [
             {"id": item, "open": item == open_item, **_item(look, kind, stored, item, query), "fields": listed}
             for item, stored in ordered_items(section)

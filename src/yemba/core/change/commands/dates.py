@@ -6,6 +6,7 @@ import json
 from datetime import date
 from typing import Any, ClassVar
 
+from yemba.core import room
 from yemba.core.calendar.in_words import day_in_words, in_words
 from yemba.core.calendar.recurrence import Occasion, read_rule
 from yemba.core.change.commands.sections import OfSection, check_item
@@ -13,7 +14,7 @@ from yemba.core.change.operation import ABSENT, Operation, put
 from yemba.core.errors import Fault
 from yemba.core.site.dates import CANCELLED, OUT, SOLD_OUT, STATES, occasion, stored
 from yemba.core.site.ids import Ids
-from yemba.core.site.kinds import DATES
+from yemba.core.site.kinds import DATES, Field
 from yemba.core.site.resolve import Look
 from yemba.core.value.kind import refuse_choice
 from yemba.core.value.moment import Day, TimeOfDay
@@ -45,17 +46,14 @@ class _OfDate(OfSection):
 
 
 class SetWhen(_OfDate):
-    """When an entry happens, whole: `occasion` is one as JSON, by the names of its parts. Dates that were cancelled or
-    sold out stay so where it still happens on them."""
+    """When an entry happens, whole: `occasion` is one as JSON, by the names of its parts. Which of its days were
+    cancelled or sold out is kept."""
 
     name: ClassVar[str] = "set-when"
     occasion: str
 
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
-        now = self.fields(look)
-        known = self._read()
-        values = stored(known) | {name: now.get(name, "") for name in (CANCELLED, SOLD_OUT)}
-        return self.puts(look, values)
+        return self.puts(look, stored(self._read()))
 
     def _read(self) -> Occasion:
         try:
@@ -85,6 +83,54 @@ def _needed(day: str) -> str:
     if not day:
         raise Fault("when-unreadable", "No day is told. Type when it is once more.", "occasion")
     return day
+
+
+class AddDates(OfSection):
+    """Add entries that were read from a calendar file: `entries` are their fields, as JSON. One that stands there as it
+    is is not added again."""
+
+    name: ClassVar[str] = "add-dates"
+    entries: str
+
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        standing, kind = self.standing(look), self.kind(look)
+        if DATES not in kind.roles:
+            raise Fault("no-dates", "This section shows no dates.", "section")
+        there = [item.fields for item in standing.section.items.values()]
+        new = [fields for fields in self._read(look) if fields not in there]
+        room.ENTRIES.check(len(standing.section.order) + max(0, len(new) - 1), "file")
+        made = {ids(): {"fields": fields} for fields in new}
+        puts = [put(look.document, (*standing.path, "items", key), item) for key, item in made.items()]
+        return [*puts, put(look.document, (*standing.path, "order"), [*standing.section.order, *made])] if made else []
+
+    def _read(self, look: Look) -> list[dict[str, str]]:
+        """Each field as its kind reads it; a link that is none is left out, a line too long for its field cut."""
+        try:
+            given = json.loads(self.entries)
+            rows = [{str(name): str(value) for name, value in one.items()} for one in given]
+        except (ValueError, TypeError, AttributeError) as error:
+            raise Fault(
+                "calendar-unreadable", "The dates did not arrive whole. Choose the file again.", "file"
+            ) from error
+        return [self._fields(look, row) for row in rows]
+
+    def _fields(self, look: Look, row: dict[str, str]) -> dict[str, str]:
+        known = {field.slug: field for field in self.kind(look).fields_of("item")}
+        read = {name: _readable(known[name], value) for name, value in row.items() if name in known}
+        return {name: value for name, value in read.items() if value}
+
+    def say(self, look: Look) -> str:
+        count = len(self._read(look))
+        return f"{self.where(look)}: {count} date{'s' if count != 1 else ''} from a calendar file"
+
+
+def _readable(field: Field, value: str) -> str:
+    try:
+        return field.read(value[: field.limit] if field.type == "line" else value)
+    except Fault:
+        if field.type == "link":
+            return ""
+        raise
 
 
 class MarkDate(_OfDate):
