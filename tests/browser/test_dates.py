@@ -30,6 +30,11 @@ def test_a_class_every_second_saturday_one_cancelled_seen_live(
     kept(bench, "Every two weeks on Saturday, 10:00–13:00")
     expect(phrase).to_have_value("")
     expect(bench.locator("#when-says-d0")).to_contain_text("Every two weeks on Saturday")
+    bench.locator("#words-d0-title").fill("Paste papers, all winter")
+    bench.locator("#words-d0-title").press("Tab")
+    kept(bench, "Paste papers, all winter")
+    expect(bench.locator("#item-d0 summary").first).to_have_text("Paste papers, all winter")
+    expect(phrase).to_be_visible()  # its fold has other words now, and stays open
     phrase.fill("every Saturday at christmas")
     expect(bench.locator("#item-d0 .readings")).to_contain_text("“christmas” is not understood")
     bench.locator("#coming-d0 summary").click()

@@ -128,8 +128,9 @@ export const morphing = {
   key,
   updating(from, to, _children, skip) {
     if (from.nodeType !== Node.ELEMENT_NODE) return;
-    if (from.tagName === "DETAILS" && to.tagName === "DETAILS" && foldWords(from) === foldWords(to))
-      to.open = from.open;
+    const folds = from.tagName === "DETAILS" && to.tagName === "DETAILS";
+    const sameNamed = to.dataset.named !== undefined && from.id === to.id; // whose words are its owner's, and change
+    if (folds && (sameNamed || foldWords(from) === foldWords(to))) to.open = from.open;
     const writing = rich(from) && from === document.activeElement;
     const saysWhy = from.classList.contains("fault") && from.textContent && heldForms().has(from.closest("form"));
     if (isHeld(from) || writing || saysWhy || from.dataset.keep !== undefined) skip();
