@@ -100,11 +100,10 @@ def test_changes_together_reach_what_they_reach_alone(document: Document, catalo
 
 
 def written(document: Document) -> dict[Spot, str]:
-    """Every place of a site as it is written."""
-    site = rendering(document)
-    return {
-        Spot(page, key): made.html for page in document.order for key, made in fragments(Answers(site), page).items()
-    }
+    """Every place of a site as it is written for visitors."""
+    answers = Answers(rendering(document))
+    pages = [page for page, _ in document.published_pages()]
+    return {Spot(page, key): made.html for page in pages for key, made in fragments(answers, page).items()}
 
 
 @settings(max_examples=60, suppress_health_check=[HealthCheck.too_slow, HealthCheck.data_too_large])
