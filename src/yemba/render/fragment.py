@@ -173,9 +173,7 @@ def _section(answers: Answers, here: At, key: str, stored: Section, first: bool,
         height=stored.fields.get("height", ""),
         kind=stored.kind,
         layout=layout,
-        ground=""
-        if here.inherits and not stored.ground
-        else recorder.ask(questions.ground, stored.kind, stored.ground),
+        ground=_ground(recorder, here, stored),
         draft=answers.site.draft,
         inner=mark_safe(_inner(recorder, here, key, stored, kind, layout, first, form or Form({}, {}))),
     )

@@ -151,9 +151,8 @@ def _structured(recorder: Recorder, page_id: str, page: Page) -> str:
     made = [] if page.slug else [recorder.ask(questions.about)]
     for _, section in page.ordered():
         if any(item.fields.get("day") for item in section.items.values()):
-            recorder.ask(
-                questions.site_name
-            )  # events name their organiser, where they are, and leave when they are past
+            # events name their organiser and where they are, and leave when they are past
+            recorder.ask(questions.site_name)
             recorder.ask(questions.about)
             recorder.ask(questions.value, "site.currency")
             recorder.ask(questions.coming, dates.as_text(section), str(dates.most_shown(section)))

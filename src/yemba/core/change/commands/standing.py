@@ -17,9 +17,9 @@ EVERY = "every"
 """Stands for all pages, where one is named."""
 
 
-def places_on(page: Page) -> dict[str, str]:
-    """Where on a page standing sections are shown: each own section by its id, with the page's beginning and end."""
-    return dict.fromkeys([FIRST, *page.order, LAST], "")
+def places_on(page: Page) -> list[str]:
+    """Where on a page standing sections can stand: before all, after each of its own, after all."""
+    return [FIRST, *page.order, LAST]
 
 
 def pages_of(document: Document, named: str) -> list[str]:
