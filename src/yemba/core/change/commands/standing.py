@@ -30,6 +30,11 @@ def pages_of(document: Document, named: str) -> list[str]:
     return [named]
 
 
+def name_of(document: Document, named: str) -> str:
+    """The page that is named, in words. Raises Fault ``gone``."""
+    return "every page" if named == EVERY else document.page(named).name
+
+
 class MakeStanding(OfSection):
     """Make a section of a page a standing one, shown where it stands now; it has another id from then on, so that it
     may go out by itself."""
@@ -103,8 +108,7 @@ class PutStanding(_OfStanding):
         ]
 
     def say(self, look: Look) -> str:
-        where = "every page" if self.page == EVERY else look.document.page(self.page).name
-        return f"{self.called(look)} shown on {where}"
+        return f"{self.called(look)} shown on {name_of(look.document, self.page)}"
 
 
 class TakeOffStanding(_OfStanding):
@@ -120,8 +124,7 @@ class TakeOffStanding(_OfStanding):
         return [put(look.document, ("pages", page, "standing", self.section), ABSENT) for page in pages]
 
     def say(self, look: Look) -> str:
-        where = "every page" if self.page == EVERY else look.document.page(self.page).name
-        return f"{self.called(look)} taken off {where}"
+        return f"{self.called(look)} taken off {name_of(look.document, self.page)}"
 
 
 class MakeOwn(_OfStanding):
