@@ -5,10 +5,12 @@ from __future__ import annotations
 import json
 from collections.abc import Iterable, Iterator, Mapping
 from datetime import datetime
+from html import escape
 from itertools import islice
 from typing import NamedTuple
 from zoneinfo import ZoneInfo
 
+from yemba.core.calendar.ics_file import Happening
 from yemba.core.calendar.recurrence import Occasion, Occurrence, occurrences
 from yemba.core.site.document import Section, ordered_items
 from yemba.core.site.resolve import Look
@@ -67,6 +69,13 @@ def stored(known: Occasion) -> dict[str, str]:
         " ".join(known.but),
     )
     return dict(zip(FIELDS, values, strict=False))
+
+
+def fields_of(event: Happening) -> dict[str, str]:
+    """An event of a calendar file as the fields of an entry."""
+    text = "".join(f"<p>{escape(line)}</p>" for line in event.text.splitlines() if line.strip())
+    words = {"title": event.title, "place": event.place, "text": text, "link": event.link}
+    return words | stored(event.occasion) | {CANCELLED: " ".join(sorted(event.cancelled))}
 
 
 def state_on(fields: Mapping[str, str], day: str) -> str:

@@ -3,16 +3,15 @@
 from __future__ import annotations
 
 import json
-from html import escape
 
 from django.contrib import messages
 from django.contrib.auth.decorators import login_required
 from django.http import HttpRequest, HttpResponse
 from django.views.decorators.http import require_POST
 
-from yemba.core.calendar.ics_file import MOST_BYTES, Happening, read_calendar
+from yemba.core.calendar.ics_file import MOST_BYTES, read_calendar
 from yemba.core.errors import Fault
-from yemba.core.site.dates import CANCELLED, stored, zone
+from yemba.core.site.dates import fields_of, zone
 from yemba.sites import services as sites
 from yemba.studio.bench import answer, site_of
 
@@ -33,14 +32,7 @@ def read_file(request: HttpRequest, slug: str) -> HttpResponse:
             raise Fault("no-dates", f"There are no dates to bring in from {file.name}.{reason}", "file")
         if found.left_out:
             messages.info(request, f"Not brought in: {'; '.join(found.left_out[:5])}")
-        entries = json.dumps([_fields(one) for one in found.happenings], ensure_ascii=False)
+        entries = json.dumps([fields_of(one) for one in found.happenings], ensure_ascii=False)
         return sites.edit(site, "add-dates", {"section": request.POST.get("section", ""), "entries": entries})
 
     return answer(request, site, put)
-
-
-def _fields(one: Happening) -> dict[str, str]:
-    """An event as fields of an entry."""
-    text = "".join(f"<p>{escape(line)}</p>" for line in one.text.splitlines() if line.strip())
-    words = {"title": one.title, "place": one.place, "text": text, "link": one.link}
-    return words | stored(one.occasion) | {CANCELLED: " ".join(sorted(one.cancelled))}
