@@ -42,6 +42,7 @@ def page(browser: Browser, request: pytest.FixtureRequest) -> Iterator[Page]:
     context: BrowserContext = browser.new_context(viewport={"width": 1280, "height": 800})
     opened = context.new_page()
     opened.set_default_timeout(PATIENCE)
+    opened.set_default_navigation_timeout(3 * PATIENCE)  # the workbench with both its windows, made from nothing
     wrong: list[str] = []
     opened.on("pageerror", lambda error: wrong.append(str(error)))
     opened.on("console", lambda m: wrong.append(m.text) if "Content Security Policy" in m.text else None)

@@ -10,7 +10,7 @@ import pytest
 from django.contrib.sessions.models import Session
 from playwright.sync_api import Error, Page, Route, expect
 
-from tests.browser.hands import chapter, eventually, kept, point
+from tests.browser.hands import chapter, eventually, kept, point, until
 from yemba.core.site.document import Document
 from yemba.hosting import services as hosting
 from yemba.sites import services as sites
@@ -37,6 +37,8 @@ def kept_words(bench: Page, section: str, field: str, typed: str) -> None:
 
 
 def section(bench: Page, key: str) -> None:
+    """The desk of a section, once nothing is on its way any more: leaving sooner would ask first."""
+    until(bench, "dispatchEvent(new Event('beforeunload', { cancelable: true }))", bench)
     bench.goto(f"{bench.url.split('/sites/')[0]}/sites/saltmarsh/pages/?section={key}")
     expect(bench.locator("html[data-ready]")).to_be_attached()
 

@@ -226,6 +226,8 @@ COMMANDS: dict[str, Callable[[Hands], dict[str, Any]]] = {
     "mend-logo": lambda h: {"picture": h.picture(), "mended": h.one_of("trim", "enclosed"), **h.file()},
     "set-focal": lambda h: {"picture": h.picture(), "x": str(h.number(0, 100)), "y": "50"},
     "copy-page": lambda h: {"page": h.page(), "page_name": h.one_of("", "News")},
+    "add-post": lambda h: {"page_name": h.text(), "day": h.one_of("2026-10-03", "2031-01-01", "")},
+    "set-post": lambda h: {"page": h.page(), "day": h.one_of("", "2026-10-03", "2031-01-01"), "time": h.one_of("", "09:30"), "tags": h.one_of("", "Tools", "tools, Paper")},
     "publish-page": lambda h: {"page": h.page(), "published": h.one_of("", "1")},
     "do-to-sections": lambda h: {"sections": f"{h.section()} {h.section()}", "page": h.page(), "act": h.one_of("bin", "copy", "move", "ground"), "ground": h.one_of("", "dark")},
     "name-section": lambda h: {"section": h.section(), "slug": h.one_of("", "#prices", "our-prices")},

@@ -261,3 +261,33 @@ def test_what_pages_read_is_not_believed_of_another_renderer(twice: Site) -> Non
     earlier = live.live_state(twice)
     assert earlier is not None
     assert earlier._recorded == {}
+
+
+def test_a_post_with_a_set_time_appears_then_in_an_edition_of_its_own_and_nothing_else_does(site: Site) -> None:
+    soon = timezone.now().astimezone(sites.zone(site)) + timedelta(hours=2)
+    do(site, "add-post", page_name="Low water", day=soon.date().isoformat())
+    page = sites.document(fresh(site)).order[-1]
+    do(site, "set-post", page=page, day=soon.date().isoformat(), time=f"{soon:%H:%M}")
+    services.publish(fresh(site))
+    do(site, "name-site", title="Not yet to be seen")
+    visitor = Client(SERVER_NAME=f"{site.slug}.localhost")
+    assert visitor.get("/low-water/").status_code == 404
+    assert editions.publish_due() == []
+    (made,) = editions.publish_due(timezone.now() + timedelta(hours=3))
+    assert made.changes == ["Post appeared: Low water"]
+    assert visitor.get("/low-water/").status_code == 200
+    assert b"Low water" in visitor.get("/feed.atom").content
+    assert b"Not yet" not in visitor.get("/").content
+    assert editions.publish_due(timezone.now() + timedelta(days=3)) == []
+
+
+def test_an_edition_brought_back_shows_the_posts_whose_time_has_come(site: Site) -> None:
+    soon = timezone.now().astimezone(sites.zone(site)) + timedelta(days=2)
+    do(site, "add-post", page_name="Low water", day=soon.date().isoformat())
+    services.publish(fresh(site))
+    do(site, "bin-page", page=sites.document(fresh(site)).order[-1])
+    services.publish(fresh(site))
+    assert editions.publish_due(soon + timedelta(days=1)) == []
+    services.bring_back(fresh(site), 1)
+    (made,) = editions.publish_due(soon + timedelta(days=1))
+    assert "low-water/index.html" in made.manifest

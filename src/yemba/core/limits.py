@@ -18,6 +18,8 @@ NAME_LETTERS = 60
 """Of a site, a page, a brand sheet, an edition."""
 TOWN_LETTERS, TRADE_LETTERS = 40, 80
 
+TAG_LETTERS, TAGS = 30, 12
+"""Letters of a tag, and how many tags a page may have."""
 COLOUR_NAME_LETTERS = 30
 """Of a brand colour, and of a ground."""
 MESSAGE_LETTERS = {"name": 120, "mail": 200, "words": 6000}

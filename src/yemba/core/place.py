@@ -102,7 +102,7 @@ class OfPages(Place):
 @dataclass(frozen=True)
 class OfPage(Place):
     """A page; with `what` one of its properties: "name", "slug", "title", "description", "card",
-    "sidebar" or "unpublished"."""
+    "sidebar", "unpublished", "posted" or "tags"."""
 
     page: str
     what: str = ""

@@ -6,6 +6,7 @@ Everything here is invented. Changes are put in by the same commands that an own
 from __future__ import annotations
 
 import json
+import re
 from collections.abc import Callable
 from datetime import UTC, date, datetime, timedelta
 from pathlib import Path
@@ -25,6 +26,7 @@ from yemba.sites.models import Site
 
 SLUG = "saltmarsh"
 SLUGS = (SLUG, "nettle", "dubrov")
+_DAYS = re.compile(r"\bday -(\d+)")
 Pictures = dict[str, tuple[Callable[[], str], str]]
 _NOTICE: dict[str, Any] = {
     "kind": "words",
@@ -208,8 +210,9 @@ def _saturdays(today: date, count: int) -> list[str]:
 
 
 def _pages(slug: str, today: date) -> dict[str, dict[str, Any]]:
-    """The pages as written, "saturday 0" and so on made the next Saturdays there are."""
+    """The pages as written, "saturday 0" and so on made the next Saturdays there are, "day -9" nine days before."""
     text = (Path(__file__).parent / f"{slug}.json").read_text()
     for number, day in enumerate(_saturdays(today, 5)):
         text = text.replace(f"saturday {number}", day)
+    text = _DAYS.sub(lambda past: (today - timedelta(days=int(past[1]))).isoformat(), text)
     return dict(json.loads(text))

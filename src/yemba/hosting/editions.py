@@ -7,6 +7,7 @@ import secrets
 from collections.abc import Collection, Sequence
 from datetime import datetime, timedelta
 from typing import NamedTuple
+from zoneinfo import ZoneInfo
 
 from django.db.models import Q
 from django.utils import timezone
@@ -15,10 +16,13 @@ from yemba.core.change.difference import Change, difference
 from yemba.core.change.subset import document_with
 from yemba.core.errors import Fault
 from yemba.core.limits import NAME_LETTERS
+from yemba.core.site import journal
+from yemba.core.site.dates import zone
 from yemba.core.site.document import Document, read
+from yemba.core.site.resolve import Look
 from yemba.core.value.line import Line
 from yemba.hosting import services
-from yemba.hosting.models import Edition, Planned
+from yemba.hosting.models import Edition, Live, Planned
 from yemba.render.page import path_of
 from yemba.sites.catalogue import catalogue
 from yemba.sites.models import Site
@@ -119,7 +123,33 @@ def publish_due(now: datetime | None = None) -> list[Edition]:
             number = secrets.token_hex(3)
             _LOG.exception("the plan of %s: fault %s", found.site.slug, number)
             _keep_why(found, f"Something broke, which is Yemba’s fault. The log has it by the number {number}.")
+    return [*done, *_posts_due(now)]
+
+
+def _posts_due(now: datetime) -> list[Edition]:
+    """An edition for each live site of which a post was to appear by now: of the same document, with the post. Where
+    that goes wrong it is tried again after a while."""
+    done = []
+    for live in Live.objects.filter(until__lte=now, site__binned_at=None).select_related("site", "edition"):
+        if not Live.objects.filter(pk=live.pk, until=live.until).update(until=now + _GIVEN_UP):
+            continue
+        document = read(live.edition.document)
+        appeared = _appeared(document, live.edition.made_at, now)
+        try:
+            done.append(services.publish(live.site, appeared, on=now, document=document))
+        except Exception:  # noqa: BLE001 -- logged, and tried again
+            _LOG.exception("the posts of %s that were to appear", live.site.slug)
     return done
+
+
+def _appeared(document: Document, since: datetime, now: datetime) -> list[str]:
+    """In words, the posts that have appeared since an edition was made."""
+    there, shown = (journal.posts(document, at.astimezone(_zone(document))) for at in (since, now))
+    return [f"Post appeared: {document.pages[key].name}"[:120] for key in shown if key not in there]
+
+
+def _zone(document: Document) -> ZoneInfo:
+    return zone(Look(document, catalogue()))
 
 
 def _keep_why(plan: Planned, sentence: str) -> None:

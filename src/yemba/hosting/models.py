@@ -31,10 +31,11 @@ class Edition(models.Model):
 
 
 class Live(models.Model):
-    """Which edition visitors see."""
+    """Which edition visitors see. `until` is when the next of its posts appears that has a set time, None for never."""
 
     site = models.OneToOneField(Site, on_delete=models.CASCADE, related_name="live")
     edition = models.ForeignKey(Edition, on_delete=models.CASCADE)
+    until = models.DateTimeField(null=True, db_index=True)
 
     def __str__(self) -> str:
         return f"{self.site.slug}: edition {self.edition.number}"

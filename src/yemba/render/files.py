@@ -26,7 +26,9 @@ from yemba.core.site.resolve import Look
 from yemba.core.site.scripts import kinds_with_scripts
 from yemba.render import fonts, pictures
 from yemba.render.fragment import rendered
-from yemba.render.page import SITE_CARD, card_path, path_of, render_notice, render_page, script_name
+from yemba.render.journal import feed, listing_page, listings
+from yemba.render.page import FEED, SITE_CARD, card_path, path_of, render_notice, render_page, script_name
+from yemba.render.questions import has_posts
 from yemba.render.recorder import Answers, Reads
 from yemba.render.site import Site
 from yemba.render.style import Style, style
@@ -68,6 +70,11 @@ def site_files(site: Site) -> dict[str, File]:
         files[path_of(page)] = _page_file(answers, page_id, page, links)
     for old, new in redirects(look).items():
         files[f"{old}/index.html"] = File(partial(_moved, site, new))
+    for listing in (listed := listings(site)):
+        made = partial(listing_page, answers, listing, *links)
+        files[f"{listing.path}index.html"] = File(made)
+    if listed or has_posts(site):
+        files[FEED] = File(partial(feed, site))
     files["404.html"] = File(partial(_missing, answers, links))
     files |= _fonts(look, site.draft)
     for picture in look.pictures.values():
@@ -167,8 +174,9 @@ def _moved(site: Site, page_id: str) -> bytes:
 def _sitemap(site: Site) -> bytes:
     """Sitemaps protocol 0.9."""
     root = Element("urlset", xmlns="http://www.sitemaps.org/schemas/sitemap/0.9")
-    for _, page in site.look.document.published_pages():
-        SubElement(SubElement(root, "url"), "loc").text = site.address + path_of(page).removesuffix("index.html")
+    pages = [path_of(page).removesuffix("index.html") for _, page in site.look.document.published_pages()]
+    for address in [*pages, *(listing.path for listing in listings(site))]:
+        SubElement(SubElement(root, "url"), "loc").text = site.address + address
     return b'<?xml version="1.0" encoding="UTF-8"?>\n' + tostring(root)
 
 

@@ -19,13 +19,14 @@ from yemba.core.limits import LIMITS
 from yemba.core.part.part import AFTER, parts
 from yemba.core.picture import placing
 from yemba.core.picture.filters import NONE
-from yemba.core.site import dates
+from yemba.core.site import dates, journal
 from yemba.core.site.backdrop import STILL, tint_of
 from yemba.core.site.behind import PICTURE
 from yemba.core.site.document import Item, Page, Picture, Section, ordered_items
+from yemba.core.site.excerpts import Excerpt
 from yemba.core.site.files import in_words, plays
 from yemba.core.site.ics import has_days, ics_path
-from yemba.core.site.kinds import DATES, SHARED, Field, SectionKind
+from yemba.core.site.kinds import DATES, EXCERPTS, ONWARD, POST, SHARED, Field, SectionKind
 from yemba.core.site.one_offs import BUTTON
 from yemba.core.site.pictures import proportion
 from yemba.core.value.link import is_inner
@@ -118,7 +119,9 @@ def _part_key(answers: Answers, here: At, slug: str) -> tuple[Any, ...]:
 
 
 def _section_key(answers: Answers, here: At, key: str, stored: Section, first: bool) -> tuple[Any, ...]:
-    return (answers.site.draft, id(stored), key, here.root, here.inherits, first)
+    roles = answers.look.catalogue.kind(stored.kind).roles
+    page = here.page if POST in roles or ONWARD in roles else ""
+    return (answers.site.draft, id(stored), key, here.root, here.inherits, first, page)
 
 
 def _cached(answers: Answers, key: tuple[Any, ...], source: Any) -> Fragment | None:
@@ -239,7 +242,7 @@ def _inner(
         _template(stored.kind, layout),
         id=key,
         s=_values(recorder, here, kind.fields, stored.fields, below),
-        items=_on_their_days(recorder, here, stored, shown) if DATES in kind.roles else list(shown.values()),
+        items=_entries(recorder, here, stored, kind, shown),
         had_dates=bool(stored.order),
         calendar=f"{here.root}{ics_path(key)}" if DATES in kind.roles and has_days(stored) else "",
         form_action=f"{FORMS}{key}/",
@@ -256,11 +259,51 @@ def _inner(
         language=recorder.ask(questions.value, "site.language"),
         longest=_longest(recorder, stored, kind),
         button=lambda kind: recorder.ask(questions.button, kind),
+        **_of_journal(recorder, here, stored, kind),
         one_offs={element: _apart(recorder, values) for element, values in stored.one_offs.items()},
         reaches={field.slug: field.reaches for field in kind.fields},
         types={field.slug: field.type for field in kind.fields},
         item_types={field.slug: field.type for field in item_fields},
     )
+
+
+def _entries(
+    recorder: Recorder, here: At, stored: Section, kind: SectionKind, shown: Mapping[str, dict[str, Any]]
+) -> list[dict[str, Any]]:
+    """What the layout lists: the section's own entries, on their days where they are dates; or pages found anew."""
+    if DATES in kind.roles:
+        return _on_their_days(recorder, here, stored, shown)
+    if EXCERPTS in kind.roles and stored.fields.get("shows"):
+        tag, month = stored.fields.get("tag", ""), stored.fields.get("month", "")
+        most = stored.fields.get("most") or str(journal.USUAL)
+        found = recorder.ask(questions.listed, stored.fields["shows"], tag, month, most)
+        return [_listed(here, one) for one in found]
+    return list(shown.values())
+
+
+def _listed(here: At, one: questions.Listed) -> dict[str, Any]:
+    """A page as an entry that is none of the section's own."""
+    return {"link": href(here.root, one.path), "link_excerpt": _told(here, one.excerpt), "found": True}
+
+
+def _told(here: At, excerpt: Excerpt) -> dict[str, Any]:
+    """What a page says of itself, as a layout prints it."""
+    picture = pictures.shown(excerpt.picture, here.root) if excerpt.picture else None
+    return {**excerpt._asdict(), "picture": picture}
+
+
+def _of_journal(recorder: Recorder, here: At, stored: Section, kind: SectionKind) -> dict[str, Any]:
+    """What a section shows of the journal: ways into it, the post it stands on, the posts around that."""
+    if EXCERPTS in kind.roles and (wanted := stored.fields.get("ways")):
+        ways = recorder.ask(questions.ways)
+        shown = ((name, entries) for name, entries in ways if wanted in (name, "both") and entries)
+        return {"ways": [(name, [(of, href(here.root, path), n) for of, path, n in each]) for name, each in shown]}
+    if POST in kind.roles and (post := recorder.ask(questions.post, here.page)):
+        return {"posted": post[0], "tags": [(tag, href(here.root, path)) for tag, path in post[1]]}
+    if ONWARD in kind.roles and (found := recorder.ask(questions.onward, here.page)):
+        before, after = ([_listed(here, one) for one in each] for each in found[:2])
+        return {"earlier": before, "later": after, "whole": href(here.root, found[2]) if found[2] else "", "post": True}
+    return {}
 
 
 def _on_their_days(
@@ -334,8 +377,7 @@ def _values(recorder: Recorder, here: At, fields: list[Field], stored: dict[str,
         if field.type == "link" and (file := recorder.ask(questions.file, stored[field.slug])):
             values |= {f"{field.slug}_about": in_words(file), f"{field.slug}_plays": plays(file)}
         if field.excerpt and (told := recorder.ask(questions.excerpt, stored[field.slug])):
-            picture = pictures.shown(told.picture, here.root) if told.picture else None
-            values[f"{field.slug}_excerpt"] = {"name": told.name, "words": told.words, "picture": picture}
+            values[f"{field.slug}_excerpt"] = _told(here, told)
     return values
 
 

@@ -17,7 +17,7 @@ from yemba.core.part.part import AFTER, BEFORE, BESIDE, parts
 from yemba.core.site import dates
 from yemba.core.site.document import Page
 from yemba.core.site.scripts import kinds_with_scripts
-from yemba.core.site.structured import events
+from yemba.core.site.structured import events, post
 from yemba.core.site.titles import title_of
 from yemba.render import fragment, questions
 from yemba.render.fragment import At, Fragment, at, rendered
@@ -26,6 +26,8 @@ from yemba.render.recorder import Answers, Read, Recorder
 
 SITE_CARD = "sharing.png"
 """The picture for sharing of every page that has none of its own."""
+FEED = "feed.atom"
+"""The newest posts of the journal."""
 HEAD = "head"
 """What the reads of a page's head are kept under, beside those of its fragments."""
 
@@ -120,6 +122,15 @@ def render_notice(answers: Answers, title: str, inner: str, sheets: list[str], p
     return _document(Recorder(answers), here, Head(title, "", sheets, preloads, ""), made, [title], noindex=True)
 
 
+def render_listing(
+    answers: Answers, here: At, title: str, path: str, listed: Fragment, sheets: list[str], preloads: list[str]
+) -> str:
+    """A page that is none of the owner's and lists pages of theirs, at an address below the site's."""
+    made = {slug: fragment.part(answers, here, slug) for slug in parts()} | {"listed": listed}
+    head = Head(f"{title} – {answers.look.document.name}", "", sheets, preloads, path)
+    return _document(Recorder(answers), here, head, made, ["listed"])
+
+
 def _scripts(recorder: Recorder, page_id: str, page: Page) -> list[str]:
     """What a live page needs: the scripts of the kinds of its sections, and of those beside them."""
     if recorder.site.draft:
@@ -157,6 +168,10 @@ def _structured(recorder: Recorder, page_id: str, page: Page) -> str:
             recorder.ask(questions.value, "site.currency")
             recorder.ask(questions.coming, dates.as_text(section), str(dates.most_shown(section)))
     made += events(site.look, page, site.address, site.moment)
+    if page.posted:
+        recorder.ask(questions.site_name)
+        recorder.ask(questions.value, "site.time_zone")
+        made += post(site.look, page, site.address)
     if recorder.ask(questions.value, "header.trail"):
         made += _breadcrumbs(recorder, page_id)
     if not made:
@@ -199,6 +214,7 @@ def _document(
         page_ground=recorder.ask(questions.page_ground),
         sidebar=recorder.ask(questions.sidebar_on, here.page),
         folds=recorder.ask(questions.value, "sidebar.folds"),
+        feed=f"{here.root}{FEED}" if recorder.ask(questions.has_posts) else "",
         sections=[markup[place] for place in order],
         **{where: [markup[slug] for slug in slugs] for where, slugs in _standing().items()},
         **context,

@@ -4,14 +4,14 @@ from __future__ import annotations
 
 import json
 from collections.abc import Iterable
-from typing import Any
+from typing import Any, NamedTuple
 
 from yemba.core.language import ENGLISH
 from yemba.core.layout.arrangement import NONE, OVER
 from yemba.core.layout.tiles import TileSizes
 from yemba.core.part.part import parts
 from yemba.core.picture import placing
-from yemba.core.site import background, dates, files, footer, frame, navigation, scripts
+from yemba.core.site import background, dates, files, footer, frame, journal, navigation, scripts
 from yemba.core.site.behind import PICTURE, of_fields, of_section
 from yemba.core.site.behind_style import style_mark
 from yemba.core.site.buttons import FILLED, SHADE, form_of
@@ -29,7 +29,7 @@ from yemba.core.site.structured import business
 from yemba.core.site.wordmark import Wordmark
 from yemba.core.site.wordmark import wordmark as mark_of
 from yemba.core.type.levels import LEVELS
-from yemba.core.value.link import FILE, target
+from yemba.core.value.link import FILE, PAGE, target
 from yemba.render.level import longest_word
 from yemba.render.one_off import one_off_mark
 from yemba.render.recorder import question
@@ -103,6 +103,75 @@ def file(site: Site, link: str) -> OwnFile | None:
 def excerpt(site: Site, link: str) -> Excerpt | None:
     """What the page that a stored link leads to says of itself."""
     return excerpt_of(site.look, target(link)[0])
+
+
+class Listed(NamedTuple):
+    """A page where it is listed: its address as `path` gives it, and what it says of itself."""
+
+    path: str
+    excerpt: Excerpt
+
+
+def _listed(site: Site, keys: Iterable[str]) -> list[Listed]:
+    told = ((key, excerpt_of(site.look, key)) for key in keys)
+    return [Listed(_path(site.look.document, f"{PAGE}{key}"), found) for key, found in told if found]
+
+
+@question
+def listed(site: Site, shows: str, tag: str, month: str, most: str) -> list[Listed]:
+    """What a section of excerpts lists that chooses none by hand: posts of a tag and a month, or pages of a tag."""
+    document = site.look.document
+    posts = shows == journal.POSTS
+    keys = journal.posts(document, site.moment, tag=tag, month=month) if posts else journal.tagged_pages(document, tag)
+    return _listed(site, keys[: int(most)])
+
+
+@question
+def ways(site: Site) -> list[tuple[str, list[tuple[str, str, int]]]]:
+    """The lists of tags and of months, each entry with its address and how many posts it has."""
+    document = site.look.document
+    found, slugs = journal.ways(document, site.moment), journal.tag_slugs(journal.every_tag(document))
+    tags = [(tag, tag_path(slugs[tag]), count) for tag, count in found.tags.items()]
+    months = [(month, month_path(month), count) for month, count in found.months.items()]
+    return [("tags", tags), ("months", months)]
+
+
+def tag_path(slug: str) -> str:
+    """The address of the posts of a tag, as `path` gives one."""
+    return f"/tag/{slug}/"
+
+
+def month_path(month: str) -> str:
+    """The address of the posts of a month, "2026-10"."""
+    return f"/month/{month}/"
+
+
+@question
+def post(site: Site, page: str) -> tuple[str, list[tuple[str, str]]] | None:
+    """When a page was posted, and its tags with their addresses; None for a page that is no post."""
+    document = site.look.document
+    shown = document.pages.get(page)
+    if shown is None or not shown.posted:
+        return None
+    slugs = journal.tag_slugs(journal.every_tag(document))
+    return shown.posted, [(tag, tag_path(slugs[tag])) for tag in shown.tags]
+
+
+@question
+def onward(site: Site, page: str) -> tuple[list[Listed], list[Listed], str] | None:
+    """The post before one and that after it, and the address of the page that lists all; None for what is no post."""
+    document = site.look.document
+    if page not in document.pages or not document.pages[page].posted:
+        return None
+    before, after = (_listed(site, filter(None, [key])) for key in journal.neighbours(document, page, site.moment))
+    whole = journal.list_page(site.look)
+    return before, after, _path(document, f"{PAGE}{whole}") if whole else ""
+
+
+@question
+def has_posts(site: Site) -> bool:
+    """Whether visitors see any post."""
+    return bool(journal.posts(site.look.document, site.moment))
 
 
 @question

@@ -24,6 +24,7 @@ from yemba.core.place import OfField, OfItems, OfOneOff, OfSection
 from yemba.core.site.document import Page, Section
 from yemba.core.site.frame import SIDEBAR, frame, sidebar_on
 from yemba.core.site.header import header_fit, header_heights
+from yemba.core.site.kinds import OF_PAGES
 from yemba.core.site.one_offs import BUTTON
 from yemba.core.site.resolve import Look
 from yemba.render.page import fragment_of, places
@@ -86,13 +87,13 @@ class State:
         """Which of the owner's values a section takes, and by which rules."""
         stored = self.look.document.shown(page)
         where = "first" if stored.order[0] == key else "main"
-        return self._use(self._shape_of(stored.sections[key]), lambda: self.markup(page, key), where)
+        return self._use(self._shape_of(page, key, stored.sections[key]), lambda: self.markup(page, key), where)
 
     def section_looks(self, page: str, key: str) -> Any:
         """All that decides how a section looks."""
         stored = self.look.document.shown(page)
         ground, first = self.look.ground(stored.sections[key]).value, stored.order[0] == key
-        known = (self._shape_of(stored.sections[key]), first, ground)
+        known = (self._shape_of(page, key, stored.sections[key]), first, ground)
         if known not in self._looks:
             covers = self._covers if first else None
             self._looks[known] = (self._values_of(self.section_use(page, key), ground), covers)
@@ -142,8 +143,15 @@ class State:
         values = root | grounds[ground]
         return used.rules, tuple(values.get(name) for name in used.values)
 
-    def _shape_of(self, section: Section) -> tuple[Any, ...]:
-        return (section.kind, self.look.layout(section).value, _shape(section), self._buttons)
+    def shows_other_pages(self, section: Section) -> bool:
+        """Whether which elements it has follows from other pages too, or from the one it stands on."""
+        return not OF_PAGES.isdisjoint(self.look.catalogue.kind(section.kind).roles)
+
+    def _shape_of(self, page: str, key: str, section: Section) -> tuple[Any, ...]:
+        shape = (section.kind, self.look.layout(section).value, _shape(section), self._buttons)
+        if self.shows_other_pages(section):
+            return (*shape, frozenset(_CLASSES.findall(self.markup(page, key))))
+        return shape
 
 
 def reach(before: State, after: State) -> list[Spot]:
@@ -207,7 +215,7 @@ class _Verdicts:
 
     def _looks_otherwise(self, page: str, key: str, old: Page, new: Page) -> bool:
         """Sections of one cut look alike under any design: those of an unchanged page are asked once a cut."""
-        if old is not new:
+        if old is not new or self._after.shows_other_pages(new.sections[key]):
             return bool(self._before.section_looks(page, key) != self._after.section_looks(page, key))
         cut = cuts(new)[key]
         if cut not in self._of_cut:

@@ -22,6 +22,8 @@ from yemba.core.site.extra import extra
 from yemba.core.site.frame import frame
 from yemba.core.site.header import gap, header_bar_heights, header_fit, header_heights, shrinks
 from yemba.core.site.header_ground import gradient, pattern
+from yemba.core.site.journal import has_posts
+from yemba.core.site.kinds import EXCERPTS
 from yemba.core.site.resolve import Look
 from yemba.core.site.settings import SETTINGS
 from yemba.core.type.scale import Fluid
@@ -87,7 +89,10 @@ def values(look: Look, draft: bool = False) -> str:
 
 def _kinds(look: Look, draft: bool) -> frozenset[str]:
     """The kinds of section whose styles a page carries; none for all."""
-    return frozenset() if draft else _NOTICES | {kind for kind, _ in look.document.kinds_on_grounds()}
+    if draft:
+        return frozenset()
+    lists = {look.catalogue.kind_of_role(EXCERPTS).slug} if has_posts(look.document) else set()
+    return _NOTICES | lists | {kind for kind, _ in look.document.kinds_on_grounds()}
 
 
 def _tints(look: Look) -> set[int]:

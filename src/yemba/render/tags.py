@@ -135,9 +135,15 @@ def _day(context: template.Context, day: str) -> SafeString:
 
 
 @register.simple_tag(takes_context=True)
+def posted(context: template.Context, day: str) -> SafeString:
+    """The day of a post in words."""
+    return format_html('<time datetime="{}">{}</time>', day, spoken.date_of(day[:10], context["language"]))
+
+
+@register.simple_tag(takes_context=True)
 def month(context: template.Context, day: str) -> str:
-    """The month of a day, with its year."""
-    return spoken.month(day, context["language"])
+    """The month of a day, or one such as "2026-10", with its year."""
+    return spoken.month(f"{day[:7]}-01", context["language"])
 
 
 @register.simple_tag(takes_context=True)

@@ -57,10 +57,9 @@ def _usages(state: State) -> Iterator[Usage]:
             if place in of_part:
                 yield Usage(Spot(page_id, place), *of_part[place])
                 continue
-            cut = cut_of[place]
-            if cut not in of_cut:
-                ground = look.ground(page.sections[place]).value
-                of_cut[cut] = ground, _roles(state.section_use(page_id, place).values)
+            cut, section = cut_of[place], page.sections[place]
+            if cut not in of_cut or state.shows_other_pages(section):
+                of_cut[cut] = look.ground(section).value, _roles(state.section_use(page_id, place).values)
             yield Usage(Spot(page_id, place), *of_cut[cut])
 
 

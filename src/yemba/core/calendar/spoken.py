@@ -24,6 +24,11 @@ def day(iso: str, language: str) -> str:
     return str(format_date(date.fromisoformat(iso), "full", locale=locale(language)))
 
 
+def date_of(iso: str, language: str) -> str:
+    """5 December 2026, without its weekday."""
+    return str(format_date(date.fromisoformat(iso), "long", locale=locale(language)))
+
+
 def day_pieces(iso: str, language: str) -> list[str]:
     """The words of `day` in the pieces that stay on one line: weekday and date where a space parts them."""
     words = day(iso, language)

@@ -12,7 +12,7 @@ from yemba.core.errors import Fault
 from yemba.core.language import Language, unknown
 from yemba.core.layout.arrangement import Arrangement
 from yemba.core.picture.collection import Drawing, in_own_colours
-from yemba.core.site.kinds import SectionKind
+from yemba.core.site.kinds import ROLES, SectionKind
 from yemba.core.template.manifest import ReadySheet, Template
 from yemba.core.trade.trade import Trade
 from yemba.core.type.facts import FULL, REGULAR, Face, Facts
@@ -163,6 +163,13 @@ class Catalogue(NamedTuple):
         if slug not in self.kinds:
             raise Fault("no-such-kind", f"There is no kind of section called “{slug}”.", "kind")
         return self.kinds[slug]
+
+    def kind_of_role(self, role: str) -> SectionKind:
+        """The first kind that is this to the rest of a site. Raises Fault ``no-such-kind``."""
+        for kind in self.kinds.values():
+            if role in kind.roles:
+                return kind
+        raise Fault("no-such-kind", f"No kind of section is for {ROLES[role]}.", "kind")
 
     def trade(self, slug: str) -> Trade:
         """Raises Fault ``no-such-trade``."""

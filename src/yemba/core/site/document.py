@@ -73,6 +73,8 @@ class Page(Holder):
     sharing (``core.picture.sharing``), "" where it has the site's. One with `no_sidebar` has none, whatever the others
     have; one that is `unpublished` is kept, and no visitor sees it. `standing` are the standing sections that it shows,
     each with where.
+    One that is `posted` ("2026-10-03", or "2026-10-03T09:00" in the zone of the site) is a post of the journal
+    (``core.site.journal``); any page may have `tags`.
     """
 
     name: str
@@ -84,6 +86,8 @@ class Page(Holder):
     no_sidebar: bool = False
     unpublished: bool = False
     standing: dict[str, str] = {}
+    posted: str = ""
+    tags: list[str] = []
 
 
 class Standing(NamedTuple):

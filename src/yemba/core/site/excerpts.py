@@ -6,6 +6,7 @@ from textwrap import shorten
 from typing import NamedTuple
 
 from yemba.core.site.document import Page, Picture, ordered_items
+from yemba.core.site.journal import heading_of
 from yemba.core.site.pictures import leading_picture
 from yemba.core.site.resolve import Look
 from yemba.core.site.words import plain
@@ -16,11 +17,14 @@ _LEADS = ("lead", "body", "text", "intro")
 
 
 class Excerpt(NamedTuple):
-    """`words` end within MOST letters, at a word; "" where the page has none."""
+    """`words` end within MOST letters, at a word; "" where the page has none. `posted` and `tags` are those of a
+    post."""
 
     name: str
     words: str
     picture: Picture | None
+    posted: str = ""
+    tags: tuple[str, ...] = ()
 
 
 def excerpt(look: Look, page_id: str) -> Excerpt | None:
@@ -30,7 +34,8 @@ def excerpt(look: Look, page_id: str) -> Excerpt | None:
         return None
     page = document.pages[page_id]
     words = shorten(page.description or _first_words(page), MOST, placeholder=" …")
-    return Excerpt(page.name, words, leading_picture(look, page))
+    name = heading_of(look, page) if page.posted else page.name
+    return Excerpt(name, words, leading_picture(look, page), page.posted, tuple(page.tags))
 
 
 def _first_words(page: Page) -> str:

@@ -19,13 +19,19 @@ from yemba.core.value.offered import CHOICE, OneOf
 from yemba.core.value.reaching import REACHES
 
 DATES, HOURS, MESSAGES, SIGN_UPS = "dates", "hours", "messages", "sign-ups"
+EXCERPTS, POST, ONWARD = "excerpts", "post", "onward"
 ROLES = {
     DATES: "its items are dates: title, day, begins, ends, place, text",
     HOURS: "it says where and when: address, telephone, mail; items of days, opens, closes",
     MESSAGES: "visitors send messages through it: items ask further questions by label",
     SIGN_UPS: "visitors leave a mail address by which they want to hear of news",
+    EXCERPTS: "it shows what pages say of themselves: shows, tag, most, ways",
+    POST: "it heads a post of the journal: heading",
+    ONWARD: "it leads from a post to those before and after it",
 }
 """What a kind may be to the rest of a site, with the fields that this takes."""
+OF_PAGES = frozenset({EXCERPTS, POST, ONWARD})
+"""Roles of kinds that show what pages say of themselves."""
 GROUPS = {
     "begin": "Begin and pause",
     "tell": "Tell",

@@ -18,10 +18,12 @@ class Entry(NamedTuple):
 
 
 def menu(document: Document) -> list[str]:
-    """The ids of all entries in menu order, hidden ones too: pages by their ids, links by theirs."""
+    """The ids of all entries in menu order, hidden ones too: pages by their ids, links by theirs. Posts
+    stand in the journal, not in the menu."""
     navigation = document.navigation
-    known = dict.fromkeys(key for key in navigation.order if key in document.pages or key in navigation.links)
-    rest = (key for key in (*document.order, *sorted(navigation.links)) if key not in known)
+    pages = [key for key in document.order if not document.pages[key].posted]
+    known = dict.fromkeys(key for key in navigation.order if key in pages or key in navigation.links)
+    rest = (key for key in (*pages, *sorted(navigation.links)) if key not in known)
     return [*known, *rest]
 
 
@@ -42,7 +44,8 @@ def parent(document: Document, key: str) -> str:
 def _over(document: Document, key: str) -> str:
     """What an entry is stored under, if it is still there."""
     over = document.navigation.under.get(key, "")
-    return over if over in document.pages or over in document.navigation.links else ""
+    is_page = over in document.pages and not document.pages[over].posted
+    return over if is_page or over in document.navigation.links else ""
 
 
 def siblings(document: Document, under: str) -> list[str]:

@@ -8,8 +8,9 @@ from typing import Any
 
 from yemba.core.calendar.recurrence import at
 from yemba.core.calendar.weekdays import days_in
-from yemba.core.site.dates import CANCELLED, SOLD_OUT, Coming, coming, most_shown
+from yemba.core.site.dates import CANCELLED, SOLD_OUT, Coming, coming, most_shown, zone
 from yemba.core.site.document import Page, Section, ordered_items
+from yemba.core.site.journal import heading_of, moment_of
 from yemba.core.site.kinds import DATES, HOURS, SectionKind, begun
 from yemba.core.site.resolve import Look
 from yemba.core.site.words import plain
@@ -79,6 +80,23 @@ def events(look: Look, page: Page, address: str, now: datetime) -> list[dict[str
             event = _event(told[one.item], one, place, organiser, now.tzinfo)
             made.append(event | _offer(told[one.item], one, look.value("site.currency")))
     return made
+
+
+def post(look: Look, page: Page, address: str) -> list[dict[str, Any]]:
+    """schema.org BlogPosting of a post; nothing for any other page."""
+    if not page.posted:
+        return []
+    made: dict[str, Any] = {
+        "@context": "https://schema.org",
+        "@type": "BlogPosting",
+        "headline": heading_of(look, page),
+        "datePublished": moment_of(page, zone(look)).isoformat(timespec="minutes"),
+        "url": f"{address}{page.slug}/",
+        "author": {"@type": "Organization", "name": look.document.name, "url": address},
+    }
+    if page.tags:
+        made["keywords"] = page.tags
+    return [made]
 
 
 def _event(

@@ -3,8 +3,10 @@
 from __future__ import annotations
 
 from yemba.core.site.document import read
+from yemba.hosting.flows.publish import make_live
 from yemba.hosting.live import edition
-from yemba.hosting.models import Edition, Live
+from yemba.hosting.models import Edition
+from yemba.hosting.rendering import rendering
 from yemba.sites import services as sites
 from yemba.sites.models import Site
 
@@ -15,7 +17,7 @@ def bring_back(site: Site, number: int) -> Edition:
     Raises Fault ``no-such-edition``.
     """
     earlier = edition(site, number)
-    Live.objects.update_or_create(site=site, defaults={"edition": earlier})
+    make_live(site, earlier, rendering(read(earlier.document)))
     return earlier
 
 

@@ -9,13 +9,16 @@ from django.db import transaction
 from django.utils import timezone
 
 from yemba.core.errors import Fault
+from yemba.core.site.dates import zone
 from yemba.core.site.document import Document
+from yemba.core.site.journal import next_due
 from yemba.core.site.resolve import Look
 from yemba.hosting.fresh import watch
 from yemba.hosting.making import make_all
 from yemba.hosting.models import Edition, Live, Planned
 from yemba.hosting.rendering import live_address, rendering
 from yemba.render.files import redirects, site_files
+from yemba.render.site import Site as Rendering
 from yemba.sites import services as sites
 from yemba.sites.models import Site
 
@@ -50,8 +53,14 @@ def publish(
             made_at=moment,
         )
         watch(edition, ready)
-        Live.objects.update_or_create(site=site, defaults={"edition": edition})
+        make_live(site, edition, ready)
     return edition
+
+
+def make_live(site: Site, edition: Edition, ready: Rendering) -> None:
+    """Turn the pointer to an edition; `ready` is what it was made from, as it is now."""
+    until = next_due(sites.read_again(edition.document), ready.moment, zone(ready.look))
+    Live.objects.update_or_create(site=site, defaults={"edition": edition, "until": until})
 
 
 def _redirects(look: Look) -> dict[str, str]:

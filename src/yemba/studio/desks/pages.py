@@ -15,6 +15,7 @@ from yemba.core.trade.begin import purposes
 from yemba.core.trade.suggestions import suggestions
 from yemba.render.page import card_path
 from yemba.sites.models import Site
+from yemba.studio.desks.journal import journal_desk, of_page
 from yemba.studio.desks.little_page import drawing
 from yemba.studio.desks.sections import entries, kinds, offered, says, texts
 from yemba.studio.desks.setting import Context
@@ -28,12 +29,17 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
     page_id = _page_of(document, query)
     if query.get("show") == "words":
         return {"page_id": page_id, "page": document.pages[page_id], "texts": texts(look, page_id)}
+    if query.get("show") == "journal":
+        return {"page_id": page_id, "page": document.pages[page_id], "show": "journal", **journal_desk(look)}
     drawings, drawing_of = _drawings(look)
     return {
         "pages": [
             {"id": key, "name": page.name, "chosen": key == page_id, "drawing": str(drawing_of[key])}
             for key, page in document.ordered_pages()
+            if not page.posted or key == page_id
         ],
+        "posts_count": sum(bool(page.posted) for page in document.pages.values()),
+        "post": of_page(look, document.pages[page_id]),
         "drawings": drawings,
         "purposes": list(purposes(look).items()),
         "page_id": page_id,

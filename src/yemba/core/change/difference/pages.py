@@ -2,8 +2,9 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator, Mapping
 
+from yemba.core.calendar.in_words import day_in_words
 from yemba.core.change.difference import sections
 from yemba.core.change.difference.change import PAGE, SECTION, VALUE, WORDS, Change, Pair, Steps, change
 from yemba.core.change.difference.navigation import of_new_page
@@ -16,6 +17,38 @@ from yemba.core.site.document import STANDING, Holder, Page, Standing
 
 _PROPERTIES = {"name": "Page name", "slug": "Address", "title": "Title", "description": "Description"}
 _REORDERED = ("as it was", "new order")
+
+
+def _composition(page: Page) -> str:
+    return COMPOSITIONS.get(page.card, "as the site’s")
+
+
+def _seen(page: Page) -> str:
+    return "not published" if page.unpublished else "published"
+
+
+def _sidebar(page: Page) -> str:
+    return "none" if page.no_sidebar else "as on the others"
+
+
+def _posted(page: Page) -> str:
+    """When a post appears, in words."""
+    day, _, time = page.posted.partition("T")
+    return ", ".join(part for part in (day_in_words(day), time) if part) if day else "no post"
+
+
+def _tags(page: Page) -> str:
+    return ", ".join(page.tags) or "none"
+
+
+_STATES: Mapping[str, tuple[str, str, Callable[[Page], str]]] = {
+    "card": ("card", "Picture for sharing of {}", _composition),
+    "no_sidebar": ("sidebar", "Sidebar on {}", _sidebar),
+    "unpublished": ("unpublished", "Page {}", _seen),
+    "posted": ("posted", "Day of {}", _posted),
+    "tags": ("tags", "Tags of {}", _tags),
+}
+"""Properties of a page that are no words: the place of each, what is said to differ, and each state in words."""
 
 
 def changes(pair: Pair) -> Iterator[Change]:
@@ -49,19 +82,10 @@ def _page(pair: Pair, key: str, old: Page, new: Page) -> Iterator[Change]:
             paths = [(*here, field), *([(*here, "was")] if field == "slug" else [])]
             place = OfPage(key, field)
             yield change(f"page.{key}.{field}", WORDS, subject, states, place, pair.moved(*paths), key)
-    if old.card != new.card:
-        states = _composition(old), _composition(new)
-        steps, subject = pair.moved((*here, "card")), f"Picture for sharing of {new.name}"
-        yield change(f"page.{key}.card", VALUE, subject, states, OfPage(key, "card"), steps, key)
-    if old.no_sidebar != new.no_sidebar:
-        steps, subject = pair.moved((*here, "no_sidebar")), f"Sidebar on {new.name}"
-        states = _sidebar(old), _sidebar(new)
-        yield change(f"page.{key}.sidebar", VALUE, subject, states, OfPage(key, "sidebar"), steps, key)
-    if old.unpublished != new.unpublished:
-        steps, states = pair.moved((*here, "unpublished")), (_seen(old), _seen(new))
-        yield change(
-            f"page.{key}.unpublished", VALUE, f"Page {new.name}", states, OfPage(key, "unpublished"), steps, key
-        )
+    for field, (what, subject, say) in _STATES.items():
+        if getattr(old, field) != getattr(new, field):
+            steps, place = pair.moved((*here, field)), OfPage(key, what)
+            yield change(f"page.{key}.{what}", VALUE, subject.format(new.name), (say(old), say(new)), place, steps, key)
     if old.was != new.was and old.slug == new.slug:
         states = ", ".join(old.was) or "none", ", ".join(new.was) or "none"
         steps, subject = pair.moved((*here, "was")), f"Old addresses of {new.name}"
@@ -100,18 +124,6 @@ def _shown_on(pair: Pair, page: str, old: Page, new: Page) -> Iterator[Change]:
         said = "shown" if states[0] else "", ("shown elsewhere" if states[0] else "shown") if states[1] else "taken off"
         steps = pair.moved(("pages", page, "standing", key))
         yield change(f"page.{page}.standing.{key}", SECTION, f"{kind} on {new.name}", said, OfPage(page), steps, page)
-
-
-def _composition(page: Page) -> str:
-    return COMPOSITIONS.get(page.card, "as the site’s")
-
-
-def _seen(page: Page) -> str:
-    return "not published" if page.unpublished else "published"
-
-
-def _sidebar(page: Page) -> str:
-    return "none" if page.no_sidebar else "as on the others"
 
 
 def _sections(pair: Pair, path: tuple[str, str], old: Holder, new: Holder, where: str) -> Iterator[Change]:

@@ -7,7 +7,10 @@ from yemba.hosting import editions
 
 
 class Command(BaseCommand):
-    help = "Publish whatever is planned for now or earlier. A timer calls it, or it stays and looks again and again."
+    help = (
+        "Publish whatever is planned for now or earlier, and posts that were to appear. "
+        "A timer calls it, or it stays and looks again and again."
+    )
 
     def add_arguments(self, parser: CommandParser) -> None:
         parser.add_argument("--every", type=float, default=0, help="seconds between two looks; 0 looks once")

@@ -1,0 +1,93 @@
+"""The journal: posts are added, and given a day and tags."""
+
+from __future__ import annotations
+
+from typing import Any, ClassVar
+
+from yemba.core import room
+from yemba.core.change.command import Command
+from yemba.core.change.commands.pages import NAME
+from yemba.core.change.operation import ABSENT, Operation, put
+from yemba.core.errors import Fault
+from yemba.core.site.addresses import free_slug
+from yemba.core.site.ids import Ids
+from yemba.core.site.journal import every_tag
+from yemba.core.site.kinds import ONWARD, POST
+from yemba.core.site.resolve import Look
+from yemba.core.site.standing import on_new_pages
+from yemba.core.site.starter import starter
+from yemba.core.value.moment import Day, TimeOfDay
+from yemba.core.value.tag import read_tags
+
+
+class AddPost(Command):
+    """Add a post of a day: its head with the name, words, and the ways to the posts around it."""
+
+    name: ClassVar[str] = "add-post"
+    page_name: str = ""
+    day: str
+
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        document = look.document
+        room.PAGES.check(len(document.pages), "page_name")
+        name, page = NAME.read(self.page_name, "The post’s name", "page_name"), ids()
+        made = {ids(): section for section in self._sections(look, name, ids)}
+        begun: dict[str, Any] = {
+            "name": name,
+            "slug": free_slug(name, {other.slug for other in document.pages.values()}),
+            "posted": _needed(Day().read(self.day, "Day", "day")),
+            "sections": made,
+            "order": list(made),
+        }
+        begun |= {"standing": shown} if (shown := on_new_pages(document)) else {}
+        return [put(document, ("pages", page), begun), put(document, ("order",), [*document.order, page])]
+
+    def _sections(self, look: Look, name: str, ids: Ids) -> list[dict[str, Any]]:
+        head, onward = (look.catalogue.kind_of_role(role) for role in (POST, ONWARD))
+        begun = starter(head, ids)
+        begun["fields"] = begun.get("fields", {}) | {"heading": name}
+        words = look.catalogue.kind("words")
+        body = {field.slug: field.read(field.starter) for field in words.fields if field.slug == "body"}
+        return [begun, {"kind": words.slug, "layout": "single", "fields": body}, starter(onward, ids)]
+
+    def say(self, look: Look) -> str:
+        return f"Post {self.page_name.strip()} added"
+
+
+class SetPost(Command):
+    """When a page appears as a post of the journal, "" as `day` for a page that is none; and its tags, with commas
+    between."""
+
+    name: ClassVar[str] = "set-post"
+    page: str
+    day: str = ""
+    time: str = ""
+    tags: str = ""
+
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        document = look.document
+        page = document.page(self.page)
+        day, time = Day().read(self.day, "Day", "day"), TimeOfDay().read(self.time, "Time", "time")
+        if day and self.page == document.order[0]:
+            reason = f"“{page.name}” is the first page, which always stands at the site’s own address. Add a post."
+            raise Fault("first-page", reason, "day")
+        if time and not day:
+            raise Fault("no-day-yet", f"{time} of which day? Set the day too, or leave the time empty.", "day")
+        tags = read_tags(self.tags, every_tag(document))
+        posted = f"{day}T{time}" if time else day
+        steps = [
+            put(document, ("pages", self.page, "posted"), posted or ABSENT),
+            put(document, ("pages", self.page, "tags"), tags or ABSENT),
+        ]
+        return [step for step in steps if step.old != step.new]
+
+    def say(self, look: Look) -> str:
+        name = look.document.page(self.page).name
+        when = f"post of {self.day}" if self.day else "no post"
+        return f"{name}: {when}, {f'tagged {self.tags}' if self.tags.strip() else 'no tags'}"
+
+
+def _needed(day: str) -> str:
+    if not day:
+        raise Fault("no-day-yet", "A post has a day. Write one such as 2027-03-14.", "day")
+    return day
