@@ -1,5 +1,6 @@
 """Settings, all from the environment. ``README.md`` lists them."""
 
+from datetime import timedelta
 from pathlib import Path
 
 import environ
@@ -28,6 +29,15 @@ MOST_SITES = env.int("YEMBA_MOST_SITES", default=20)
 
 MOST_MEGABYTES = env.int("YEMBA_MOST_MEGABYTES", default=2000)
 """Of pictures, fonts and files that one person may keep."""
+
+FEEDS = env.bool("YEMBA_FEEDS", default=True)
+"""Whether calendars elsewhere are fetched."""
+
+FEED_EVERY = timedelta(minutes=env.float("YEMBA_FEED_MINUTES", default=60))
+"""How often each of them is."""
+
+FEED_HOSTS = [f"feeds.{SITES_DOMAIN}"] if DEMO else []
+"""Hosts of this installation itself that may be asked for one: the demo's stand-in."""
 
 MOST_SIGN_UPS = env.int("YEMBA_MOST_SIGN_UPS", default=20)
 """From one address in a day."""

@@ -12,6 +12,8 @@ from datetime import UTC, date, datetime, timedelta
 from pathlib import Path
 from typing import Any
 
+from django.conf import settings
+
 from yemba.core.picture.intake import clean_picture
 from yemba.core.site.document import Document
 from yemba.demo.drawings import dubrov, nettle, render, saltmarsh
@@ -22,7 +24,8 @@ from yemba.people.models import Person
 from yemba.people.views import DEMO_ADDRESS
 from yemba.sites import services as sites
 from yemba.sites import store
-from yemba.sites.models import Site
+from yemba.sites.models import Feed, Site
+from yemba.standins.feeds.calendar import read as concerts
 
 SLUG = "saltmarsh"
 SLUGS = (SLUG, "nettle", "dubrov")
@@ -117,6 +120,7 @@ def load() -> Site:
     Site.objects.filter(slug__in=SLUGS).delete()
     ines = Person.objects.create_user(DEMO_ADDRESS, None, name="Ines Varela")
     now = datetime.now(UTC)
+    _feed(now)
     site = _bindery(_site(ines, SLUG, _SALTMARSH, _BOOKS), now)
     _nursery(_site(ines, "nettle", _NETTLE, _SEEDS), now)
     hosting.publish(_site(ines, "dubrov", _DUBROV, _BRASS), ["The first edition"], now - timedelta(days=19))
@@ -155,6 +159,18 @@ def _nursery(site: Site, now: datetime) -> None:
     _words(site, "n3", "heading", "Why heavy clay")
     hosting.publish(_fresh(site), ["Heading: Words with picture on Home"], now - timedelta(days=8))
     _words(site, "n1", "button", "Seed for next year")
+
+
+def _feed(now: datetime) -> None:
+    """The concerts of the stand-in, as if they had been fetched; they are, once the demo runs."""
+    digest = store.keep(concerts(now.date()).encode())
+    about = {"digest": digest, "fetched_at": now, "next_at": now, "failed": "", "failures": 0}
+    Feed.objects.update_or_create(address=_feed_address(), defaults=about)
+
+
+def _feed_address() -> str:
+    port = f":{settings.SITES_PORT}" if settings.SITES_PORT else ""
+    return f"{settings.SCHEME}://feeds.{settings.SITES_DOMAIN}{port}/concerts.ics"
 
 
 def _messages(site: Site, now: datetime) -> None:
@@ -214,5 +230,6 @@ def _pages(slug: str, today: date) -> dict[str, dict[str, Any]]:
     text = (Path(__file__).parent / f"{slug}.json").read_text()
     for number, day in enumerate(_saturdays(today, 5)):
         text = text.replace(f"saturday {number}", day)
+    text = text.replace("feed of concerts", _feed_address())
     text = _DAYS.sub(lambda past: (today - timedelta(days=int(past[1]))).isoformat(), text)
     return dict(json.loads(text))

@@ -9,11 +9,12 @@ from __future__ import annotations
 import logging
 import re
 from collections.abc import Iterator, Mapping
-from datetime import datetime
+from datetime import datetime, timedelta
 
 from django.utils import timezone
 
 from yemba.core.part.part import BESIDE, parts
+from yemba.core.site import feeds
 from yemba.core.site.dates import next_change
 from yemba.core.site.document import Section
 from yemba.core.site.footer import is_shown
@@ -27,18 +28,31 @@ from yemba.sites import services as sites
 from yemba.sites import store
 
 _LOG = logging.getLogger("yemba.fresh")
-_ASSET = re.compile(rb"assets/[\w.-]+")
+_ASSET = re.compile(rb"(?:assets|dates)/[\w.-]+")
+_CALENDARS = "dates/"
+_TRIED_AGAIN = timedelta(minutes=10)
 
 
 def watch(edition: Edition, ready: Rendering) -> None:
-    """Remember when each page of a new edition changes by itself."""
-    untils = ((path_of(page), changes_at(ready, key)) for key, page in ready.look.document.published_pages())
+    """Remember when each page of a new edition changes by itself; and which show a feed, which may say something else
+    at any time."""
+    document = ready.look.document
+    fed = {key for address in feeds.addresses(document) for key in feeds.pages_with(document, address)}
+    untils = ((key, path_of(page), changes_at(ready, key)) for key, page in document.published_pages())
     rows = [
         Fresh(edition=edition, path=path, digest=edition.manifest[path], made_at=edition.made_at, until=until)
-        for path, until in untils
-        if until and path in edition.manifest
+        for key, path, until in untils
+        if (until or key in fed) and path in edition.manifest
     ]
     Fresh.objects.bulk_create(rows)
+
+
+def feed_changed(address: str, now: datetime) -> None:
+    """A feed says something else: the live pages that show it are made anew for whoever comes next."""
+    for edition in Edition.objects.filter(live__isnull=False, document__contains=address):
+        document = sites.read_again(edition.document)
+        paths = [path_of(document.pages[key]) for key in feeds.pages_with(document, address)]
+        Fresh.objects.filter(edition=edition, path__in=paths).update(until=now)
 
 
 def changes_at(ready: Rendering, page: str) -> datetime | None:
@@ -78,6 +92,7 @@ def _renew(row: Fresh) -> None:
         _keep_assets(edition, files, data, now)
     except Exception:  # noqa: BLE001 - whatever it is, the page there was still stands
         _LOG.exception("%s of %s could not be made anew", row.path, edition)
+        Fresh.objects.filter(pk=row.pk).update(until=now + _TRIED_AGAIN)
         return
     page = next(key for key, page in ready.look.document.published_pages() if path_of(page) == row.path)
     row.digest, row.made_at, row.until = store.keep(data), now, changes_at(ready, page)
@@ -89,13 +104,16 @@ def _bytes(file: File) -> bytes:
 
 
 def _keep_assets(edition: Edition, files: Mapping[str, File], data: bytes, now: datetime) -> None:
-    """Styles and pictures that the page names and the edition has not, such as those of a newer Yemba."""
+    """Styles and pictures that the page names and the edition has not, such as those of a newer Yemba; and the
+    calendars it leads to, as they are now."""
     known = set(edition.manifest) | set(Fresh.objects.filter(edition=edition).values_list("path", flat=True))
+    known = {path for path in known if not path.startswith(_CALENDARS)}
     waiting = [data]
     while waiting:
         named = {path.decode() for path in _ASSET.findall(waiting.pop())}
         for path in (named & files.keys()) - known:
             made = _bytes(files[path])
-            Fresh.objects.create(edition=edition, path=path, digest=store.keep(made), made_at=now)
+            about = {"digest": store.keep(made), "made_at": now}
+            Fresh.objects.update_or_create(edition=edition, path=path, defaults=about)
             known.add(path)
             waiting.append(made)

@@ -1,4 +1,4 @@
-"""Which of the three an address belongs to: the studio, a live site, a draft."""
+"""Which an address belongs to: the studio, a live site, a draft, or on the demo a stand-in."""
 
 from __future__ import annotations
 
@@ -19,6 +19,9 @@ def by_host(get_response: Callable[[HttpRequest], HttpResponse]) -> Callable[[Ht
             return get_response(request)
         if host.endswith(f".{settings.SITES_DOMAIN}"):
             label = host.removesuffix(f".{settings.SITES_DOMAIN}")
+            if host in settings.FEED_HOSTS:
+                request.urlconf = "yemba.standins.feeds.urls"
+                return get_response(request)
             is_draft = label.startswith(DRAFT_PREFIX)
             request.site_slug = label.removeprefix(DRAFT_PREFIX)  # type: ignore[attr-defined]
             request.urlconf = "yemba.hosting.urls_draft" if is_draft else "yemba.hosting.urls_live"

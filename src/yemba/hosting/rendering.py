@@ -10,19 +10,24 @@ from django.utils import timezone
 
 from yemba.core.site.dates import zone
 from yemba.core.site.document import Document
+from yemba.core.site.feeds import with_feeds
 from yemba.core.site.journal import as_at
 from yemba.core.site.resolve import Look
 from yemba.render.site import Site as Rendering
+from yemba.sites import feeds
 from yemba.sites.catalogue import catalogue
 from yemba.sites.models import Site
 
 
 def rendering(document: Document, *, draft: bool = False, on: datetime | None = None, address: str = "") -> Rendering:
     """A document with the pictures of the store, at a moment, whose day is that of the site's own time zone. But in a
-    `draft`, posts whose moment is still to come are not published."""
+    `draft`, posts whose moment is still to come are not published. Dates of feeds are as they were last fetched."""
     look = Look(document, catalogue())
     moment = (on or timezone.now()).astimezone(zone(look))
-    if not draft and (shown := as_at(document, moment)) is not document:
+    shown = with_feeds(document, lambda address: feeds.entries(address, zone(look)))
+    if not draft:
+        shown = as_at(shown, moment)
+    if shown is not document:
         look = Look(shown, catalogue())
     return Rendering(look, moment.date(), look.load, draft, address, moment)
 

@@ -11,7 +11,7 @@ from django.utils import timezone
 
 from yemba.hosting.models import Edition, Fresh, Made, Planned
 from yemba.sites import store
-from yemba.sites.models import BrandSheet, Edit, Site, Start
+from yemba.sites.models import BrandSheet, Edit, Feed, Site, Start
 
 _HASH = re.compile(r"[0-9a-f]{64}")
 _FRESH = timedelta(hours=1)  # in which an upload may not have its edit yet
@@ -55,6 +55,7 @@ def _pointed_at() -> set[str]:
         BrandSheet.objects.values_list("fonts", flat=True),
         Edition.objects.values_list("manifest", flat=True),
         Fresh.objects.values_list("digest", flat=True),
+        Feed.objects.values_list("digest", flat=True),
     ]
     return {digest for rows in texts for row in rows.iterator() for digest in _HASH.findall(str(row))}
 

@@ -26,13 +26,14 @@ from django.views.decorators.http import require_safe
 
 from yemba.core.errors import Fault
 from yemba.core.site.document import Document, read
+from yemba.core.site.feeds import addresses
 from yemba.core.site.resolve import Look
 from yemba.core.trade.sample_section import sample_section
 from yemba.core.untrusted import whole
 from yemba.hosting import inbox, services, serving
 from yemba.hosting.models import Edition
 from yemba.render.files import File, site_files
-from yemba.sites import samples, starts, store
+from yemba.sites import feeds, samples, starts, store
 from yemba.sites import services as sites
 from yemba.sites.catalogue import catalogue
 from yemba.sites.models import Site
@@ -196,7 +197,7 @@ def gallery(request: HttpRequest, template: str, sheet: str, trade: str, path: s
 def _drawn(request: HttpRequest, document: Document, path: str, *, looking: bool = False) -> HttpResponse:
     """A file of a document that nobody published; where it is only for `looking`, its links lead on and nothing is
     edited."""
-    files = _draft_files(document.text(), timezone.now().date())
+    files = _draft_files(document.text(), timezone.now().date(), feeds.state(addresses(document)))
     name = f"{path}index.html" if path == "" or path.endswith("/") else path
     file = files.get(name) or next((f for known, f in files.items() if _same_sheet(known, name)), None)
     if file is None:
@@ -241,8 +242,8 @@ def script(request: HttpRequest, name: str) -> HttpResponse:
 
 
 @lru_cache(maxsize=32)
-def _draft_files(text: str, day: date) -> dict[str, File]:
-    """The files of a draft, planned once for the dozen requests that one page makes."""
+def _draft_files(text: str, day: date, fetched: tuple[str, ...]) -> dict[str, File]:
+    """The files of a draft, planned once for the dozen requests that one page makes; `fetched` tells its feeds."""
     return site_files(services.rendering(read(text), draft=True))
 
 

@@ -12,6 +12,7 @@ from yemba import catalogue as shipped
 from yemba.core.calendar import spoken
 from yemba.core.language import from_right, reads_from_right
 from yemba.core.picture.signs import SIGNS
+from yemba.core.site.feeds import FETCHED, FIELD
 from yemba.core.value.reaching import REACHES
 
 register = template.Library()
@@ -32,7 +33,9 @@ def mark(context: template.Context, field: str = "", item: Any = None) -> SafeSt
         attributes.append(("data-hangs", ""))
     if longest := context["longest"].get(element):
         attributes.append(("data-longest", longest))
-    if context["draft"]:
+    if item is not None and item["id"].startswith(FETCHED):
+        attributes += [("data-field", FIELD)] if context["draft"] and not field else []  # its words are kept elsewhere
+    elif context["draft"]:
         attributes += [("data-field", field)] if field else []
         attributes += [("data-item", item["id"])] if item is not None else []
         types = context["item_types"] if item is not None else context["types"]

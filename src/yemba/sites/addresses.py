@@ -9,7 +9,7 @@ from yemba.core.site.addresses import slug_from
 from yemba.sites.models import Site
 
 _LABEL = re.compile(r"[a-z0-9](?:[a-z0-9-]{0,38}[a-z0-9])?")  # RFC 1123 2.1, held to 40
-_KEPT = {"www", "studio", "mail", "draft", "static", "admin", "api", "localhost", "gallery", "start"}
+_KEPT = {"www", "studio", "mail", "draft", "static", "admin", "api", "localhost", "gallery", "start", "feeds"}
 
 
 def check_address(typed: str) -> str:

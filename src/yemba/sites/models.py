@@ -115,3 +115,21 @@ class Present(models.Model):
 
     def __str__(self) -> str:
         return f"{self.person} at {self.site.slug}"
+
+
+class Feed(models.Model):
+    """A calendar elsewhere: `digest` is that of its last good copy in the store, "" before the first. `etag` and
+    `modified` are what its server said of that. `failed` says why it could not be fetched since, `failures` how often
+    in a row; `next_at` is when it is fetched again."""
+
+    address = models.CharField(max_length=500, unique=True)
+    digest = models.CharField(max_length=64, blank=True)
+    etag = models.CharField(max_length=200, blank=True)
+    modified = models.CharField(max_length=200, blank=True)
+    fetched_at = models.DateTimeField(null=True)
+    next_at = models.DateTimeField(null=True, db_index=True)
+    failed = models.CharField(max_length=300, blank=True)
+    failures = models.PositiveSmallIntegerField(default=0)
+
+    def __str__(self) -> str:
+        return self.address

@@ -8,20 +8,23 @@ from typing import Any, NamedTuple
 
 from yemba.core.cache import Cache
 from yemba.core.site.document import Document
+from yemba.core.site.feeds import addresses
 from yemba.core.site.frame import sidebar_on
 from yemba.hosting.services import rendering
 from yemba.render.files import style_names
 from yemba.render.page import fragments, path_of
 from yemba.render.recorder import Answers
 from yemba.render.style import style
+from yemba.sites import feeds
 
 
 class PageState(NamedTuple):
-    """A page as the windows have it: what all its places share, and the markup of each. `document` and `day` are what
-    it was made from."""
+    """A page as the windows have it: what all its places share, and the markup of each. `document`, `day` and
+    `fetched`, the states of its feeds, are what it was made from."""
 
     document: Document
     day: date
+    fetched: tuple[str, ...]
     shared: dict[str, Any]
     markup: dict[str, str]
 
@@ -62,8 +65,8 @@ def patch(
 def _state(document: Document, page: str) -> PageState:
     """What a page shows. The last few are kept: what an edit ends with, the next begins with."""
     site = rendering(document, draft=True)
-    cached = _STATES.get((id(document), page))
-    if cached and cached.document is document and cached.day == site.today:
+    cached, fetched = _STATES.get((id(document), page)), feeds.state(addresses(document))
+    if cached and cached.document is document and (cached.day, cached.fetched) == (site.today, fetched):
         return cached
     made = style(site.look, draft=True)
     markup = {place: fragment.html for place, fragment in fragments(Answers(site), page).items()}
@@ -75,4 +78,4 @@ def _state(document: Document, page: str) -> PageState:
         "ground": site.look.template.page,
         "frame": {"sidebar": sidebar_on(site.look, page), "folds": site.look.value("sidebar.folds")},
     }
-    return _STATES.put((id(document), page), PageState(document, site.today, shared, markup))
+    return _STATES.put((id(document), page), PageState(document, site.today, fetched, shared, markup))

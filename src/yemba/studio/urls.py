@@ -1,6 +1,7 @@
 from django.urls import path
 
 from yemba.studio.views import (
+    calendar_feed,
     calendar_file,
     editions,
     files,
@@ -46,6 +47,7 @@ urlpatterns = [
     path("sites/<slug:slug>/state/", workbench.state, name="state"),
     path("sites/<slug:slug>/where/", workbench.where_is, name="where"),
     path("sites/<slug:slug>/when/", when.when, name="when"),
+    path("sites/<slug:slug>/calendar-feed/", calendar_feed.connect, name="calendar-feed"),
     path("sites/<slug:slug>/calendar-file/", calendar_file.read_file, name="calendar-file"),
     path("sites/<slug:slug>/plane/", workbench.plane, name="plane"),
     path("sites/<slug:slug>/present/", workbench.present, name="present"),

@@ -13,6 +13,7 @@ from yemba.core.site.backdrop import of_section
 from yemba.core.site.behind_style import least_ground_over
 from yemba.core.site.buttons import KINDS
 from yemba.core.site.document import Item, Section, ordered_items
+from yemba.core.site.feeds import FIELD
 from yemba.core.site.frame import size_of
 from yemba.core.site.kinds import DATES, GROUPS, SHARED, Field, SectionKind
 from yemba.core.site.one_offs import ALIGNMENTS, field_of, level_of
@@ -20,6 +21,7 @@ from yemba.core.site.resolve import Look
 from yemba.core.site.words import plain
 from yemba.core.type.levels import LEVELS, STYLES
 from yemba.core.value.link import is_inner
+from yemba.studio.desks.feed import feed_desk
 from yemba.studio.desks.ideas import ideas
 from yemba.studio.desks.setting import Context
 from yemba.studio.desks.standing import standing_desk
@@ -112,7 +114,7 @@ def _desk(look: Look, key: str, section: Section, query: Mapping[str, str]) -> C
         "layouts": layouts,
         "to": [(page, named.name) for page, named in look.document.ordered_pages()],
         "grounds": list(look.ground_names.items()),
-        "fields": controls("", (field for field in kind.fields if field not in SHARED)),
+        "fields": controls("", (field for field in kind.fields if field not in SHARED and field.slug != FIELD)),
         "faces": [(slug, family.name) for slug, family in look.families.items()],
         "colours": [(f"@{colour['id']}", colour["name"]) for colour in look.value("palette")],
         "styles": list(STYLES.items()),
@@ -124,7 +126,7 @@ def _desk(look: Look, key: str, section: Section, query: Mapping[str, str]) -> C
         "has_heading": any(field.slug == "heading" for field in kind.fields),
         "items_name": kind.items.plural if kind.items else "",
         "item_name": kind.items.name if kind.items else "",
-        "shows_dates": DATES in kind.roles,
+        "feed": feed_desk(look, section) if DATES in kind.roles else None,
         "items": [
             {"id": item, "open": item == open_item, **_item(look, kind, stored, item, query), "fields": listed}
             for item, stored in ordered_items(section)

@@ -15,6 +15,7 @@ from yemba.core.errors import Fault
 from yemba.core.part.part import parts
 from yemba.core.site.addresses import TAKEN_BY_PAGES, free_slug, slug_from
 from yemba.core.site.document import STANDING, Holder, Section, Standing
+from yemba.core.site.feeds import FETCHED
 from yemba.core.site.ids import Ids
 from yemba.core.site.kinds import Field, SectionKind
 from yemba.core.site.resolve import Look
@@ -464,7 +465,10 @@ class RestoreSection(Command):
 
 
 def check_item(section: Section, item: str, field: str) -> None:
-    """Raises Fault ``gone`` beside `field` where the item is not in the section."""
+    """Raises Fault ``gone`` or ``of-feed`` beside `field` where the item is not in the section."""
+    if item.startswith(FETCHED):
+        reason = "This date comes from the section’s calendar feed. Change it where that calendar is kept."
+        raise Fault("of-feed", reason, field)
     if item not in section.items:
         raise Fault("gone", "That entry is no longer here. Undo brings it back.", field)
 

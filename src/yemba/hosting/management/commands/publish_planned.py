@@ -3,12 +3,12 @@ from typing import Any
 
 from django.core.management.base import BaseCommand, CommandParser
 
-from yemba.hosting import editions
+from yemba.hosting import editions, feeds
 
 
 class Command(BaseCommand):
     help = (
-        "Publish whatever is planned for now or earlier, and posts that were to appear. "
+        "Publish whatever is planned for now or earlier, and posts that were to appear; fetch calendar feeds again. "
         "A timer calls it, or it stays and looks again and again."
     )
 
@@ -19,6 +19,8 @@ class Command(BaseCommand):
         while True:
             for edition in editions.publish_due():
                 self.stdout.write(f"{edition.site.slug}: edition {edition.number} is live")
+            for address in feeds.refresh():
+                self.stdout.write(f"{address} says something else")
             if not options["every"]:
                 return
             time.sleep(options["every"])

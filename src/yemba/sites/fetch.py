@@ -1,0 +1,163 @@
+"""Fetching a small file from an address that somebody typed: never from inner machines, never for long, never much.
+
+The host is resolved once, and what it resolves to is what is connected to, so that no second answer of a name server
+leads elsewhere; every redirect is a new address and is looked at as the first was.
+"""
+
+from __future__ import annotations
+
+import ipaddress
+import socket
+import ssl
+from collections.abc import Collection
+from contextlib import suppress
+from http.client import HTTPConnection, HTTPException, HTTPResponse
+from threading import Timer
+from time import monotonic
+from typing import NamedTuple
+from urllib.parse import urljoin, urlsplit
+
+from yemba.core.errors import Fault
+
+SECONDS = 10
+MOST_REDIRECTS = 3
+_PORTS = {"http": 80, "https": 443}
+_MOVED = {301, 302, 303, 307, 308}
+_PIECE = 65_536
+_NAT64 = ipaddress.ip_network("64:ff9b::/96")
+
+
+class Copy(NamedTuple):
+    """What was fetched; `data` is None where the server says that it is as it was. `etag` and `modified` are its
+    validators (RFC 9110, 8.8), "" for none."""
+
+    data: bytes | None
+    etag: str = ""
+    modified: str = ""
+
+
+def fetch(address: str, most: int, *, known: Copy | None = None, own: Collection[str] = ()) -> Copy:
+    """The bytes at an address, at most so many. Raises Fault ``not-fetched`` with the reason.
+
+    `known` is the copy there is, `own` are hosts of this installation that may be asked on any port.
+    """
+    for _ in range(MOST_REDIRECTS + 1):
+        outcome = _once(address, most, known, own)
+        if isinstance(outcome, Copy):
+            return outcome
+        address = urljoin(address, outcome)
+    raise _refused(f"It leads on more than {MOST_REDIRECTS} times")
+
+
+def _once(address: str, most: int, known: Copy | None, own: Collection[str]) -> Copy | str:
+    """A copy, or the address it leads on to."""
+    parts = urlsplit(address)
+    if parts.scheme not in _PORTS or not parts.hostname:
+        raise _refused(f"It leads on to “{address[:80]}”, which is no address on the web")
+    try:
+        port = parts.port or _PORTS[parts.scheme]
+    except ValueError:
+        raise _refused("Its port is no number") from None
+    is_own = parts.hostname in own
+    if not is_own and port != _PORTS[parts.scheme]:
+        raise _refused(f"It asks for port {port}; {_PORTS[parts.scheme]} alone is asked")
+    line = _connected(parts.hostname, port, is_own)
+    watch, began = Timer(SECONDS, _shut, [line]), monotonic()
+    watch.start()
+    try:
+        outcome = _asked(line, parts.scheme, parts.hostname, port, _target(parts.path, parts.query), most, known)
+        if monotonic() - began >= SECONDS:
+            raise _refused(f"{parts.hostname} did not end its answer within {SECONDS} seconds")
+        return outcome
+    except Fault:
+        raise
+    except ssl.SSLError as error:
+        raise _refused(f"{parts.hostname} has no certificate that is trusted") from error
+    except (OSError, HTTPException, ValueError) as error:
+        raise _refused(f"{parts.hostname} did not answer within {SECONDS} seconds, or not in HTTP") from error
+    finally:
+        watch.cancel()
+        line.close()
+
+
+def _target(path: str, query: str) -> str:
+    return f"{path or '/'}{f'?{query}' if query else ''}"
+
+
+def _connected(host: str, port: int, is_own: bool) -> socket.socket:
+    """A line to one of the addresses of a host, none of which may be an inner one."""
+    numbers = ["127.0.0.1"] if is_own else _numbers(host, port)
+    for number in numbers:
+        if not is_own and not _is_outside(number):
+            raise _refused(f"{host} is a machine of an inner network ({number})")
+    try:
+        return socket.create_connection((numbers[0], port), timeout=SECONDS)
+    except OSError as error:
+        raise _refused(f"{host} cannot be reached") from error
+
+
+def _numbers(host: str, port: int) -> list[str]:
+    try:
+        found = socket.getaddrinfo(host, port, type=socket.SOCK_STREAM)
+    except (OSError, UnicodeError) as error:
+        raise _refused(f"No machine is called {host}") from error
+    return [str(one[4][0]) for one in found]
+
+
+def _is_outside(number: str) -> bool:
+    """Whether an address is one of the whole net (IANA's special-purpose registries, by ``ipaddress``)."""
+    one = ipaddress.ip_address(number.partition("%")[0])
+    if isinstance(one, ipaddress.IPv6Address):
+        within = [one.ipv4_mapped, one.sixtofour, *(one.teredo or ())]
+        within += [ipaddress.IPv4Address(int(one) & 0xFFFFFFFF)] if one in _NAT64 else []
+        if not all(_is_outside(str(inner)) for inner in within if inner):
+            return False
+        if one.ipv4_mapped:
+            return True
+    return one.is_global and not one.is_multicast
+
+
+def _shut(line: socket.socket) -> None:
+    with suppress(OSError):  # it has ended by itself
+        line.shutdown(socket.SHUT_RDWR)
+
+
+def _asked(
+    line: socket.socket, scheme: str, host: str, port: int, path: str, most: int, known: Copy | None
+) -> Copy | str:
+    connection = HTTPConnection(host, port)
+    is_secret = scheme == "https"
+    connection.sock = ssl.create_default_context().wrap_socket(line, server_hostname=host) if is_secret else line
+    headers = {"Accept": "text/calendar, */*;q=0.5", "Accept-Encoding": "identity", "User-Agent": "Yemba"}
+    if known and known.etag:
+        headers["If-None-Match"] = known.etag
+    if known and known.modified:
+        headers["If-Modified-Since"] = known.modified
+    connection.request("GET", path, headers=headers)
+    answer = connection.getresponse()
+    if answer.status in _MOVED and answer.headers.get("Location"):
+        return str(answer.headers["Location"])
+    if answer.status == 304 and known:
+        return known._replace(data=None)
+    if answer.status != 200:
+        raise _refused(f"{host} answered {answer.status} {answer.reason[:40]}")
+    if answer.headers.get("Content-Encoding", "identity").lower() != "identity":
+        raise _refused(f"{host} sent it packed, which was not asked for")
+    data = _read(answer, most)
+    validators = (answer.headers.get(name, "")[:200] for name in ("ETag", "Last-Modified"))
+    return Copy(data, *validators)
+
+
+def _read(answer: HTTPResponse, most: int) -> bytes:
+    data = b""
+    while piece := answer.read(_PIECE):
+        data += piece
+        if len(data) > most:
+            raise _refused(f"It is larger than {most / 1_000_000:g} MB")
+    if answer.length:
+        raise _refused("It broke off before its end")
+    return data
+
+
+def _refused(reason: str) -> Fault:
+    return Fault("not-fetched", f"{reason}.", "feed")
