@@ -226,6 +226,12 @@ COMMANDS: dict[str, Callable[[Hands], dict[str, Any]]] = {
     "mend-logo": lambda h: {"picture": h.picture(), "mended": h.one_of("trim", "enclosed"), **h.file()},
     "set-focal": lambda h: {"picture": h.picture(), "x": str(h.number(0, 100)), "y": "50"},
     "copy-page": lambda h: {"page": h.page(), "page_name": h.one_of("", "News")},
+    "add-language": lambda h: {"language": h.one_of("de", "ar", "en-GB", "no language")},
+    "remove-language": lambda h: {"language": h.one_of("de", "ar")},
+    "make-version": lambda h: {"page": h.page(), "language": h.one_of("de", "ar"), "page_name": h.one_of("", "Preise")},
+    "bring-over": lambda h: {"section": h.section(), "page": h.page()},
+    "say-in": lambda h: {"language": h.one_of("de", "ar"), "what": h.one_of("name", "tagline", "footer.words", "type.base"), "words": h.text(20)},
+    "show-in": lambda h: {"section": h.section(), "language": h.one_of("", "main", "de")},
     "add-post": lambda h: {"page_name": h.text(), "day": h.one_of("2026-10-03", "2031-01-01", "")},
     "set-post": lambda h: {"page": h.page(), "day": h.one_of("", "2026-10-03", "2031-01-01"), "time": h.one_of("", "09:30"), "tags": h.one_of("", "Tools", "tools, Paper")},
     "publish-page": lambda h: {"page": h.page(), "published": h.one_of("", "1")},
@@ -488,7 +494,7 @@ def test_every_command_says_in_words_what_it_does() -> None:
         "words": "Hello", "text": "Hello", "what": "colour", "ones": "", "all": "yes", "item": "", "picture": "p", "file": "f", "format": "png", "width": 1,
         "height": 1, "file_name": "a.png", "of": "type", "values": {"type.base": 20},
         "codes": "#123456", "ground": "xsea", "role": "button", "ground_name": "Kelp", "fill": "@c1", "heading": "lora", "body": "lora", "instead": "", "font": "own-1", "level": "h2",
-        "lightness": "50", "chroma": "0.1", "hue": "30", "occasion": OCCASIONS[0], "entries": ENTRIES[0], "day": "2026-12-05",
+        "lightness": "50", "chroma": "0.1", "hue": "30", "occasion": OCCASIONS[0], "entries": ENTRIES[0], "day": "2026-12-05", "language": "de",
     }  # fmt: skip
     about = {"file": "f", "format": "png", "width": 1, "height": 1, "name": "a.png"}
     font = {
@@ -511,6 +517,7 @@ def test_every_command_says_in_words_what_it_does() -> None:
         given |= {"state": "cancelled"} if name == "mark-date" else {}
         given |= {"section": "n1"} if name in ("put-standing", "take-off-standing", "make-own") else {}
         given |= {"section": "n2"} if name == "add-dates" else {}
+        given |= {"what": "name"} if name == "say-in" else {}
         said = read_command(name, given).say(Look(start, CATALOGUE))
         assert said
         assert "None" not in said

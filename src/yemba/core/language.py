@@ -66,3 +66,12 @@ def reads_from_right(text: str, otherwise: bool = False) -> bool:
     kinds: Any = (unicodedata.bidirectional(letter) for letter in text)
     first = next((kind for kind in kinds if kind in ("L", "R", "AL")), "")
     return first in ("R", "AL") if first else otherwise
+
+
+@cache
+def own_name(tag: str) -> str:
+    """A language as its own speakers call it, as the first word of a line (CLDR, by Babel); its tag where that is not
+    known."""
+    known = locale(tag)
+    named = known.get_language_name(known) if known.language == tag.partition("-")[0] else None
+    return named[:1].upper() + named[1:] if named else tag

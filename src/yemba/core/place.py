@@ -109,8 +109,17 @@ class OfPage(Place):
 
 
 @dataclass(frozen=True)
+class OfLanguage(Place):
+    """A further language, by its tag; with `what` the "name", the "tagline" or a setting, as it is said there."""
+
+    language: str
+    what: str = ""
+
+
+@dataclass(frozen=True)
 class OfSection(Place):
-    """A section; with `what` its "layout", its "ground" or its name in addresses, "slug"."""
+    """A section; with `what` its "layout", its "ground", its name in addresses, "slug", or the "language" in which it
+    is shown."""
 
     section: str
     what: str = ""

@@ -15,7 +15,7 @@ from typing import Any
 from django.conf import settings
 
 from yemba.core.picture.intake import clean_picture
-from yemba.core.site.document import Document
+from yemba.core.site.document import MAIN, Document
 from yemba.demo.drawings import dubrov, nettle, render, saltmarsh
 from yemba.hosting import inbox
 from yemba.hosting import services as hosting
@@ -43,17 +43,39 @@ _NOTICE: dict[str, Any] = {
 _FOOTER: dict[str, Any] = {
     "f-gate": {
         "kind": "hours-and-place",
+        "language": MAIN,
         "fields": {"heading": "The gate", "address": "<p>Marl Lane 9<br>Underhay</p>", "mail": "gate@nettle.example"},
         "items": {"f1": {"fields": {"days": "Thursday to Saturday", "opens": "09:00", "closes": "16:00"}}},
+        "order": ["f1"],
+    },
+    "f-tor": {
+        "kind": "hours-and-place",
+        "language": "de",
+        "version_of": "f-gate",
+        "fields": {"heading": "Das Tor", "address": "<p>Marl Lane 9<br>Underhay</p>", "mail": "gate@nettle.example"},
+        "items": {"f1": {"fields": {"days": "Donnerstag bis Samstag", "opens": "09:00", "closes": "16:00"}}},
         "order": ["f1"],
     },
     "f-elsewhere": {
         "kind": "listen",
         "layout": "signs",
+        "language": MAIN,
         "fields": {"heading": "Elsewhere"},
         "items": {
             "f2": {"fields": {"title": "Pictures of the beds", "link": "https://beds.example/", "sign": "pictures"}},
             "f3": {"fields": {"title": "Letters", "link": "mailto:gate@nettle.example", "sign": "mail"}},
+        },
+        "order": ["f2", "f3"],
+    },
+    "f-anderswo": {
+        "kind": "listen",
+        "layout": "signs",
+        "language": "de",
+        "version_of": "f-elsewhere",
+        "fields": {"heading": "Anderswo"},
+        "items": {
+            "f2": {"fields": {"title": "Bilder der Beete", "link": "https://beds.example/", "sign": "pictures"}},
+            "f3": {"fields": {"title": "Briefe", "link": "mailto:gate@nettle.example", "sign": "mail"}},
         },
         "order": ["f2", "f3"],
     },
@@ -85,6 +107,12 @@ _NETTLE: dict[str, Any] = {
     "parts": {"footer.arrangement": "columns", "footer.words": "Seed dries slowly and keeps for years."},
     "navigation": {"hidden": ["home"]},
     "shared": {"footer": {"sections": _FOOTER, "order": list(_FOOTER)}},
+    "languages": {
+        "de": {
+            "tagline": "Samenfestes Saatgut von schwerem Lehm",
+            "lines": {"footer.words": "Saatgut trocknet langsam und hält Jahre."},
+        }
+    },
 }
 _DUBROV: dict[str, Any] = {
     "name": "Marek Dubrov, tuba",

@@ -13,7 +13,7 @@ from django.utils.html import format_html
 
 from yemba.core.errors import Fault, Faults
 from yemba.core.inbox.message import ASKED, as_csv, read_sent, suspicion
-from yemba.core.site.document import Page, Section
+from yemba.core.site.document import MAIN, Page, Section, Standing
 from yemba.core.site.kinds import MESSAGES, SIGN_UPS
 from yemba.hosting import services
 from yemba.hosting.models import Message
@@ -68,8 +68,14 @@ def form_of(site: Site, section: str) -> Form | None:
         if document and standing.key == section and receives(standing.section):
             page = document.pages[standing.page or document.order[0]]
             rendering = services.rendering(document, address=services.live_address(site))
-            return Form(rendering, page, section, standing.section)
+            seen = Answers(rendering).in_language(page.language or _language(standing)).site
+            return Form(seen, page, section, standing.section)
     return None
+
+
+def _language(standing: Standing) -> str:
+    """The further language that a shared section is shown in alone, "" for any other."""
+    return "" if standing.section.language in ("", MAIN) else standing.section.language
 
 
 def gone(site: Site, words: str) -> bytes | None:

@@ -20,6 +20,7 @@ from yemba.core.picture.sizes import FORMATS, resized, widths
 from yemba.core.site.document import Page, Picture
 from yemba.core.site.files import led_to, path
 from yemba.core.site.ics import calendars, ics, ics_path
+from yemba.core.site.languages import further
 from yemba.core.site.logo import icon_picture, logo_on
 from yemba.core.site.pictures import framing, leading_picture, picture_bytes, picture_size
 from yemba.core.site.resolve import Look
@@ -27,8 +28,8 @@ from yemba.core.site.scripts import kinds_with_scripts
 from yemba.render import fonts, pictures
 from yemba.render.fragment import rendered
 from yemba.render.journal import feed, listing_page, listings
-from yemba.render.page import FEED, SITE_CARD, card_path, path_of, render_notice, render_page, script_name
-from yemba.render.questions import has_posts
+from yemba.render.page import SITE_CARD, card_path, path_of, render_notice, render_page, script_name
+from yemba.render.questions import feed_path, has_posts
 from yemba.render.recorder import Answers, Reads
 from yemba.render.site import Site
 from yemba.render.style import Style, style
@@ -59,23 +60,24 @@ class File(NamedTuple):
 def site_files(site: Site) -> dict[str, File]:
     """Every file of the site by its path."""
     look, answers = site.look, Answers(site)
-    sheets = _sheets(style(look, site.draft), site.draft)
-    links = Links(list(sheets), _preloads(look, site.draft))
-    files = {f"assets/{name}": File(partial(text.encode)) for name, text in sheets.items()}
+    links: dict[str, Links] = {}
+    files: dict[str, File] = {}
+    for language in ("", *further(look.document)):
+        seen = answers.in_language(language).look
+        sheets = _sheets(style(seen, site.draft), site.draft)
+        links[language] = Links(list(sheets), _preloads(seen, site.draft))
+        files |= {f"assets/{name}": File(partial(text.encode)) for name, text in sheets.items()}
     files |= {} if site.draft else _scripts(look)
     if site.draft:
         files |= _other_rules(look)
     pages = look.document.ordered_pages() if site.draft else look.document.published_pages()
     for page_id, page in pages:
-        files[path_of(page)] = _page_file(answers, page_id, page, links)
+        files[path_of(page)] = _page_file(answers.of_page(page_id), page_id, page, links[page.language])
     for old, new in redirects(look).items():
         files[f"{old}/index.html"] = File(partial(_moved, site, new))
-    for listing in (listed := listings(site)):
-        made = partial(listing_page, answers, listing, *links)
-        files[f"{listing.path}index.html"] = File(made)
-    if listed or has_posts(site):
-        files[FEED] = File(partial(feed, site))
-    files["404.html"] = File(partial(_missing, answers, links))
+    for language, linked in links.items():
+        files |= _journal(answers.in_language(language), linked)
+    files["404.html"] = File(partial(_missing, answers, links[""]))
     files |= _fonts(look, site.draft)
     for picture in look.pictures.values():
         files |= _picture_files(site, picture)
@@ -96,6 +98,15 @@ def site_files(site: Site) -> dict[str, File]:
         files["sitemap.xml"] = File(partial(_sitemap, site))
         files["robots.txt"] = File(partial(_robots, site))
     return files
+
+
+def _journal(answers: Answers, links: Links) -> dict[str, File]:
+    """The lists of posts, and the feed, in the language that the site is seen in."""
+    site = answers.site
+    made = {
+        f"{listing.path}index.html": File(partial(listing_page, answers, listing, *links)) for listing in listings(site)
+    }
+    return made | ({feed_path(site.look.document): File(partial(feed, site))} if has_posts(site) else {})
 
 
 def _scripts(look: Look) -> dict[str, File]:
@@ -165,7 +176,7 @@ def _missing(answers: Answers, links: Links) -> bytes:
 def _moved(site: Site, page_id: str) -> bytes:
     """What stands at an address a page had before, for servers that know no redirects."""
     page = site.look.document.pages[page_id]
-    to = f"../{page.slug}/" if page.slug else "../"
+    to = "../" + (f"{page.slug}/" if page.slug else "")
     canonical = f"{site.address}{page.slug}/" if page.slug else site.address
     language = site.look.value("site.language")
     return rendered("moved.html", language=language, page=page.name, to=to, canonical=canonical or to).encode()
@@ -175,7 +186,8 @@ def _sitemap(site: Site) -> bytes:
     """Sitemaps protocol 0.9."""
     root = Element("urlset", xmlns="http://www.sitemaps.org/schemas/sitemap/0.9")
     pages = [path_of(page).removesuffix("index.html") for _, page in site.look.document.published_pages()]
-    for address in [*pages, *(listing.path for listing in listings(site))]:
+    seen = (Answers(site).in_language(language).site for language in ("", *further(site.look.document)))
+    for address in [*pages, *(listing.path for one in seen for listing in listings(one))]:
         SubElement(SubElement(root, "url"), "loc").text = site.address + address
     return b'<?xml version="1.0" encoding="UTF-8"?>\n' + tostring(root)
 

@@ -8,7 +8,9 @@ from typing import NamedTuple
 from weakref import WeakKeyDictionary
 
 from yemba.core.calendar import spoken
+from yemba.core.language import own_name
 from yemba.core.site.catalogue import Family, FontFile
+from yemba.core.site.languages import further
 from yemba.core.site.one_offs import faces_of_one_offs, weights_of_one_offs
 from yemba.core.site.resolve import Look
 from yemba.core.type.facts import FULL, REGULAR
@@ -82,17 +84,20 @@ def letters_of_site(look: Look) -> frozenset[str]:
 
 
 def _written(look: Look) -> set[str]:
-    """Every character that is written or said, in both cases."""
-    said = spoken.letters(look.value("site.currency"), look.language.tag).union(*look.language.phrases.values())
-    written = set(look.document.text()) | said
-    return written | {*"".join(written).upper(), *look.language.alphabet, *_ALWAYS}
+    """Every character that is written or said in any of its languages, in both cases."""
+    written = set(look.document.text())
+    for language in (look.language, *map(look.catalogue.language, further(look.document))):
+        said = spoken.letters(look.value("site.currency"), language.tag).union(*language.phrases.values())
+        written |= said | {*language.alphabet, *own_name(language.tag)}
+    return written | {*"".join(written).upper(), *_ALWAYS}
 
 
 _PUBLISHED: WeakKeyDictionary[Look, list[Published]] = WeakKeyDictionary()
 
 
 def published(look: Look) -> list[Published]:
-    """The files that go out with a site."""
+    """The files that go out with a site: the same for each of its languages."""
+    look = look.whole
     if look not in _PUBLISHED:
         _PUBLISHED[look] = _published(look)
     return _PUBLISHED[look]

@@ -88,7 +88,12 @@ def rendered(template: str, **context: Any) -> str:
 
 def at(page_id: str, page: Page) -> At:
     """Where the fragments of a page stand."""
-    return At("../" if page.slug else "", page_id)
+    return At("../" * depth(page), page_id)
+
+
+def depth(page: Page) -> int:
+    """How many steps its address has."""
+    return page.slug.count("/") + 1 if page.slug else 0
 
 
 def part(answers: Answers, here: At, slug: str) -> Fragment:

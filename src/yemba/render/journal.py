@@ -18,7 +18,7 @@ from yemba.core.site.kinds import EXCERPTS
 from yemba.core.value.link import PAGE
 from yemba.render import fragment, questions
 from yemba.render.fragment import At
-from yemba.render.page import FEED, render_listing
+from yemba.render.page import render_listing
 from yemba.render.part_view import href
 from yemba.render.recorder import Answers
 from yemba.render.site import Site
@@ -42,12 +42,13 @@ def listings(site: Site) -> list[Listing]:
     document, phrase = site.look.document, site.look.language.phrase
     ways, slugs = journal.ways(document, site.moment), journal.tag_slugs(journal.every_tag(document))
     tags = [
-        Listing(questions.tag_path(slugs[tag])[1:], phrase("Posts on %(tag)s", tag=tag), tag=tag) for tag in ways.tags
+        Listing(questions.tag_path(document, slugs[tag])[1:], phrase("Posts on %(tag)s", tag=tag), tag=tag)
+        for tag in ways.tags
     ]
     months = []
     for month in ways.months:
         named = phrase("Posts of %(month)s", month=spoken.month(f"{month}-01", site.look.value("site.language")))
-        months.append(Listing(questions.month_path(month)[1:], named, month=month))
+        months.append(Listing(questions.month_path(document, month)[1:], named, month=month))
     return tags + months
 
 
@@ -74,12 +75,14 @@ def feed(site: Site) -> bytes:
     look, address = site.look, site.address or "/"
     keys = journal.posts(look.document, site.moment)[:_MOST]
     root = Element("feed", {"xmlns": _ATOM, "xml:lang": look.value("site.language")})
-    SubElement(root, "id").text = f"urn:uuid:{uuid5(NAMESPACE_URL, address)}"
+    SubElement(root, "id").text = f"urn:uuid:{uuid5(NAMESPACE_URL, f'{address}{look.document.seen_in}')}"
     SubElement(root, "title").text = look.document.name
     if look.document.tagline:
         SubElement(root, "subtitle").text = look.document.tagline
-    SubElement(root, "link", rel="self", type="application/atom+xml", href=f"{address}{FEED}")
-    SubElement(root, "link", rel="alternate", type="text/html", href=address)
+    SubElement(
+        root, "link", rel="self", type="application/atom+xml", href=f"{address}{questions.feed_path(look.document)}"
+    )
+    SubElement(root, "link", rel="alternate", type="text/html", href=href(address, questions.home(site)))
     SubElement(root, "updated").text = _moment(site, look.document.pages[keys[0]])
     SubElement(SubElement(root, "author"), "name").text = look.document.name
     for key in keys:

@@ -26,8 +26,6 @@ from yemba.render.recorder import Answers, Read, Recorder
 
 SITE_CARD = "sharing.png"
 """The picture for sharing of every page that has none of its own."""
-FEED = "feed.atom"
-"""The newest posts of the journal."""
 HEAD = "head"
 """What the reads of a page's head are kept under, beside those of its fragments."""
 
@@ -41,7 +39,8 @@ class Rendered(NamedTuple):
 
 class Head(NamedTuple):
     """What stands in a page's head; `path` is its address below the site's, `card` that of its picture for sharing,
-    `scripts` are names under assets/."""
+    `scripts` are names under assets/, `alternates` the page in every language it has, each by its tag with its address
+    below the site's; the one of the main language is also that for any other ("x-default")."""
 
     title: str
     description: str
@@ -50,6 +49,7 @@ class Head(NamedTuple):
     path: str
     card: str = SITE_CARD
     scripts: Sequence[str] = ()
+    alternates: Sequence[tuple[str, str]] = ()
 
 
 def path_of(page: Page) -> str:
@@ -88,6 +88,7 @@ def fragments(answers: Answers, page_id: str) -> dict[str, Fragment]:
 
 def fragment_of(answers: Answers, page_id: str, place: str) -> Fragment:
     """One of them."""
+    answers = answers.of_page(page_id)
     page = answers.look.document.shown(page_id)
     here = at(page_id, page)
     if place in parts():
@@ -97,11 +98,16 @@ def fragment_of(answers: Answers, page_id: str, place: str) -> Fragment:
 
 def render_page(answers: Answers, page_id: str, sheets: list[str], preloads: list[str]) -> Rendered:
     """The whole page; `sheets` and `preloads` are file names under assets/."""
+    answers = answers.of_page(page_id)
     page = answers.look.document.shown(page_id)
     made, recorder = fragments(answers, page_id), Recorder(answers)
     first = page.sections[page.order[0]] if page.order else None
     head = Head(_title(recorder, page), page.description, sheets, preloads, path_of(page).removesuffix("index.html"))
-    head = head._replace(card=card_path(page_id, page), scripts=_scripts(recorder, page_id, page))
+    head = head._replace(
+        card=card_path(page_id, page),
+        scripts=_scripts(recorder, page_id, page),
+        alternates=recorder.ask(questions.alternates, page_id),
+    )
     html = _document(
         recorder,
         at(page_id, page),
@@ -214,7 +220,7 @@ def _document(
         page_ground=recorder.ask(questions.page_ground),
         sidebar=recorder.ask(questions.sidebar_on, here.page),
         folds=recorder.ask(questions.value, "sidebar.folds"),
-        feed=f"{here.root}{FEED}" if recorder.ask(questions.has_posts) else "",
+        feed=f"{here.root}{questions.feed_path(site.look.document)}" if recorder.ask(questions.has_posts) else "",
         sections=[markup[place] for place in order],
         **{where: [markup[slug] for slug in slugs] for where, slugs in _standing().items()},
         **context,

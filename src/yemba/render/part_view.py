@@ -27,6 +27,11 @@ class PartView:
         self._sections = sections
 
     @property
+    def in_main_language(self) -> bool:
+        """Whether its words are those of the main language, which are written in place."""
+        return self._ask(questions.in_main_language)
+
+    @property
     def ground(self) -> str:
         """The slug of the ground it stands on."""
         return self._ask(questions.ground_of_part, self._part.slug, self._page)
@@ -48,8 +53,14 @@ class PartView:
 
     @property
     def home(self) -> str:
-        """The address of the first page."""
-        return self._root or "./"
+        """The address of the page that the site begins with, in the language of this one."""
+        return href(self._root, self._ask(questions.home))
+
+    @property
+    def switch(self) -> list[dict[str, str]]:
+        """The other languages of the site, each with its address from here."""
+        ways = self._ask(questions.switch, self._page)
+        return [{"tag": tag, "name": name, "href": href(self._root, path)} for tag, name, path in ways]
 
     @property
     def site_name(self) -> str:
@@ -88,9 +99,14 @@ class PartView:
         every = self.entries
         half = self._ask(questions.entries_before_title)
         if half is None:
-            return [{"side": "", "entries": every}] if every else []
+            return [{"side": "", "entries": every}] if every or self.switches else []
         both = {"before": every[:half], "after": every[half:]}
         return [{"side": side, "entries": listed} for side, listed in both.items() if listed]
+
+    @property
+    def switches(self) -> bool:
+        """Whether the part leads to other languages."""
+        return bool(self._ask(questions.value, f"{self._part.slug}.switch") and self.switch)
 
     @property
     def is_there(self) -> bool:

@@ -11,11 +11,11 @@ from yemba.core.layout.arrangement import NONE, OVER
 from yemba.core.layout.tiles import TileSizes
 from yemba.core.part.part import parts
 from yemba.core.picture import placing
-from yemba.core.site import background, dates, files, footer, frame, journal, navigation, scripts
+from yemba.core.site import background, dates, files, footer, frame, journal, languages, navigation, scripts
 from yemba.core.site.behind import PICTURE, of_fields, of_section
 from yemba.core.site.behind_style import style_mark
 from yemba.core.site.buttons import FILLED, SHADE, form_of
-from yemba.core.site.document import Document, OwnFile, Picture
+from yemba.core.site.document import MAIN, Document, OwnFile, Page, Picture
 from yemba.core.site.excerpts import Excerpt
 from yemba.core.site.excerpts import excerpt as excerpt_of
 from yemba.core.site.extra import extra
@@ -75,6 +75,7 @@ def _led(document: Document, entries: Iterable[navigation.Entry]) -> list[naviga
 def _path(document: Document, link: str) -> str:
     """A stored link as it stands in markup: one of a page begins with "/", the site's own address; "" if it is gone."""
     page, section = target(link)
+    page = languages.in_shown(document, page)
     if link.startswith(FILE):
         file = document.files.get(link.removeprefix(FILE))
         return f"/{files.path(file)}" if file else ""
@@ -82,9 +83,68 @@ def _path(document: Document, link: str) -> str:
         return link
     if not document.is_published(page):
         return ""
+    there = _section_there(document.shown(page), section)
+    return _direct(document, page) + (f"#{there}" if there else "")
+
+
+def _direct(document: Document, page: str) -> str:
+    """The path of a page, in whichever language it is."""
     slug = document.pages[page].slug
-    there = document.shown(page).sections.get(section)
-    return f"/{slug}{'/' if slug else ''}{f'#{there.slug or section}' if there else ''}"
+    return f"/{slug}/" if slug else "/"
+
+
+def _section_there(page: Page, section: str) -> str:
+    """The name in the address of a section, or of the one that says the same on this page; "" where there is none."""
+    every = page.sections.items() if section else ()
+    known = next(((key, one) for key, one in every if section in (key, one.version_of)), None)
+    return known[1].slug or known[0] if known else ""
+
+
+@question
+def in_main_language(site: Site) -> bool:
+    """Whether the site is seen in its main language."""
+    return not site.look.document.seen_in
+
+
+@question
+def home(site: Site) -> str:
+    """The path of the page that the site begins with, in the language it is seen in."""
+    document = site.look.document
+    first = languages.home(document, document.seen_in or MAIN)
+    return _direct(document, first) if first else "/"
+
+
+@question
+def alternates(site: Site, page: str) -> list[tuple[str, str]]:
+    """A page in every language that visitors see it in, by tag, with its path below the site's; nothing where that is
+    one alone. The main one comes once more, as the one for anybody else."""
+    document = site.look.document
+    found = _seen_versions(document, page)
+    if len(found) < 2:
+        return []
+    main = languages.main_language(site.look)
+    paths = [(main if tag == MAIN else tag, _direct(document, key)[1:]) for tag, key in found.items()]
+    return [*paths, *(("x-default", path) for tag, path in paths if tag == main)]
+
+
+def _seen_versions(document: Document, page: str) -> dict[str, str]:
+    versions = languages.versions(document, page) if page in document.pages else {}
+    return {tag: key for tag, key in versions.items() if document.is_published(key)}
+
+
+@question
+def switch(site: Site, page: str) -> list[tuple[str, str, str]]:
+    """The other languages of the site: the tag of each, what its speakers call it, and where it leads: to the same
+    page there, else to the page it begins with."""
+    document, look = site.look.document, site.look
+    there = _seen_versions(document, page)
+    here = document.seen_in or MAIN
+    ways = [(tag, there.get(tag) or languages.home(document, tag)) for tag in (MAIN, *languages.further(document))]
+    return [
+        (languages.main_language(look) if tag == MAIN else tag, languages.name(look, tag), _direct(document, key))
+        for tag, key in ways
+        if tag != here and key
+    ]
 
 
 @question
@@ -131,19 +191,24 @@ def ways(site: Site) -> list[tuple[str, list[tuple[str, str, int]]]]:
     """The lists of tags and of months, each entry with its address and how many posts it has."""
     document = site.look.document
     found, slugs = journal.ways(document, site.moment), journal.tag_slugs(journal.every_tag(document))
-    tags = [(tag, tag_path(slugs[tag]), count) for tag, count in found.tags.items()]
-    months = [(month, month_path(month), count) for month, count in found.months.items()]
+    tags = [(tag, tag_path(document, slugs[tag]), count) for tag, count in found.tags.items()]
+    months = [(month, month_path(document, month), count) for month, count in found.months.items()]
     return [("tags", tags), ("months", months)]
 
 
-def tag_path(slug: str) -> str:
+def tag_path(document: Document, slug: str) -> str:
     """The address of the posts of a tag, as `path` gives one."""
-    return f"/tag/{slug}/"
+    return f"/{languages.first_step(document)}tag/{slug}/"
 
 
-def month_path(month: str) -> str:
+def month_path(document: Document, month: str) -> str:
     """The address of the posts of a month, "2026-10"."""
-    return f"/month/{month}/"
+    return f"/{languages.first_step(document)}month/{month}/"
+
+
+def feed_path(document: Document) -> str:
+    """The file of the newest posts."""
+    return f"{languages.first_step(document)}feed.atom"
 
 
 @question
@@ -154,7 +219,7 @@ def post(site: Site, page: str) -> tuple[str, list[tuple[str, str]]] | None:
     if shown is None or not shown.posted:
         return None
     slugs = journal.tag_slugs(journal.every_tag(document))
-    return shown.posted, [(tag, tag_path(slugs[tag])) for tag in shown.tags]
+    return shown.posted, [(tag, tag_path(document, slugs[tag])) for tag in shown.tags]
 
 
 @question
@@ -170,7 +235,7 @@ def onward(site: Site, page: str) -> tuple[list[Listed], list[Listed], str] | No
 
 @question
 def has_posts(site: Site) -> bool:
-    """Whether visitors see any post."""
+    """Whether visitors see any post in the language the site is seen in."""
     return bool(journal.posts(site.look.document, site.moment))
 
 
@@ -409,5 +474,6 @@ def about(site: Site) -> dict[str, Any]:
 
 @question
 def sections_of(site: Site, part: str) -> list[Any]:
-    """The sections that a part holds, with their ids."""
-    return site.look.document.holder(("shared", part)).ordered()
+    """The sections that a part shows in the language the site is seen in, with their ids."""
+    document = site.look.document
+    return languages.shown_sections(document.holder(("shared", part)), document.seen_in or MAIN)

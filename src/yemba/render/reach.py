@@ -27,6 +27,7 @@ from yemba.core.site.header import header_fit, header_heights
 from yemba.core.site.kinds import OF_PAGES
 from yemba.core.site.one_offs import BUTTON
 from yemba.core.site.resolve import Look
+from yemba.render.fragment import depth
 from yemba.render.page import fragment_of, places
 from yemba.render.recorder import Answers, Reads
 from yemba.render.site import Site
@@ -224,13 +225,14 @@ class _Verdicts:
 
     def _rewritten(self, page: str, place: str) -> bool:
         """Whether the markup differs; rendered only where something that it read differs, or its own content."""
-        if self._same_content(page, place) and self._after.answers.hold(self._before.reads(page, place)):
+        answers = self._after.answers.of_page(page)
+        if self._same_content(page, place) and answers.hold(self._before.reads(page, place)):
             return False
         return self._before.markup(page, place) != self._after.markup(page, place)
 
     def _same_content(self, page: str, place: str) -> bool:
         old, new = (state.look.document.shown(page) for state in (self._before, self._after))
-        if bool(old.slug) != bool(new.slug):
+        if depth(old) != depth(new) or old.language != new.language:
             return False
         if old is new or place in parts():
             return True

@@ -11,6 +11,7 @@ from collections.abc import Callable, Iterable, Mapping
 from hashlib import sha256
 from typing import Any, Concatenate, NamedTuple, ParamSpec, TypeVar
 
+from yemba.core.site.languages import seen_in
 from yemba.core.site.resolve import Look
 from yemba.render.site import Site
 
@@ -43,10 +44,24 @@ class Answers:
         self.site = site
         self._answers: dict[Read, Any] = {}
         self._digests: dict[Read, str] = {}
+        self._languages: dict[str, Answers] = {}
 
     @property
     def look(self) -> Look:
         return self.site.look
+
+    def of_page(self, page: str) -> Answers:
+        """The same site as seen in the language of a page; itself for one of the main language."""
+        pages = self.look.document.pages
+        return self.in_language(pages[page].language if page in pages else "")
+
+    def in_language(self, language: str) -> Answers:
+        """The same site as seen in a further language, "" for the main one."""
+        if language in ("", self.look.document.seen_in):
+            return self
+        if language not in self._languages:
+            self._languages[language] = Answers(self.site._replace(look=seen_in(self.look, language)))
+        return self._languages[language]
 
     def answer(self, read: Read) -> Any:
         if read not in self._answers:

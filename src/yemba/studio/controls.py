@@ -10,6 +10,7 @@ from urllib.parse import urlencode
 from django.urls import reverse
 
 from yemba.core import place as places
+from yemba.core.change.commands.pages import has_own_address
 from yemba.core.layout.frame import FIXED, NONE
 from yemba.core.part.part import parts
 from yemba.core.place import Place
@@ -19,6 +20,7 @@ from yemba.core.site.document import STANDING
 from yemba.core.site.extra import extra
 from yemba.core.site.header_ground import behind
 from yemba.core.site.kinds import SHARED
+from yemba.core.site.languages import further
 from yemba.core.site.logo import NAMES, POINTED, logo
 from yemba.core.site.navigation import menu
 from yemba.core.site.resolve import Look
@@ -275,6 +277,13 @@ def _(place: places.OfMenu, look: Look) -> Control:
 
 
 @control.register
+def _(place: places.OfLanguage, look: Look) -> Control:
+    known = place.language in further(look.document)
+    id_ = f"say-{place.language}-{place.what or 'name'}" if known else "language-new"
+    return Control("pages", id_, {"show": "languages"})
+
+
+@control.register
 def _(place: places.OfPages, look: Look) -> Control:
     return Control("pages", "site-map")
 
@@ -287,7 +296,7 @@ def _(place: places.OfPage, look: Look) -> Control:
     page = look.document.pages.get(place.page)
     if page is None:
         return Control("pages", "site-map")
-    what = "name" if place.what == "slug" and not page.slug else place.what  # the first page has no address of its own
+    what = "name" if place.what == "slug" and not has_own_address(page) else place.what
     return Control("pages", f"page-{what}" if what else f"page-{place.page}", {"page": place.page})
 
 

@@ -68,8 +68,9 @@ def _state(document: Document, page: str) -> PageState:
     cached, fetched = _STATES.get((id(document), page)), feeds.state(addresses(document))
     if cached and cached.document is document and (cached.day, cached.fetched) == (site.today, fetched):
         return cached
-    made = style(site.look, draft=True)
-    markup = {place: fragment.html for place, fragment in fragments(Answers(site), page).items()}
+    answers = Answers(site)
+    made = style(answers.of_page(page).look, draft=True)
+    markup = {place: fragment.html for place, fragment in fragments(answers, page).items()}
     shared = {
         "values": made.values,
         "rules": style_names(made)[0],

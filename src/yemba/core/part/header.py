@@ -110,6 +110,7 @@ PART = Part(
         _setting("hover", "Under the pointer an entry gets", Choice(POINTED), "line"),
         _setting("sub_ground", "What stands under an entry opens on", GroundChoice(), None),
         _setting("panel", "The folded menu opens", Choice(PANELS), "whole"),
+        _setting("switch", "Other languages of the site, after the menu", YesNo(), True),
         _setting("trail", "Breadcrumbs on pages under others", YesNo(), True),
         _setting("extra", "Small picture", PictureChoice(), ""),
         _setting("extra_anchor", "It stands", Choice(ANCHORS), "end", along="header.extra"),

@@ -8,6 +8,7 @@ from __future__ import annotations
 
 import json
 from collections.abc import Collection, Iterator
+from sys import intern
 from typing import Any, NamedTuple, Self, TypeVar
 
 from pydantic import Field, ValidationError, model_validator
@@ -28,7 +29,9 @@ class Item(Strict):
 
 class Section(Strict):
     """A kind belongs to the content; layout and ground are the owner's choice, or None for the template's. `slug` is
-    its name in addresses, behind "#", "" where it has its id for one."""
+    its name in addresses, behind "#", "" where it has its id for one. One of a part, or a standing one, that has a
+    `language` is shown on pages of that language alone, MAIN for the main one; `version_of` is the section that it says
+    the same as in another language."""
 
     kind: str
     slug: str = ""
@@ -38,6 +41,8 @@ class Section(Strict):
     items: dict[str, Item] = {}
     order: list[str] = []
     one_offs: dict[str, dict[str, str]] = {}
+    language: str = ""
+    version_of: str = ""
 
     @model_validator(mode="after")
     def _ordered(self) -> Self:
@@ -59,6 +64,8 @@ class Holder(Strict):
         return [(key, self.sections[key]) for key in self.order]
 
 
+MAIN = "main"
+"""Stands for the main language of a site, whichever that is."""
 STANDING = "standing"
 """Where standing sections are kept among what is shared: each is shown on the pages that name it."""
 FIRST, LAST = "first", "last"
@@ -74,7 +81,8 @@ class Page(Holder):
     have; one that is `unpublished` is kept, and no visitor sees it. `standing` are the standing sections that it shows,
     each with where.
     One that is `posted` ("2026-10-03", or "2026-10-03T09:00" in the zone of the site) is a post of the journal
-    (``core.site.journal``); any page may have `tags`.
+    (``core.site.journal``); any page may have `tags`. One with a `language` is of a further language of the site, and
+    says the same as the page that it is a `version_of` (``core.site.languages``).
     """
 
     name: str
@@ -88,6 +96,8 @@ class Page(Holder):
     standing: dict[str, str] = {}
     posted: str = ""
     tags: list[str] = []
+    language: str = ""
+    version_of: str = ""
 
 
 class Standing(NamedTuple):
@@ -230,6 +240,15 @@ class Navigation(Strict):
     under: dict[str, str] = {}
 
 
+class Wording(Strict):
+    """What stands on every page as a further language says it; `lines` are values of settings that are words, by key.
+    What is not here is said as in the main language."""
+
+    name: str = ""
+    tagline: str = ""
+    lines: dict[str, str] = {}
+
+
 class Binned(Strict):
     """A page, a picture, or a section with the page and the place it stood at, in the bin."""
 
@@ -246,7 +265,8 @@ class Document(Strict):
 
     `site`, `sheet` and `parts` hold the values the owner set, by setting key. `ready_sheet` is
     "template/sheet" where one was applied, `own_sheet` the name of a saved one. `set_aside` keeps
-    what applying it covered. `shared` are the sections of parts, by the part's slug.
+    what applying it covered. `shared` are the sections of parts, by the part's slug. `languages` are the further ones,
+    by tag. A document that is `seen_in` one of them is never stored; `main_language` is then the main one's tag.
     """
 
     version: int = VERSION
@@ -266,7 +286,10 @@ class Document(Strict):
     pictures: dict[str, Picture] = {}
     fonts: dict[str, OwnFamily] = {}
     files: dict[str, OwnFile] = {}
+    languages: dict[str, Wording] = {}
     bin: dict[str, Binned] = Field(default={})
+    seen_in: str = Field(default="", exclude=True)
+    main_language: str = Field(default="", exclude=True)
 
     @model_validator(mode="after")
     def _whole(self) -> Self:
@@ -294,9 +317,14 @@ class Document(Strict):
         return [(key, self.pages[key]) for key in self.order]
 
     def shown(self, page: str) -> Page:
-        """A page with the standing sections among its own. Raises Fault ``gone``."""
+        """A page with the standing sections among its own that are shown in its language. Raises Fault ``gone``."""
         own, shared = self.page(page), self.shared.get(STANDING)
-        return _composed(own, shared) if shared and own.standing else own
+        return _composed(own, shared, intern(own.language) or MAIN) if shared and own.standing else own
+
+    def holds(self, page: str) -> Page:
+        """As `shown`, with standing sections too that are shown in other languages alone. Raises Fault ``gone``."""
+        own, shared = self.page(page), self.shared.get(STANDING)
+        return _composed(own, shared, "") if shared and own.standing else own
 
     def shows(self, section: str) -> list[str]:
         """The pages that show a standing section, in their order."""
@@ -391,9 +419,10 @@ def _picture_text(picture: Picture) -> str:
 
 
 @by_identity("pages with standing sections", most=8_000_000, weigh=lambda page: 2_000 + 100 * len(page.order))
-def _composed(own: Page, shared: Holder) -> Page:
-    """The page with those of the shared sections that it shows, each where it stands."""
-    shown = [key for key in shared.order if key in own.standing]
+def _composed(own: Page, shared: Holder, language: str) -> Page:
+    """The page with those of the shared sections that it shows in a language, "" for any, each where it stands."""
+    among = [key for key in shared.order if key in own.standing]
+    shown = [key for key in among if not language or shared.sections[key].language in ("", language)]
     after: dict[str, list[str]] = {}
     for key in shown:
         where = own.standing[key]

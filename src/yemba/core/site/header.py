@@ -20,8 +20,10 @@ from yemba.core.layout.header_fit import (
     within,
 )
 from yemba.core.site.behind import GRADIENT, PATTERN, PICTURE
+from yemba.core.site.document import MAIN
 from yemba.core.site.frame import widest
 from yemba.core.site.header_ground import behind
+from yemba.core.site.languages import further, home, name
 from yemba.core.site.logo import logo_on
 from yemba.core.site.navigation import entries
 from yemba.core.site.pictures import proportion
@@ -55,13 +57,15 @@ def _contents(look: Look) -> Contents:
     document, menu = look.document, entries(look.document)
     logo = logo_on(look, look.value("header.ground"))
     mark, title = wordmark(look), shown_title(look)
+    here = document.seen_in or MAIN
+    languages = [name(look, tag) for tag in (MAIN, *further(document)) if tag != here and home(document, tag)]
     return Contents(
         title=document.name,
         lines=mark.lines,
         beside=mark.beside,
         title_wide=title in ("both", "wide"),
         title_on_phone=title in ("both", "phone"),
-        entries=tuple(entry.name for entry in menu),
+        entries=(*(entry.name for entry in menu), *(languages if look.value("header.switch") else ())),
         opening=frozenset(entry.name for entry in menu if entry.below),
         tagline=document.tagline if look.value("header.tagline") else "",
         action=look.value("header.action") if look.value("header.action_link") else "",

@@ -49,7 +49,11 @@ def posts(document: Document, now: datetime, *, tag: str = "", month: str = "") 
     found = [
         (page.posted, -place, key)
         for place, (key, page) in enumerate(document.published_pages())
-        if page.posted and is_due(page, now) and page.posted.startswith(month) and (not tag or tag in page.tags)
+        if page.posted
+        and is_due(page, now)
+        and page.posted.startswith(month)
+        and (not tag or tag in page.tags)
+        and page.language == document.seen_in
     ]
     return [key for _, _, key in sorted(found, reverse=True)]
 
@@ -96,7 +100,8 @@ def neighbours(document: Document, page: str, now: datetime) -> tuple[str, str]:
 def list_page(look: Look) -> str:
     """The id of the page on which all posts are listed; "" where there is none."""
     for key, page in look.document.published_pages():
-        if not page.posted and any(_lists_all(look, section) for section in look.document.shown(key).sections.values()):
+        is_here = page.language == look.document.seen_in and not page.posted
+        if is_here and any(_lists_all(look, section) for section in look.document.shown(key).sections.values()):
             return key
     return ""
 

@@ -19,9 +19,10 @@ class Entry(NamedTuple):
 
 def menu(document: Document) -> list[str]:
     """The ids of all entries in menu order, hidden ones too: pages by their ids, links by theirs. Posts
-    stand in the journal, not in the menu."""
+    stand in the journal, not in the menu; pages of another language in the menu there."""
     navigation = document.navigation
-    pages = [key for key in document.order if not document.pages[key].posted]
+    here = document.seen_in
+    pages = [key for key in document.order if not (page := document.pages[key]).posted and page.language == here]
     known = dict.fromkeys(key for key in navigation.order if key in pages or key in navigation.links)
     rest = (key for key in (*pages, *sorted(navigation.links)) if key not in known)
     return [*known, *rest]

@@ -64,10 +64,14 @@ class Resolved(NamedTuple):
 
 
 class Look:
-    """Everything a document resolves to. Made once per document, asked often."""
+    """Everything a document resolves to. Made once per document, asked often.
 
-    def __init__(self, document: Document, catalogue: Catalogue) -> None:
+    Where the document is seen in a further language, `whole` is the look of the site in its main one.
+    """
+
+    def __init__(self, document: Document, catalogue: Catalogue, whole: Look | None = None) -> None:
         self.document = document
+        self.whole = whole or self
         self.catalogue = catalogue
         self.template = catalogue.template(document.template)
         self._ready = catalogue.ready_sheet(document.ready_sheet) if document.ready_sheet else None

@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import TYPE_CHECKING, Any, ClassVar
 
+from yemba.core.errors import Fault
 from yemba.core.value.kind import Kind, refuse_choice
 
 if TYPE_CHECKING:
@@ -23,6 +24,9 @@ class LanguageChoice(Kind):
     def check(self, value: Any, look: Look, name: str, key: str) -> None:
         if value not in look.catalogue.languages:
             raise refuse_choice(value, name, key, list(look.catalogue.languages))
+        if any(value == page.language for page in look.document.pages.values()) or value in look.document.languages:
+            reason = f"The site has pages in {self.say(value, look)} as a further language. Take that off first."
+            raise Fault("language-there", reason, key)
 
     def say(self, value: Any, look: Look | None = None) -> str:
         known = look.catalogue.languages.get(value) if look else None

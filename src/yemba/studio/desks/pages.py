@@ -7,6 +7,7 @@ from collections.abc import Mapping, Sequence
 from django.utils.text import Truncator
 
 from yemba.core import room
+from yemba.core.change.commands.pages import has_own_address
 from yemba.core.picture.sharing import COMPOSITIONS
 from yemba.core.site.document import Binned, Document
 from yemba.core.site.resolve import Look
@@ -16,6 +17,8 @@ from yemba.core.trade.suggestions import suggestions
 from yemba.render.page import card_path
 from yemba.sites.models import Site
 from yemba.studio.desks.journal import journal_desk, of_page
+from yemba.studio.desks.languages import languages_desk
+from yemba.studio.desks.languages import of_page as versions_of
 from yemba.studio.desks.little_page import drawing
 from yemba.studio.desks.sections import entries, kinds, offered, says, texts
 from yemba.studio.desks.setting import Context
@@ -29,6 +32,8 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
     page_id = _page_of(document, query)
     if query.get("show") == "words":
         return {"page_id": page_id, "page": document.pages[page_id], "texts": texts(look, page_id)}
+    if query.get("show") == "languages":
+        return {"page_id": page_id, "page": document.pages[page_id], "show": "languages", **languages_desk(look)}
     if query.get("show") == "journal":
         return {"page_id": page_id, "page": document.pages[page_id], "show": "journal", **journal_desk(look)}
     drawings, drawing_of = _drawings(look)
@@ -36,9 +41,11 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
         "pages": [
             {"id": key, "name": page.name, "chosen": key == page_id, "drawing": str(drawing_of[key])}
             for key, page in document.ordered_pages()
-            if not page.posted or key == page_id
+            if key == page_id or (not page.posted and page.language == document.pages[page_id].language)
         ],
         "posts_count": sum(bool(page.posted) for page in document.pages.values()),
+        "versions": versions_of(look, page_id),
+        "own_address": has_own_address(document.pages[page_id]),
         "post": of_page(look, document.pages[page_id]),
         "drawings": drawings,
         "purposes": list(purposes(look).items()),
@@ -98,7 +105,7 @@ def _result(look: Look, page_id: str) -> Context:
 def _page_of(document: Document, query: Mapping[str, str]) -> str:
     """The page that is asked for, by itself or by one of its sections; the first otherwise."""
     section, page = query.get("section", ""), query.get("page", "")
-    holding = [key for key in document.order if section in document.shown(key).sections]
+    holding = [key for key in document.order if section in document.holds(key).sections]
     chosen = page if page in holding or not section else next(iter(holding), page)
     return chosen if chosen in document.pages else document.order[0]
 

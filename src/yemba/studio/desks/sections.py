@@ -23,6 +23,7 @@ from yemba.core.type.levels import LEVELS, STYLES
 from yemba.core.value.link import is_inner
 from yemba.studio.desks.feed import feed_desk
 from yemba.studio.desks.ideas import ideas
+from yemba.studio.desks.languages import shared_section
 from yemba.studio.desks.setting import Context
 from yemba.studio.desks.standing import standing_desk
 from yemba.studio.desks.tint import tint_desk
@@ -33,8 +34,9 @@ def entries(look: Look, holder: tuple[str, str], query: Mapping[str, str]) -> li
     """The sections of a page or a part; the `query` of the address names the open one."""
     starters, chosen = starter_sections(look), query.get("section", "")
     page = holder[1] if holder[0] == "pages" else ""
-    shown = look.document.shown(page) if page else look.document.holder(holder)
+    shown = look.document.holds(page) if page else look.document.holder(holder)
     standing = look.document.pages[page].standing if page else {}
+    own = look.document.pages[page].sections if page else {}
     return [
         {
             "id": key,
@@ -43,6 +45,7 @@ def entries(look: Look, holder: tuple[str, str], query: Mapping[str, str]) -> li
             "says": says(look, section),
             "open": key == chosen,
             "starter": key in starters,
+            "in_language": shared_section(look, section) if key not in own else None,
             **(_desk(look, key, section, query) if key == chosen else {}),
         }
         for key, section in shown.ordered()

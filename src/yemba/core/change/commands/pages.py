@@ -32,6 +32,11 @@ def move(order: list[str], thing: str, by: int) -> list[str]:
     return [*rest[:place], thing, *rest[place:]]
 
 
+def has_own_address(page: Page) -> bool:
+    """Whether its address may be changed: the first page of each language has the language's own."""
+    return bool(page.slug) and page.slug != page.language.lower()
+
+
 def _was(page: Page, slug: str) -> list[str]:
     """The addresses a page leaves behind when it moves to `slug`; they lead to it."""
     return [old for old in dict.fromkeys([*page.was, page.slug]) if old and old != slug]
@@ -95,7 +100,7 @@ class RenamePage(Command):
         if self.page_name is not None:
             name = NAME.read(self.page_name, "The page’s name", "page_name")
             steps.append(put(look.document, ("pages", self.page, "name"), name))
-        if self.slug is not None and page.slug and self.slug.strip() != page.slug:
+        if self.slug is not None and has_own_address(page) and self.slug.strip() != page.slug:
             slug = self._address(look.document)
             steps.append(put(look.document, ("pages", self.page, "slug"), slug))
             steps.append(put(look.document, ("pages", self.page, "was"), _was(page, slug) or ABSENT))
@@ -112,7 +117,9 @@ class RenamePage(Command):
         return [step for step in steps if step.old != step.new]
 
     def _address(self, document: Document) -> str:
-        typed = (self.slug or "").strip().strip("/")
+        """The whole address: that of a page of a further language begins with the language's step."""
+        head, slash, _ = document.pages[self.page].slug.rpartition("/")
+        typed = (self.slug or "").strip().strip("/").removeprefix(f"{head}{slash}")
         if not typed or slug_from(typed) != typed:
             raise Fault(
                 "address-unreadable",
@@ -120,16 +127,17 @@ class RenamePage(Command):
                 f"such as {slug_from(typed) or 'repairs'}.",
                 "slug",
             )
-        holder = next((p.name for k, p in document.pages.items() if p.slug == typed and k != self.page), "")
+        whole = f"{head}{slash}{typed}"
+        holder = next((p.name for k, p in document.pages.items() if p.slug == whole and k != self.page), "")
         if holder or typed in RESERVED:
-            others = {page.slug for page in document.pages.values()}
+            others = {page.slug.removeprefix(f"{head}{slash}") for page in document.pages.values()}
             by = f"the page “{holder}”" if holder else "Yemba’s own files"
             raise Fault(
                 "address-in-use",
-                f"The address “{typed}” is in use by {by}. {free_slug(typed, others)} is free.",
+                f"The address “{whole}” is in use by {by}. {free_slug(typed, others)} is free.",
                 "slug",
             )
-        return typed
+        return whole
 
     def say(self, look: Look) -> str:
         page = look.document.page(self.page)

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import ClassVar
+from typing import Any, ClassVar
 
 from yemba.core import room
 from yemba.core.change.command import Command
@@ -11,6 +11,7 @@ from yemba.core.change.commands.sections import copy_of
 from yemba.core.change.operation import ABSENT, Operation, put
 from yemba.core.errors import Fault
 from yemba.core.site.addresses import free_slug
+from yemba.core.site.document import Page
 from yemba.core.site.ids import Ids
 from yemba.core.site.resolve import Look
 
@@ -27,17 +28,10 @@ class CopyPage(Command):
         page, key = document.page(self.page), ids()
         room.PAGES.check(len(document.pages), "page_name")
         name = NAME.read(self._called(look), "The page’s name", "page_name")
-        made = [(ids(), section) for _, section in page.ordered()]
-        plain = page.model_dump(mode="json", exclude_defaults=True, exclude={"sections", "order", "was", "standing"})
-        plain |= {"name": name, "slug": free_slug(name, {other.slug for other in document.pages.values()})}
-        if made:
-            plain |= {
-                "sections": {one: copy_of(section, ids) for one, section in made},
-                "order": [one for one, _ in made],
-            }
-        own = {stored: one for (one, _), stored in zip(made, page.order, strict=True)}
-        if page.standing:
-            plain |= {"standing": {key: own.get(at, at) for key, at in page.standing.items()}}
+        plain = page_again(page, ids, is_version=False)
+        head = f"{page.language.lower()}/" if page.language else ""
+        slugs = {other.slug.removeprefix(head) for other in document.pages.values()}
+        plain |= {"name": name, "slug": f"{head}{free_slug(name, slugs)}"}
         place = document.order.index(self.page) + 1
         return [
             put(document, ("pages", key), plain),
@@ -49,6 +43,24 @@ class CopyPage(Command):
 
     def say(self, look: Look) -> str:
         return f"Page {look.document.page(self.page).name} copied as {self._called(look)}"
+
+
+def page_again(page: Page, ids: Ids, *, is_version: bool) -> dict[str, Any]:
+    """A page as it is stored, its sections with ids of their own, without its addresses; each section of a version
+    knows what it is one of."""
+    left_out = {"sections", "order", "was", "standing", "slug", "version_of"}
+    plain = page.model_dump(mode="json", exclude_defaults=True, exclude=left_out)
+    own = {stored: ids() for stored in page.order}
+    if own:
+        made = {own[stored]: copy_of(section, ids) for stored, section in page.ordered()}
+        versions = {own[stored]: {"version_of": stored} for stored in page.order if is_version}
+        plain |= {
+            "sections": {key: section | versions.get(key, {}) for key, section in made.items()},
+            "order": list(own.values()),
+        }
+    if page.standing:
+        plain |= {"standing": {key: own.get(at, at) for key, at in page.standing.items()}}
+    return plain
 
 
 class PublishPage(Command):

@@ -8,12 +8,14 @@ from typing import NamedTuple
 from yemba.core.change.difference.change import TEMPLATES, VALUE, WORDS, Change, Pair, States, change
 from yemba.core.change.operation import Path
 from yemba.core.place import OfField, OfItems, OfSection, Place
-from yemba.core.site.document import Section, Standing
+from yemba.core.site.document import MAIN, Section, Standing
 from yemba.core.site.kinds import BEHIND_FIELDS, Field, SectionKind
+from yemba.core.site.languages import main_language
 from yemba.core.site.one_offs import of_section
 from yemba.core.site.resolve import Look
 from yemba.core.site.words import plain
 from yemba.core.value.kind import Kind
+from yemba.core.value.language import LanguageChoice
 
 
 def changes(pair: Pair, was: Standing, now: Section, where: str) -> Iterator[Change]:
@@ -21,6 +23,7 @@ def changes(pair: Pair, was: Standing, now: Section, where: str) -> Iterator[Cha
     section = _Both(pair, was, now, where)
     yield from _layout_and_ground(section)
     yield from _name(section)
+    yield from _language(section)
     yield from _set_apart(section)
     yield from _fields(section)
     yield from _items(section)
@@ -66,6 +69,19 @@ def _name(both: _Both) -> Iterator[Change]:
     if old != new:
         states = old and f"#{old}", new and f"#{new}"
         yield both.change("slug", "Name in addresses", states, OfSection(both.was.key, "slug"), ("slug",))
+
+
+def _language(both: _Both) -> Iterator[Change]:
+    old, new = both.was.section.language, both.now.language
+    if old != new:
+        states = _shown_in(old, both.pair.now), _shown_in(new, both.pair.now)
+        yield both.change("language", "Shown in", states, OfSection(both.was.key, "language"), ("language",))
+
+
+def _shown_in(language: str, look: Look) -> str:
+    if not language:
+        return "every language"
+    return LanguageChoice().say(main_language(look) if language == MAIN else language, look)
 
 
 def _set_apart(both: _Both) -> Iterator[Change]:

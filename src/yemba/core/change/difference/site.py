@@ -6,8 +6,11 @@ from collections.abc import Iterator
 
 from yemba.core.change.difference.change import VALUE, WORDS, Change, Pair, change
 from yemba.core.change.operation import Path
-from yemba.core.place import OfSheet, OfSite, OfTemplate
+from yemba.core.place import OfLanguage, OfSheet, OfSite, OfTemplate
+from yemba.core.site.document import Wording
 from yemba.core.site.resolve import Look
+from yemba.core.site.settings import SETTINGS
+from yemba.core.value.language import LanguageChoice
 
 
 def changes(pair: Pair) -> Iterator[Change]:
@@ -22,6 +25,35 @@ def changes(pair: Pair) -> Iterator[Change]:
         states = getattr(before, words), getattr(after, words)
         if states[0] != states[1]:
             yield change(words, WORDS, subject, states, OfSite(words), pair.moved((words,)))
+
+    for tag in dict.fromkeys([*before.languages, *after.languages]):
+        yield from _language(pair, tag)
+
+
+def _language(pair: Pair, tag: str) -> Iterator[Change]:
+    """A further language that came or went, or what every page says in it."""
+    old, new = pair.before.languages.get(tag), pair.after.languages.get(tag)
+    named, here = LanguageChoice().say(tag, pair.now), ("languages", tag)
+    if old is None or new is None:
+        states = ("there", "gone") if old else ("", "new")
+        place = OfLanguage(tag)
+        yield change(f"language.{tag}", VALUE, f"Language {named}", states, place, pair.moved(here))
+        return
+    for what in ("name", "tagline", *dict.fromkeys([*old.lines, *new.lines])):
+        states = _said(old, what), _said(new, what)
+        if states[0] != states[1]:
+            subject, path = _subject(what), (*here, *(("lines", what) if what in SETTINGS else (what,)))
+            place = OfLanguage(tag, what)
+            key = f"language.{tag}.{what}"
+            yield change(key, WORDS, f"{subject} in {named}", states, place, pair.moved(path))
+
+
+def _said(wording: Wording, what: str) -> str:
+    return wording.lines.get(what, "") if what in SETTINGS else str(getattr(wording, what))
+
+
+def _subject(what: str) -> str:
+    return SETTINGS[what].name if what in SETTINGS else {"name": "Site name", "tagline": "Tagline"}[what]
 
 
 def _sheet_paths(pair: Pair) -> list[Path]:

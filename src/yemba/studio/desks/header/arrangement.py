@@ -41,6 +41,7 @@ def view(look: Look, query: Mapping[str, str]) -> Context:
         "tagline_phone": setting(look, "header.tagline_phone"),
         "action": {name: setting(look, f"header.{key}") for name, key in _ACTION.items()},
         "trail": setting(look, "header.trail"),
+        "switch": setting(look, "header.switch"),
         "level": level_desk(look, "title"),
         "fit": fit,
         "has_header": look.arrangement.menu != NONE,

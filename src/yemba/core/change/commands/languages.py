@@ -1,0 +1,220 @@
+"""Further languages: added and taken off, pages and sections in them, what every page says in them."""
+
+from __future__ import annotations
+
+from typing import ClassVar
+
+from yemba.core import room
+from yemba.core.change.command import Command
+from yemba.core.change.commands.pages import NAME, BinPage
+from yemba.core.change.commands.sections import OfSection, copy_of
+from yemba.core.change.commands.whole_pages import page_again
+from yemba.core.change.operation import ABSENT, Operation, put, remove
+from yemba.core.errors import Fault
+from yemba.core.limits import NAME_LETTERS
+from yemba.core.site import languages
+from yemba.core.site.addresses import free_slug
+from yemba.core.site.document import MAIN, Document
+from yemba.core.site.ids import Ids
+from yemba.core.site.resolve import Look
+from yemba.core.site.settings import setting
+from yemba.core.value.kind import refuse_choice
+from yemba.core.value.language import LanguageChoice
+from yemba.core.value.line import Line
+
+_WORDS = {"name": ("Site name", Line(NAME_LETTERS)), "tagline": ("Tagline", Line(120))}
+
+
+class AddLanguage(Command):
+    """Say the site in a further language too: it begins with the first page, in the words of the main language."""
+
+    name: ClassVar[str] = "add-language"
+    language: str
+
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        document, tag = look.document, self.language.strip()
+        if tag in (*languages.further(document), str(look.value(languages.LANGUAGE))):
+            raise Fault("language-there", f"The site is in {_named(look, tag)} already.", "language")
+        LanguageChoice().check(tag, look, "The language", "language")
+        if len(languages.further(document)) >= languages.MOST:
+            raise Fault("too-many", f"A site is in {languages.MOST} further languages at most.", "language")
+        step = tag.lower()
+        holder = next((page.name for page in document.pages.values() if page.slug.split("/")[0] == step), "")
+        if holder:
+            reason = f"Pages in {_named(look, tag)} have addresses that begin with “{step}”, as “{holder}” has. "
+            raise Fault("address-in-use", f"{reason}Give that page another address first.", "language")
+        return [
+            put(document, ("languages", tag), {}),
+            *_version(document, document.order[0], tag, ids),
+        ]
+
+    def say(self, look: Look) -> str:
+        return f"The site in {_named(look, self.language)} too"
+
+
+def _named(look: Look, tag: str) -> str:
+    return LanguageChoice().say(tag, look)
+
+
+def _version(document: Document, page: str, language: str, ids: Ids) -> list[Operation]:
+    """Steps that add a page in a language, after the page it is a version of."""
+    room.PAGES.check(len(document.pages), "page")
+    key, of = ids(), document.page(page)
+    step = language.lower()
+    slugs = {other.slug for other in document.pages.values()}
+    last = free_slug(of.name, {slug.removeprefix(f"{step}/") for slug in slugs}) if of.slug else ""
+    plain = page_again(of, ids, is_version=True) | {
+        "slug": f"{step}/{last}" if last else step,
+        "language": language,
+        "version_of": page,
+    }
+    place = document.order.index(page) + 1
+    return [
+        put(document, ("pages", key), plain),
+        put(document, ("order",), [*document.order[:place], key, *document.order[place:]]),
+    ]
+
+
+class RemoveLanguage(Command):
+    """Say the site in a language no more; its pages go to the bin."""
+
+    name: ClassVar[str] = "remove-language"
+    language: str
+
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        document = look.document
+        _check(document, self.language)
+        gone = [key for key, page in document.ordered_pages() if page.language == self.language]
+        binned = [step for key in gone for step in BinPage(page=key).plan(look, ids) if step.path != ("order",)]
+        steps = [*binned, put(document, ("order",), [key for key in document.order if key not in gone])]
+        known = self.language in document.languages
+        return [*steps, *([remove(document, ("languages", self.language))] if known else [])]
+
+    def say(self, look: Look) -> str:
+        return f"The site is no more in {_named(look, self.language)}"
+
+
+def _check(document: Document, language: str) -> None:
+    """Raises Fault ``no-such-language``."""
+    if language not in languages.further(document):
+        known = ", ".join(languages.further(document)) or "none yet"
+        reason = f"“{language}” is no further language of this site. There are: {known}."
+        raise Fault("no-such-language", reason, "language")
+
+
+class MakeVersion(Command):
+    """A page in a further language: the same sections, in the words of the main language until they are changed."""
+
+    name: ClassVar[str] = "make-version"
+    page: str
+    language: str
+    page_name: str = ""
+
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        document = look.document
+        page = document.page(self.page)
+        _check(document, self.language)
+        if page.language:
+            raise Fault("no-original", f"“{page.name}” is itself in another language. Take the page it says.", "page")
+        if languages.version(document, self.page, self.language):
+            named = _named(look, self.language)
+            raise Fault("version-there", f"“{page.name}” is in {named} already.", "page")
+        if not self.page_name.strip():
+            return _version(document, self.page, self.language, ids)
+        name = NAME.read(self.page_name, "The page’s name", "page_name")
+        (page_step, order_step) = _version(document, self.page, self.language, ids)
+        plain = page_step.new | {"name": name}
+        if page.slug:
+            step = self.language.lower()
+            taken = {other.slug.removeprefix(f"{step}/") for other in document.pages.values()}
+            plain |= {"slug": f"{step}/{free_slug(name, taken)}"}
+        return [put(document, page_step.path, plain), order_step]
+
+    def say(self, look: Look) -> str:
+        return f"Page {look.document.page(self.page).name} in {_named(look, self.language)}"
+
+
+class BringOver(OfSection):
+    """Put a section of the main language on a version of its page, where it stands there."""
+
+    name: ClassVar[str] = "bring-over"
+    page: str
+
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        document, standing = look.document, self.standing(look)
+        if self.section not in languages.missing_sections(document, self.page):
+            raise Fault("not-missing", "That section does not lack here. Look at the page again.", "section")
+        page, key = document.page(self.page), ids()
+        room.SECTIONS.check(len(page.order), "section")
+        plain = copy_of(standing.section, ids) | {"version_of": self.section}
+        place = self._place(document)
+        return [
+            put(document, ("pages", self.page, "sections", key), plain),
+            put(document, ("pages", self.page, "order"), [*page.order[:place], key, *page.order[place:]]),
+        ]
+
+    def _place(self, document: Document) -> int:
+        """Behind the version of what stands before it."""
+        original = document.pages[languages.original(document, self.page)].order
+        before = set(original[: original.index(self.section)])
+        page = document.pages[self.page]
+        behind = [place for place, key in enumerate(page.order, 1) if page.sections[key].version_of in before]
+        return max(behind, default=0)
+
+    def say(self, look: Look) -> str:
+        return f"{self.where(look)} on {look.document.page(self.page).name} too"
+
+
+class SayIn(Command):
+    """What every page says in a further language: `what` is "name", "tagline" or a setting that is words; "" for as in
+    the main language."""
+
+    name: ClassVar[str] = "say-in"
+    language: str
+    what: str
+    words: str = ""
+
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        document = look.document
+        _check(document, self.language)
+        words = self._read()
+        path = ("languages", self.language)
+        begun = [] if self.language in document.languages else [put(document, path, {})]
+        inner = (self.what,) if self.what in _WORDS else ("lines", self.what)
+        return [*begun, put(document, (*path, *inner), words or ABSENT)]
+
+    def _read(self) -> str:
+        if self.what in _WORDS:
+            name, kind = _WORDS[self.what]
+            return kind.read(self.words, name, self.what)
+        if self.what not in languages.LINES:
+            raise refuse_choice(self.what, "What is said", "what", [*_WORDS, *languages.LINES])
+        return str(setting(self.what).read(self.words))
+
+    def say(self, look: Look) -> str:
+        name = _WORDS[self.what][0] if self.what in _WORDS else setting(self.what).name
+        return f"{name} in {_named(look, self.language)}: {self.words.strip() or 'as in the main language'}"
+
+
+class ShowIn(OfSection):
+    """In which language a section of a part, or a standing one, is shown: MAIN, the tag of a further one, or ""."""
+
+    name: ClassVar[str] = "show-in"
+    language: str = ""
+
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        standing = self.standing(look)
+        if standing.page:
+            raise Fault("one-page", "This section is on one page, which has its language already.", "language")
+        if self.language not in ("", MAIN):
+            _check(look.document, self.language)
+        return [put(look.document, (*standing.path, "language"), self.language or ABSENT)]
+
+    def say(self, look: Look) -> str:
+        return f"{self.where(look)}: shown in {_shown_in(look, self.language)}"
+
+
+def _shown_in(look: Look, language: str) -> str:
+    if not language:
+        return "every language"
+    return _named(look, languages.main_language(look) if language == MAIN else language)
