@@ -93,6 +93,8 @@ def test_a_sidebar_is_added_and_its_width_set_by_the_ruler(bench: Page, demo: Si
     kept(bench, "Gap beside the sidebar")
     look = sites.look(_anew(demo))
     assert look.value("sidebar.gap") == 42
+    shown = bench.locator(".ruler-sidebar")
+    expect(shown).to_have_text(f"{frame.frame(look).boxes(1280).sidebar.width:.0f}")  # the desk is drawn anew after
     told = {name: bench.locator(f".ruler-{name}").inner_text() for name in ("main", "sidebar")}
     boxes = frame.frame(look).boxes(1280)
     assert boxes.sidebar

@@ -45,7 +45,7 @@ def test_the_template_is_changed_and_changed_back_with_the_plan_read(page: Page,
     eventually(page, "document.body.dataset.ground === 'light'")
     page.get_by_role("link", name="See the plan for Handbill").click()
     plan = page.locator(".plan")
-    expect(plan).to_contain_text("7 pages")
+    expect(plan).to_contain_text("13 pages")
     expect(plan).to_contain_text("Comes back")
     expect(plan.locator("tr", has_text="Header arrangement")).to_contain_text("Two rows, centred")
     eventually(page, "document.body.dataset.header === 'stack'")
@@ -138,7 +138,7 @@ def test_pictures_are_dropped_pasted_and_focused_by_keys(page: Page, port: str) 
     page.locator("#replace-frame-file").set_input_files(photo(size=(800, 800)))
     kept(page, "frame.jpg replaced by shears.jpg")
     assert sites.document(bindery()).pictures["frame"].shape == "4:3"
-    page.get_by_role("button", name="To the bin, out of 2 places").click()
+    page.get_by_role("button", name="To the bin, out of 3 places").click()
     kept(page, "to the bin")
     page.locator(".bin li", has_text="shears.jpg").get_by_role("button", name="Put back").click()
     kept(page, "out of the bin")
@@ -247,7 +247,7 @@ def test_a_visitor_writes_and_ines_reads_it(page: Page, browser: Browser, port: 
 
 
 def test_checks_lead_to_their_control_and_cure_by_one_click(page: Page, port: str) -> None:
-    sites.edit(bindery(), "rename-page", {"page": "journal", "page_name": "Journal", "description": ""})
+    sites.edit(bindery(), "rename-page", {"page": "workshop", "page_name": "Workshop", "description": ""})
     sites.edit(bindery(), "describe-picture", {"picture": "frame", "alt": ""})
     sites.edit(bindery(), "bin-page", {"page": "vouchers"})
     page.goto(f"http://localhost:{port}/sites/saltmarsh/proof/")
@@ -260,7 +260,7 @@ def test_checks_lead_to_their_control_and_cure_by_one_click(page: Page, port: st
     expect(checks).not_to_contain_text("in the bin")
     checks.get_by_role("button", name="Take “").first.click()
     kept(page, "description")
-    assert sites.document(bindery()).pages["journal"].description
+    assert sites.document(bindery()).pages["workshop"].description
     checks.locator("a", has_text="frame.jpg").click()
     expect(page.locator("#alt-of-words-picture")).to_be_focused()
 

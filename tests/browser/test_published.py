@@ -74,7 +74,7 @@ def awkward(document: Document) -> dict[str, object]:
     for page in plain["pages"].values():
         page["name"] = f"{page['name']} and a longer name"
         for section in page["sections"].values():
-            section["fields"] = {k: v for k, v in section["fields"].items() if k != "picture"}
+            section["fields"] = {k: v for k, v in section.get("fields", {}).items() if k != "picture"}
             section["fields"]["heading"] = LONG
     extra = {f"p{n}": {"name": f"Unbreakable{'word' * 6}{n}", "slug": f"extra-{n}"} for n in range(8)}
     order = [*plain["order"], *extra]
