@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from playwright.sync_api import Error, Frame, Page, expect
+from playwright.sync_api import Error, Frame, Locator, Page, expect
 
 BUTTON = ".kind-opening .button"
 
@@ -84,3 +84,14 @@ def write(page: Page, selector: str, words: str) -> None:
     page.keyboard.press("Control+A")
     page.keyboard.insert_text(words)
     page.keyboard.press("Enter")
+
+
+def shot(seen: Page | Locator) -> bytes:
+    """A picture of it, as PNG; a browser that is too busy to take one is asked again."""
+    for _ in range(3):
+        try:
+            return seen.screenshot()
+        except Error as error:
+            if "Unable to capture" not in error.message:
+                raise
+    return seen.screenshot()

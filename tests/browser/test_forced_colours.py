@@ -8,6 +8,7 @@ import pytest
 from PIL import Image
 from playwright.sync_api import Browser, Page
 
+from tests.browser.hands import shot
 from yemba.sites.models import Site
 
 pytestmark = [pytest.mark.browser, pytest.mark.django_db(transaction=True)]
@@ -16,8 +17,8 @@ Colour = tuple[int, int, int]
 
 def middle(page: Page, selector: str) -> Colour:
     """The pixel in the middle of the first of these that is seen."""
-    shot = page.locator(selector).locator("visible=true").first.screenshot()
-    picture = Image.open(BytesIO(shot)).convert("RGB")
+    taken = shot(page.locator(selector).locator("visible=true").first)
+    picture = Image.open(BytesIO(taken)).convert("RGB")
     pixel = picture.getpixel((picture.width // 2, 2 * picture.height // 3))
     assert isinstance(pixel, tuple)
     return pixel[:3]  # type: ignore[return-value]
@@ -36,17 +37,17 @@ def test_marks_and_choices_are_seen(browser: Browser, live_server, demo: Site) -
     page.goto(f"{studio}/sites/saltmarsh/header/")
     page.wait_for_selector("html[data-ready]")
     canvas = middle(page, ".lede")
-    canvas = Image.open(BytesIO(page.locator("#desk").screenshot())).convert("RGB").getpixel((3, 3))  # type: ignore[assignment]
+    canvas = Image.open(BytesIO(shot(page.locator("#desk")))).convert("RGB").getpixel((3, 3))  # type: ignore[assignment]
     assert apart(middle(page, ".chapters .dot"), canvas), "set by you"
     chosen, other = (
-        Image.open(BytesIO(page.locator(f".segment {which} + span").first.screenshot())).convert("RGB").getpixel((4, 6))
+        Image.open(BytesIO(shot(page.locator(f".segment {which} + span").first))).convert("RGB").getpixel((4, 6))
         for which in (":checked", "input:not(:checked)")
     )
     assert apart(chosen, other), "which one is chosen"  # type: ignore[arg-type]
     page.goto(f"{studio}/sites/saltmarsh/proof/")
     page.wait_for_selector("html[data-ready]")
     assert apart(middle(page, ".triangle"), canvas), "needs a look"
-    current = page.locator(".chapters a[aria-current]").screenshot()
+    current = shot(page.locator(".chapters a[aria-current]"))
     line = Image.open(BytesIO(current)).convert("RGB")
     assert apart(line.getpixel((20, line.height - 2)), canvas), "the chapter one is in"  # type: ignore[arg-type]
     context.close()

@@ -8,7 +8,7 @@ import pytest
 from PIL import Image
 from playwright.sync_api import Page, expect
 
-from tests.browser.hands import chapter, eventually, frames, kept, view
+from tests.browser.hands import chapter, eventually, frames, kept, shot, view
 from tests.browser.test_errand import publish
 from tests.core.test_logo import WHITE, flat, on, png
 
@@ -18,8 +18,8 @@ DRAWN = "document.querySelector('.site-title img').naturalWidth"
 
 def colours_in(page: Page, selector: str) -> set[tuple[int, int, int]]:
     """What stands on the screen there, each channel in steps of 32."""
-    shot = Image.open(BytesIO(page.locator(selector).screenshot())).convert("RGB")
-    return {tuple(channel // 32 for channel in colour) for _, colour in shot.getcolors(1 << 20)}
+    picture = Image.open(BytesIO(shot(page.locator(selector)))).convert("RGB")
+    return {tuple(channel // 32 for channel in colour) for _, colour in picture.getcolors(1 << 20)}
 
 
 def test_a_logo_in_a_white_box_is_mended_and_goes_live(bench: Page) -> None:

@@ -21,7 +21,7 @@ from yemba.core.site import languages
 from yemba.core.site.document import MAIN, Document, read
 from yemba.core.site.ids import new_id
 from yemba.core.site.languages import seen_in
-from yemba.core.site.navigation import entries, menu
+from yemba.core.site.navigation import entries, menu, trail
 from yemba.core.site.resolve import Look
 
 OF_LANGUAGES = (
@@ -85,6 +85,10 @@ def test_the_menu_of_each_language_has_its_own_pages_in_the_same_order(german: D
     whole = _do(german, "make-version", page="about", language="de")
     below = entries(seen_in(_look(whole), "de").document)[0].below
     assert [entry.key for entry in below] == [languages.version(whole, "about", "de")]
+    steps = trail(seen_in(_look(whole), "de").document, below[0].key)
+    assert [step.name for step in steps] == ["Home", "Preise", "About"]
+    said = _do(whole, "rename-page", page=home, page_name="Start")
+    assert trail(seen_in(_look(said), "de").document, below[0].key)[0].name == "Start"
 
 
 def test_what_every_page_says_is_said_in_each_language_else_as_in_the_main_one(german: Document) -> None:

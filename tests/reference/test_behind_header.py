@@ -13,6 +13,7 @@ import pytest
 from PIL import Image
 from playwright.sync_api import Browser
 
+from tests.browser.hands import shot
 from yemba.core.colour.gradient import laid_over, points, steps
 from yemba.core.colour.srgb import Colour, from_hex
 from yemba.core.picture.filters import FILTERS, NONE, SOFT, filtered
@@ -33,9 +34,9 @@ STOPS = [
 def pixels(browser: Browser, markup: str, width: int = WIDE, height: int = 4) -> np.ndarray:
     page = browser.new_page(viewport={"width": width, "height": height})
     page.set_content(f'<!doctype html><body style="margin:0">{markup}')
-    shot = Image.open(BytesIO(page.screenshot())).convert("RGB")
+    picture = Image.open(BytesIO(shot(page))).convert("RGB")
     page.close()
-    return np.asarray(shot, dtype=np.int64)
+    return np.asarray(picture, dtype=np.int64)
 
 
 @pytest.mark.parametrize("stops", STOPS)

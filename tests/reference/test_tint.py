@@ -10,6 +10,7 @@ import pytest
 from PIL import Image
 from playwright.sync_api import Browser
 
+from tests.browser.hands import shot
 from tests.reference.tinting import HEIGHT, PICTURES, WIDTHS, by_trying, cells, picture, shown, unread
 from yemba.core.colour.srgb import from_hex
 from yemba.core.picture.tint import Ink, least_in_box
@@ -49,7 +50,7 @@ def test_chromiums_pixels_read_at_that_tint_and_not_below(browser: Browser, name
                 "<div class='tint'></div>"
             )
             page.evaluate("document.images[0].decode()")
-            seen = cells(Image.open(BytesIO(page.screenshot())))
+            seen = cells(Image.open(BytesIO(shot(page))))
             wrong = unread(seen, ink, 4.5, dark_ink=True)
             assert (wrong <= 4) if passes else (wrong > 4), f"{width} px, {opacity:.3f}: {wrong} squares"
         page.close()

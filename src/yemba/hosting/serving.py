@@ -96,7 +96,9 @@ def resource(of: Published, path: str) -> Resource | None:
 
 def _fresh(of: Published, name: str) -> Resource | None:
     """What stands there now, of a page that changes as time goes or of a file that such a one brought."""
-    if not of.changes or (name in of.manifest and not name.endswith((".html", ".ics"))):
+    is_known = name in of.manifest
+    stays = not name.endswith((".html", ".ics")) if is_known else name.endswith(".html")
+    if not of.changes or stays:
         return None
     row = current(of.edition, name)
     return Resource(name, row.digest, made_at=row.made_at) if row else None

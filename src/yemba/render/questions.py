@@ -162,7 +162,7 @@ def file(site: Site, link: str) -> OwnFile | None:
 @question
 def excerpt(site: Site, link: str) -> Excerpt | None:
     """What the page that a stored link leads to says of itself."""
-    return excerpt_of(site.look, target(link)[0])
+    return excerpt_of(site.look, languages.in_shown(site.look.document, target(link)[0]))
 
 
 class Listed(NamedTuple):

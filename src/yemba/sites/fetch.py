@@ -41,16 +41,17 @@ def fetch(address: str, most: int, *, known: Copy | None = None, own: Collection
 
     `known` is the copy there is, `own` are hosts of this installation that may be asked on any port.
     """
+    ends = monotonic() + SECONDS
     for _ in range(MOST_REDIRECTS + 1):
-        outcome = _once(address, most, known, own)
+        outcome = _once(address, most, known, own, ends)
         if isinstance(outcome, Copy):
             return outcome
         address = urljoin(address, outcome)
     raise _refused(f"It leads on more than {MOST_REDIRECTS} times")
 
 
-def _once(address: str, most: int, known: Copy | None, own: Collection[str]) -> Copy | str:
-    """A copy, or the address it leads on to."""
+def _once(address: str, most: int, known: Copy | None, own: Collection[str], ends: float) -> Copy | str:
+    """A copy, or the address it leads on to; by `ends`, as ``time.monotonic`` tells it, all is over."""
     parts = urlsplit(address)
     if parts.scheme not in _PORTS or not parts.hostname:
         raise _refused(f"It leads on to “{address[:80]}”, which is no address on the web")
@@ -62,11 +63,11 @@ def _once(address: str, most: int, known: Copy | None, own: Collection[str]) -> 
     if not is_own and port != _PORTS[parts.scheme]:
         raise _refused(f"It asks for port {port}; {_PORTS[parts.scheme]} alone is asked")
     line = _connected(parts.hostname, port, is_own)
-    watch, began = Timer(SECONDS, _shut, [line]), monotonic()
+    watch = Timer(max(0, ends - monotonic()), _shut, [line])
     watch.start()
     try:
         outcome = _asked(line, parts.scheme, parts.hostname, port, _target(parts.path, parts.query), most, known)
-        if monotonic() - began >= SECONDS:
+        if monotonic() >= ends:
             raise _refused(f"{parts.hostname} did not end its answer within {SECONDS} seconds")
         return outcome
     except Fault:

@@ -4,6 +4,7 @@ SENTENCES = {
     "kept": "Kept",
     "as_kept": "As it is kept",
     "kept_as": "Kept: {what}",
+    "makes_itself": "That list makes itself from the posts of a tag or a month: it is seen on the live site.",
     "undone": "Undone: {what}",
     "redone": "Done again: {what}",
     "sending": "The line is slow; being kept…",

@@ -60,8 +60,8 @@ def posts(document: Document, now: datetime, *, tag: str = "", month: str = "") 
 
 def tagged_pages(document: Document, tag: str) -> list[str]:
     """The ids of the pages of a tag that are no posts, in their order; all that have any where none is given."""
-    pages = document.published_pages()
-    return [key for key, page in pages if not page.posted and (tag in page.tags if tag else page.tags)]
+    here = ((key, page) for key, page in document.published_pages() if page.language == document.seen_in)
+    return [key for key, page in here if not page.posted and (tag in page.tags if tag else page.tags)]
 
 
 def ways(document: Document, now: datetime) -> Ways:

@@ -107,7 +107,7 @@ def _navigation(document: Document, language: str) -> Navigation:
     return document.navigation.model_copy(
         update={
             "order": [key for key in order if key],
-            "names": {},
+            "names": {key: document.pages[over].name for key, over in there.items() if over},
             "hidden": [there.get(key, key) for key in document.navigation.hidden],
             "under": {key: there.get(over, over) for key, over in under.items() if key and there.get(over, over)},
         }

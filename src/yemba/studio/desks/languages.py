@@ -78,5 +78,6 @@ def shared_section(look: Look, section: Section) -> Context | None:
     further = languages.further(look.document)
     if not further and not section.language:
         return None
-    choices = [("", "Every language"), (MAIN, named(look, MAIN)), *((tag, named(look, tag)) for tag in further)]
+    known = dict.fromkeys([MAIN, *further, *([section.language] if section.language else [])])
+    choices = [("", "Every language"), *((tag, named(look, tag)) for tag in known)]
     return {"value": section.language, "choices": choices}

@@ -142,9 +142,9 @@ class BringOver(OfSection):
 
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
         document, standing = look.document, self.standing(look)
+        page, key = document.page(self.page), ids()
         if self.section not in languages.missing_sections(document, self.page):
             raise Fault("not-missing", "That section does not lack here. Look at the page again.", "section")
-        page, key = document.page(self.page), ids()
         room.SECTIONS.check(len(page.order), "section")
         plain = copy_of(standing.section, ids) | {"version_of": self.section}
         place = self._place(document)

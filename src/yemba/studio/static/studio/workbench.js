@@ -68,6 +68,7 @@ const heard = {
   follow(message) {
     const page = state.pages.find((known) => known.path === message.path);
     if (page) showPage(page.id);
+    else say(sentence("makes_itself"));
   },
   add: ({ after }) => open(`${at("pages")}?page=${state.page}&add=${after || "first"}`, { control: "section-kind" }),
   words: sendWords,
