@@ -275,6 +275,8 @@ def test_a_post_with_a_set_time_appears_then_in_an_edition_of_its_own_and_nothin
     assert editions.publish_due() == []
     (made,) = editions.publish_due(timezone.now() + timedelta(hours=3))
     assert made.changes == ["Post appeared: Low water"]
+    pages, _ = editions.compared(site, 1, 2)
+    assert {page.name: page.state for page in pages}["Low water"] == "new"
     assert visitor.get("/low-water/").status_code == 200
     assert b"Low water" in visitor.get("/feed.atom").content
     assert b"Not yet" not in visitor.get("/").content

@@ -58,12 +58,20 @@ def compared(site: Site, first: int, second: int) -> tuple[list[PageCompared], l
     was, now = read(one.document), read(other.document)
     pages = []
     for key in [*now.order, *(key for key in was.order if key not in now.pages)]:
-        paths = [path_of(document.pages[key]) if key in document.pages else "" for document in (was, now)]
+        paths = [_path_in(edition, document, key) for edition, document in ((one, was), (other, now))]
+        if not any(paths):
+            continue  # no visitor saw it in either
         name = (now.pages.get(key) or was.pages[key]).name
         pages.append(
             PageCompared(name, _state(one, other, *paths), *(path.removesuffix("index.html") for path in paths))
         )
     return pages, difference(was, now, catalogue())
+
+
+def _path_in(edition: Edition, document: Document, key: str) -> str:
+    """The file of a page in an edition, "" where visitors did not see it there."""
+    path = path_of(document.pages[key]) if key in document.pages else ""
+    return path if path in edition.manifest else ""
 
 
 def _state(one: Edition, other: Edition, was: str, now: str) -> str:

@@ -5,6 +5,7 @@ from __future__ import annotations
 from typing import Any, ClassVar
 
 from yemba.core import room
+from yemba.core.calendar.in_words import day_in_words
 from yemba.core.change.command import Command
 from yemba.core.change.commands.pages import NAME
 from yemba.core.change.operation import ABSENT, Operation, put
@@ -83,8 +84,9 @@ class SetPost(Command):
 
     def say(self, look: Look) -> str:
         name = look.document.page(self.page).name
-        when = f"post of {self.day}" if self.day else "no post"
-        return f"{name}: {when}, {f'tagged {self.tags}' if self.tags.strip() else 'no tags'}"
+        when = f"post of {day_in_words(Day().read(self.day, 'Day', 'day'))}" if self.day else "no post"
+        at = f", {self.time}" if self.day and self.time else ""
+        return f"{name}: {when}{at}, {f'tagged {self.tags}' if self.tags.strip() else 'no tags'}"
 
 
 def _needed(day: str) -> str:
