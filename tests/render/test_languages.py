@@ -120,6 +120,14 @@ def test_every_inner_link_leads_to_a_file(written: dict[str, str]) -> None:
                 assert f"{target}index.html" in written, (path, link)
 
 
+def test_an_address_that_a_page_had_leads_to_the_one_it_has() -> None:
+    document = _document()
+    moved = document.pages["de-prices"].model_copy(update={"slug": "de/kosten", "was": ["de/preise", "kosten"]})
+    files = site_files(_site(document.model_copy(update={"pages": document.pages | {"de-prices": moved}})))
+    assert b'href="../../de/kosten/"' in files["de/preise/index.html"].make()
+    assert b'href="../de/kosten/"' in files["kosten/index.html"].make()
+
+
 def test_each_language_has_its_own_journal(written: dict[str, str]) -> None:
     assert "Ein Beitrag" in written["de/feed.atom"]
     assert "Ein Beitrag" not in written["feed.atom"]

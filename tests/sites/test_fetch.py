@@ -15,7 +15,7 @@ from yemba.core.errors import Fault
 from yemba.sites import fetch as fetching
 from yemba.sites.fetch import Copy, fetch
 
-OWN = ["feeds.test"]
+OWN = "feeds.test"
 INNER = (
     "127.0.0.1", "10.1.2.3", "172.16.0.9", "192.168.1.1", "169.254.169.254", "100.64.0.1", "0.0.0.0", "224.0.0.1",
     "255.255.255.255", "::1", "::", "fe80::1", "fd00::1", "ff02::1", "::ffff:10.0.0.1", "64:ff9b::a00:1",
@@ -137,6 +137,13 @@ def test_hostile_answers_are_refused_with_a_reason(path: str, reason: str, base:
     assert refused.value.code == "not-fetched"
     assert reason in refused.value.sentence
     assert time.monotonic() - began < 5
+
+
+def test_of_the_installation_itself_its_own_port_alone_is_asked(base: str) -> None:
+    own = base.removeprefix("http://")
+    assert fetch(f"{base}/good", 1000, own=own).data == b"calendar"
+    with pytest.raises(Fault, match="port 81"):
+        fetch("http://feeds.test:81/good", 1000, own=own)
 
 
 def test_one_that_drips_is_cut_off(base: str, monkeypatch: pytest.MonkeyPatch) -> None:

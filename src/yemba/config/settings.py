@@ -36,8 +36,8 @@ FEEDS = env.bool("YEMBA_FEEDS", default=True)
 FEED_EVERY = timedelta(minutes=env.float("YEMBA_FEED_MINUTES", default=60))
 """How often each of them is."""
 
-FEED_HOSTS = [f"feeds.{SITES_DOMAIN}"] if DEMO else []
-"""Hosts of this installation itself that may be asked for one: the demo's stand-in."""
+FEEDS_HOST = f"feeds.{SITES_DOMAIN}" if DEMO else ""
+"""The demo's stand-in for a calendar elsewhere, the one host of this installation itself that may be asked for one."""
 
 MOST_SIGN_UPS = env.int("YEMBA_MOST_SIGN_UPS", default=20)
 """From one address in a day."""

@@ -19,7 +19,7 @@ def by_host(get_response: Callable[[HttpRequest], HttpResponse]) -> Callable[[Ht
             return get_response(request)
         if host.endswith(f".{settings.SITES_DOMAIN}"):
             label = host.removesuffix(f".{settings.SITES_DOMAIN}")
-            if host in settings.FEED_HOSTS:
+            if host == settings.FEEDS_HOST:
                 request.urlconf = "yemba.standins.feeds.urls"
                 return get_response(request)
             is_draft = label.startswith(DRAFT_PREFIX)

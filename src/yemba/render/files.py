@@ -74,7 +74,7 @@ def site_files(site: Site) -> dict[str, File]:
     for page_id, page in pages:
         files[path_of(page)] = _page_file(answers.of_page(page_id), page_id, page, links[page.language])
     for old, new in redirects(look).items():
-        files[f"{old}/index.html"] = File(partial(_moved, site, new))
+        files[f"{old}/index.html"] = File(partial(_moved, site, old, new))
     for language, linked in links.items():
         files |= _journal(answers.in_language(language), linked)
     files["404.html"] = File(partial(_missing, answers, links[""]))
@@ -173,10 +173,10 @@ def _missing(answers: Answers, links: Links) -> bytes:
     return render_notice(answers, f"{phrase('Not found')} – {document.name}", inner, *links).encode()
 
 
-def _moved(site: Site, page_id: str) -> bytes:
-    """What stands at an address a page had before, for servers that know no redirects."""
+def _moved(site: Site, old: str, page_id: str) -> bytes:
+    """What stands at an address `old` that a page had before, for servers that know no redirects."""
     page = site.look.document.pages[page_id]
-    to = "../" + (f"{page.slug}/" if page.slug else "")
+    to = "../" * (old.count("/") + 1) + (f"{page.slug}/" if page.slug else "")
     canonical = f"{site.address}{page.slug}/" if page.slug else site.address
     language = site.look.value("site.language")
     return rendered("moved.html", language=language, page=page.name, to=to, canonical=canonical or to).encode()

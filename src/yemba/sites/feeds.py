@@ -58,7 +58,7 @@ def _fetch(row: Feed, now: datetime) -> bool:
     """Fetch it and keep what came; whether that is another than before. Raises Fault; then the last copy stays."""
     known = Copy(None, row.etag, row.modified) if row.digest else None
     try:
-        copy = fetch(row.address, MOST_BYTES, known=known, own=settings.FEED_HOSTS)
+        copy = fetch(row.address, MOST_BYTES, known=known, own=_own_host())
         if copy.data is not None:
             read_calendar(copy.data, ZoneInfo("UTC"))
     except Fault as fault:
@@ -75,6 +75,11 @@ def _fetch(row: Feed, now: datetime) -> bool:
     row.fetched_at, row.next_at = now, now + settings.FEED_EVERY
     row.save()
     return row.digest != was
+
+
+def _own_host() -> str:
+    """The stand-in's, with the port that this installation answers at where that is known; "" where there is none."""
+    return f"{settings.FEEDS_HOST}:{settings.SITES_PORT}".removesuffix(":") if settings.FEEDS_HOST else ""
 
 
 def refresh_due(now: datetime | None = None) -> list[str]:

@@ -9,7 +9,6 @@ from __future__ import annotations
 import ipaddress
 import socket
 import ssl
-from collections.abc import Collection
 from contextlib import suppress
 from http.client import HTTPConnection, HTTPException, HTTPResponse
 from threading import Timer
@@ -36,10 +35,10 @@ class Copy(NamedTuple):
     modified: str = ""
 
 
-def fetch(address: str, most: int, *, known: Copy | None = None, own: Collection[str] = ()) -> Copy:
+def fetch(address: str, most: int, *, known: Copy | None = None, own: str = "") -> Copy:
     """The bytes at an address, at most so many. Raises Fault ``not-fetched`` with the reason.
 
-    `known` is the copy there is, `own` are hosts of this installation that may be asked on any port.
+    `known` is the copy there is, `own` a host of this installation itself that may be asked, with its port or on any.
     """
     ends = monotonic() + SECONDS
     for _ in range(MOST_REDIRECTS + 1):
@@ -50,7 +49,7 @@ def fetch(address: str, most: int, *, known: Copy | None = None, own: Collection
     raise _refused(f"It leads on more than {MOST_REDIRECTS} times")
 
 
-def _once(address: str, most: int, known: Copy | None, own: Collection[str], ends: float) -> Copy | str:
+def _once(address: str, most: int, known: Copy | None, own: str, ends: float) -> Copy | str:
     """A copy, or the address it leads on to; by `ends`, as ``time.monotonic`` tells it, all is over."""
     parts = urlsplit(address)
     if parts.scheme not in _PORTS or not parts.hostname:
@@ -59,7 +58,7 @@ def _once(address: str, most: int, known: Copy | None, own: Collection[str], end
         port = parts.port or _PORTS[parts.scheme]
     except ValueError:
         raise _refused("Its port is no number") from None
-    is_own = parts.hostname in own
+    is_own = bool(own) and own in (parts.hostname, f"{parts.hostname}:{port}")
     if not is_own and port != _PORTS[parts.scheme]:
         raise _refused(f"It asks for port {port}; {_PORTS[parts.scheme]} alone is asked")
     line = _connected(parts.hostname, port, is_own)
