@@ -299,16 +299,47 @@ def _told(here: At, excerpt: Excerpt) -> dict[str, Any]:
 
 def _of_journal(recorder: Recorder, here: At, stored: Section, kind: SectionKind) -> dict[str, Any]:
     """What a section shows of the journal: ways into it, the post it stands on, the posts around that."""
-    if EXCERPTS in kind.roles and (wanted := stored.fields.get("ways")):
-        ways = recorder.ask(questions.ways)
-        shown = ((name, entries) for name, entries in ways if wanted in (name, "both") and entries)
-        return {"ways": [(name, [(of, href(here.root, path), n) for of, path, n in each]) for name, each in shown]}
-    if POST in kind.roles and (post := recorder.ask(questions.post, here.page)):
-        return {"posted": post[0], "tags": [(tag, href(here.root, path)) for tag, path in post[1]]}
-    if ONWARD in kind.roles and (found := recorder.ask(questions.onward, here.page)):
-        before, after = ([_listed(here, one) for one in each] for each in found[:2])
-        return {"earlier": before, "later": after, "whole": href(here.root, found[2]) if found[2] else "", "post": True}
+    if EXCERPTS in kind.roles:
+        return _ways(recorder, here, stored.fields.get("ways", ""))
+    if POST in kind.roles:
+        return _head(recorder, here)
+    if ONWARD in kind.roles:
+        return _onward(recorder, here)
     return {}
+
+
+def _ways(recorder: Recorder, here: At, wanted: str) -> dict[str, Any]:
+    """The lists of tags and of months, of which one or "both" are wanted."""
+    if not wanted:
+        return {}
+    shown = []
+    for name, entries in recorder.ask(questions.ways):
+        if entries and wanted in (name, "both"):
+            shown.append((name, [(of, href(here.root, path), count) for of, path, count in entries]))
+    return {"ways": shown}
+
+
+def _head(recorder: Recorder, here: At) -> dict[str, Any]:
+    """The day and the tags of the post it stands on."""
+    told = recorder.ask(questions.post, here.page)
+    if told is None:
+        return {}
+    posted, tags = told
+    return {"posted": posted, "tags": [(tag, href(here.root, path)) for tag, path in tags]}
+
+
+def _onward(recorder: Recorder, here: At) -> dict[str, Any]:
+    """The posts around the one it stands on."""
+    told = recorder.ask(questions.onward, here.page)
+    if told is None:
+        return {}
+    before, after, whole = told
+    return {
+        "post": True,
+        "earlier": [_listed(here, one) for one in before],
+        "later": [_listed(here, one) for one in after],
+        "whole": href(here.root, whole) if whole else "",
+    }
 
 
 def _on_their_days(

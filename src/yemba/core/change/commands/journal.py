@@ -84,9 +84,15 @@ class SetPost(Command):
 
     def say(self, look: Look) -> str:
         name = look.document.page(self.page).name
-        when = f"post of {day_in_words(Day().read(self.day, 'Day', 'day'))}" if self.day else "no post"
-        at = f", {self.time}" if self.day and self.time else ""
-        return f"{name}: {when}{at}, {f'tagged {self.tags}' if self.tags.strip() else 'no tags'}"
+        tags = f"tagged {self.tags}" if self.tags.strip() else "no tags"
+        return f"{name}: {self._when()}, {tags}"
+
+    def _when(self) -> str:
+        """The day, and the time where one is told, in words."""
+        day = Day().read(self.day, "Day", "day")
+        if not day:
+            return "no post"
+        return f"post of {day_in_words(day)}, {self.time}" if self.time else f"post of {day_in_words(day)}"
 
 
 def _needed(day: str) -> str:
