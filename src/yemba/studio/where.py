@@ -8,9 +8,10 @@ from typing import NamedTuple
 from yemba.core.colour.grounds import ROLE_NAMES
 from yemba.core.errors import Fault
 from yemba.core.part.part import Part, parts
-from yemba.core.place import OfField, OfOneOff, OfRole, OfSection, OfSetting, Place
+from yemba.core.place import OfField, OfOneOff, OfPage, OfRole, OfSection, OfSetting, Place
 from yemba.core.site.document import Standing
 from yemba.core.site.frame import size_of
+from yemba.core.site.kinds import ABOUT, POST
 from yemba.core.site.one_offs import PROPERTIES, field_of, in_words, level_of
 from yemba.core.site.resolve import Look, Origin, Resolved
 from yemba.core.type.levels import LEVELS
@@ -113,7 +114,10 @@ def _of_section(look: Look, standing: Standing, field: str, item: str) -> Proven
     element = f"{item}.{field}" if item else field
     name = f"{kind.name}, {_holder(look, standing)}"
     decides: Place = OfSection(standing.key)
-    if field:
+    if field == ABOUT and POST in kind.roles:
+        name = f"Day and tags in {name}"
+        decides = OfPage(standing.page, "tags") if standing.page else decides
+    elif field:
         name = f"{kind.field(field, item).name} in {name}"
         decides = OfField(standing.key, field, item)
     facts = [*_colours(look, *colour_roles(look, standing.key, field, item), "")]

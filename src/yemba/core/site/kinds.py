@@ -30,6 +30,8 @@ ROLES = {
     ONWARD: "it leads from a post to those before and after it",
 }
 """What a kind may be to the rest of a site, with the fields that this takes."""
+ABOUT = "about"
+"""What the head of a post shows of its page, as the markup names it."""
 OF_PAGES = frozenset({EXCERPTS, POST, ONWARD})
 """Roles of kinds that show what pages say of themselves."""
 GROUPS = {
