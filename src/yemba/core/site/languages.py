@@ -164,4 +164,9 @@ def shown_sections(holder: Holder, language: str) -> list[tuple[str, Section]]:
 
 def first_step(document: Document) -> str:
     """What addresses begin with in the language a document is seen in: "de/", "" in the main one."""
-    return f"{document.seen_in.lower()}/" if document.seen_in else ""
+    return step(document.seen_in) if document.seen_in else ""
+
+
+def step(language: str) -> str:
+    """What addresses in a further language begin with: "pt-br/"."""
+    return f"{language.lower()}/"

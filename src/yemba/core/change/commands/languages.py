@@ -14,7 +14,7 @@ from yemba.core.errors import Fault
 from yemba.core.limits import NAME_LETTERS
 from yemba.core.site import languages
 from yemba.core.site.addresses import free_slug
-from yemba.core.site.document import MAIN, Document
+from yemba.core.site.document import MAIN, Document, Page
 from yemba.core.site.ids import Ids
 from yemba.core.site.resolve import Look
 from yemba.core.site.settings import setting
@@ -38,8 +38,8 @@ class AddLanguage(Command):
         LanguageChoice().check(tag, look, "The language", "language")
         if len(languages.further(document)) >= languages.MOST:
             raise Fault("too-many", f"A site is in {languages.MOST} further languages at most.", "language")
-        step = tag.lower()
-        holder = next((page.name for page in document.pages.values() if page.slug.split("/")[0] == step), "")
+        step = languages.step(tag)
+        holder = next((page.name for page in document.pages.values() if f"{page.slug}/".startswith(step)), "")
         if holder:
             reason = f"Pages in {_named(look, tag)} have addresses that begin with “{step}”, as “{holder}” has. "
             raise Fault("address-in-use", f"{reason}Give that page another address first.", "language")
@@ -56,15 +56,13 @@ def _named(look: Look, tag: str) -> str:
     return LanguageChoice().say(tag, look)
 
 
-def _version(document: Document, page: str, language: str, ids: Ids) -> list[Operation]:
-    """Steps that add a page in a language, after the page it is a version of."""
+def _version(document: Document, page: str, language: str, ids: Ids, name: str = "") -> list[Operation]:
+    """Steps that add a page in a language, after the page it is a version of, whose name it has where none is given."""
     room.PAGES.check(len(document.pages), "page")
     key, of = ids(), document.page(page)
-    step = language.lower()
-    slugs = {other.slug for other in document.pages.values()}
-    last = free_slug(of.name, {slug.removeprefix(f"{step}/") for slug in slugs}) if of.slug else ""
     plain = page_again(of, ids, is_version=True) | {
-        "slug": f"{step}/{last}" if last else step,
+        "name": name or of.name,
+        "slug": _address(document, of, language, name or of.name),
         "language": language,
         "version_of": page,
     }
@@ -73,6 +71,14 @@ def _version(document: Document, page: str, language: str, ids: Ids) -> list[Ope
         put(document, ("pages", key), plain),
         put(document, ("order",), [*document.order[:place], key, *document.order[place:]]),
     ]
+
+
+def _address(document: Document, of: Page, language: str, name: str) -> str:
+    """The language's own for the first page, else one behind it that no page has."""
+    head = languages.step(language)
+    if not of.slug:
+        return head.removesuffix("/")
+    return head + free_slug(name, {other.slug.removeprefix(head) for other in document.pages.values()})
 
 
 class RemoveLanguage(Command):
@@ -119,16 +125,8 @@ class MakeVersion(Command):
         if languages.version(document, self.page, self.language):
             named = _named(look, self.language)
             raise Fault("version-there", f"“{page.name}” is in {named} already.", "page")
-        if not self.page_name.strip():
-            return _version(document, self.page, self.language, ids)
-        name = NAME.read(self.page_name, "The page’s name", "page_name")
-        (page_step, order_step) = _version(document, self.page, self.language, ids)
-        plain = page_step.new | {"name": name}
-        if page.slug:
-            step = self.language.lower()
-            taken = {other.slug.removeprefix(f"{step}/") for other in document.pages.values()}
-            plain |= {"slug": f"{step}/{free_slug(name, taken)}"}
-        return [put(document, page_step.path, plain), order_step]
+        name = NAME.read(self.page_name, "The page’s name", "page_name") if self.page_name.strip() else ""
+        return _version(document, self.page, self.language, ids, name)
 
     def say(self, look: Look) -> str:
         return f"Page {look.document.page(self.page).name} in {_named(look, self.language)}"

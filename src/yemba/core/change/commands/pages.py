@@ -14,6 +14,7 @@ from yemba.core.picture.sharing import COMPOSITIONS
 from yemba.core.site.addresses import RESERVED, free_slug, slug_from
 from yemba.core.site.document import Document, Page
 from yemba.core.site.ids import Ids
+from yemba.core.site.languages import step
 from yemba.core.site.resolve import Look
 from yemba.core.site.standing import on_new_pages
 from yemba.core.trade.begin import new_page, purposes
@@ -34,7 +35,7 @@ def move(order: list[str], thing: str, by: int) -> list[str]:
 
 def has_own_address(page: Page) -> bool:
     """Whether its address may be changed: the first page of each language has the language's own."""
-    return bool(page.slug) and page.slug != page.language.lower()
+    return bool(page.slug) and f"{page.slug}/" != step(page.language)
 
 
 def _was(page: Page, slug: str) -> list[str]:

@@ -13,6 +13,7 @@ from yemba.core.errors import Fault
 from yemba.core.site.addresses import free_slug
 from yemba.core.site.document import Page
 from yemba.core.site.ids import Ids
+from yemba.core.site.languages import step
 from yemba.core.site.resolve import Look
 
 
@@ -29,7 +30,7 @@ class CopyPage(Command):
         room.PAGES.check(len(document.pages), "page_name")
         name = NAME.read(self._called(look), "The page’s name", "page_name")
         plain = page_again(page, ids, is_version=False)
-        head = f"{page.language.lower()}/" if page.language else ""
+        head = step(page.language) if page.language else ""
         slugs = {other.slug.removeprefix(head) for other in document.pages.values()}
         plain |= {"name": name, "slug": f"{head}{free_slug(name, slugs)}"}
         place = document.order.index(self.page) + 1
