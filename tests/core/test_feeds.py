@@ -2,21 +2,24 @@
 
 from __future__ import annotations
 
+from datetime import datetime
 from typing import Any
 from zoneinfo import ZoneInfo
 
 import pytest
 
 from yemba.catalogue import catalogue as shipped
-from yemba.core.calendar.ics_file import read_calendar
+from yemba.core.calendar.ics_file import CalendarFile, read_calendar
 from yemba.core.change.command import read_command
 from yemba.core.errors import Fault
+from yemba.core.site.dates import coming
 from yemba.core.site.document import Document
 from yemba.core.site.feeds import FETCHED, addresses, entries_of, pages_with, with_feeds
 from yemba.core.site.ids import new_id
 from yemba.core.site.resolve import Look
 from yemba.core.value.feed import FeedAddress
 
+LONDON = ZoneInfo("Europe/London")
 ADDRESS = "https://hall.example/concerts.ics"
 CALENDAR = b"""BEGIN:VCALENDAR
 VERSION:2.0
@@ -32,7 +35,7 @@ DTSTART:20270604T200000
 END:VEVENT
 END:VCALENDAR
 """
-FETCHED_ONCE = entries_of(read_calendar(CALENDAR, ZoneInfo("Europe/London")))
+FETCHED_ONCE = entries_of(read_calendar(CALENDAR, LONDON))
 
 
 def _document(*, shared: dict[str, Any] | None = None) -> Document:
@@ -114,9 +117,7 @@ def test_a_feed_in_the_footer_is_shown_by_every_page() -> None:
 
 def test_an_event_keeps_its_id_while_it_says_the_same() -> None:
     later = CALENDAR.replace(b"SUMMARY:First", b"SUMMARY:Foremost")
-    was, now = (
-        dict(one.entries) for one in (FETCHED_ONCE, entries_of(read_calendar(later, ZoneInfo("Europe/London"))))
-    )
+    was, now = (dict(one.entries) for one in (FETCHED_ONCE, entries_of(read_calendar(later, LONDON))))
     assert len(was.keys() & now.keys()) == 1
 
 
@@ -125,3 +126,25 @@ def test_a_date_of_a_feed_cannot_be_changed_here_and_is_said_to_come_from_there(
     given = {"section": "d", "item": item, "field": "title", "words": "Mine"}
     with pytest.raises(Fault, match="where that calendar is kept"):
         read_command("set-words", given).plan(Look(_document(), shipped()), new_id)
+
+
+def _bell(rule: str) -> CalendarFile:
+    """A bell at noon since 1970."""
+    lines = (
+        "BEGIN:VCALENDAR",
+        "BEGIN:VEVENT",
+        "SUMMARY:Bell",
+        "DTSTART:19700101T120000",
+        rule,
+        "END:VEVENT",
+        "END:VCALENDAR",
+    )
+    return read_calendar("\n".join(lines).encode(), LONDON)
+
+
+def test_a_million_dates_are_refused_with_a_reason_and_those_without_end_are_not_counted_out() -> None:
+    (said,) = _bell("RRULE:FREQ=DAILY;COUNT=1000000").left_out
+    assert "COUNT is a number from 1 to 1000" in said
+    now = datetime(2027, 6, 4, 13, tzinfo=LONDON)
+    daily = {key: item.fields for key, item in entries_of(_bell("RRULE:FREQ=DAILY")).entries}
+    assert [one.day for one in coming(daily, now, 3)] == ["2027-06-05", "2027-06-06", "2027-06-07"]
