@@ -15,7 +15,7 @@ from freezegun import freeze_time
 from yemba.core.errors import Fault
 from yemba.core.site.document import read
 from yemba.hosting import making, services
-from yemba.hosting.models import Edition
+from yemba.hosting.models import Edition, Made
 from yemba.people.models import Person
 from yemba.render import files
 from yemba.sites import services as sites
@@ -319,3 +319,23 @@ def test_what_changes_on_a_page_changes_where_it_is_told_of(client: Client, site
     services.publish(Site.objects.get(pk=site.pk))
     html = client.get("/", headers={"host": "saltmarsh.localhost"}).content.decode()
     assert "All that is mended here, and what it costs." in html.partition('class="items')[2]
+
+
+def test_lists_of_posts_are_made_anew_only_where_they_say_something_else(site: Site) -> None:
+    for name, tag in (("Slow glue", "Paste"), ("No glue", "Tape")):
+        sites.edit(Site.objects.get(pk=site.pk), "add-post", {"page_name": name, "day": "2026-01-02"})
+        page = sites.document(Site.objects.get(pk=site.pk)).order[-1]
+        about = {"page": page, "day": "2026-01-02", "tags": tag}
+        sites.edit(Site.objects.get(pk=site.pk), "set-post", about)
+    first = services.publish(Site.objects.get(pk=site.pk))
+    lists = {"tag/paste/index.html", "tag/tape/index.html", "month/2026-01/index.html"}
+    assert lists <= first.manifest.keys()
+    before = set(Made.objects.values_list("key", flat=True))
+    services.publish(Site.objects.get(pk=site.pk))
+    assert set(Made.objects.values_list("key", flat=True)) == before
+    head = sites.document(Site.objects.get(pk=site.pk)).pages[page].order[0]
+    words = {"section": head, "field": "heading", "words": "Tape alone"}
+    sites.edit(Site.objects.get(pk=site.pk), "set-words", words)
+    second = services.publish(Site.objects.get(pk=site.pk))
+    changed = {path for path in lists if first.manifest[path] != second.manifest[path]}
+    assert changed == lists - {"tag/paste/index.html"}

@@ -20,6 +20,7 @@ from yemba.core.picture.sizes import FORMATS, resized, widths
 from yemba.core.site.document import Page, Picture
 from yemba.core.site.files import led_to, path
 from yemba.core.site.ics import calendars, ics, ics_path
+from yemba.core.site.journal import list_page
 from yemba.core.site.languages import further
 from yemba.core.site.logo import icon_picture, logo_on
 from yemba.core.site.pictures import framing, leading_picture, picture_bytes, picture_size
@@ -28,7 +29,7 @@ from yemba.core.site.scripts import kinds_with_scripts
 from yemba.render import fonts, pictures
 from yemba.render.fragment import rendered
 from yemba.render.journal import feed, listing_page, listings
-from yemba.render.page import SITE_CARD, card_path, path_of, render_notice, render_page, script_name
+from yemba.render.page import SITE_CARD, Rendered, card_path, path_of, render_notice, render_page, script_name
 from yemba.render.questions import feed_path, has_posts
 from yemba.render.recorder import Answers, Reads
 from yemba.render.site import Site
@@ -103,8 +104,12 @@ def site_files(site: Site) -> dict[str, File]:
 def _journal(answers: Answers, links: Links) -> dict[str, File]:
     """The lists of posts, and the feed, in the language that the site is seen in."""
     site = answers.site
+    whole = list_page(site.look)
     made = {
-        f"{listing.path}index.html": File(partial(listing_page, answers, listing, *links)) for listing in listings(site)
+        f"{listing.path}index.html": _recorded(
+            answers, partial(listing_page, answers, listing, *links), repr((listing, whole, links))
+        )
+        for listing in listings(site)
     }
     return made | ({feed_path(site.look.document): File(partial(feed, site))} if has_posts(site) else {})
 
@@ -133,14 +138,20 @@ def _other_rules(look: Look) -> dict[str, File]:
 
 
 def _page_file(answers: Answers, page_id: str, page: Page, links: Links) -> File:
+    own = "" if answers.site.draft else answers.look.document.shown(page_id).model_dump_json(exclude_defaults=True)
+    return _recorded(answers, partial(render_page, answers, page_id, *links), repr((page_id, own, links)))
+
+
+def _recorded(answers: Answers, render: Callable[[], Rendered], inputs: str) -> File:
+    """A page, known again by these inputs and by what it reads; a draft's is made each time."""
+
     def make() -> tuple[bytes, PageReads]:
-        made = render_page(answers, page_id, *links)
+        made = render()
         return made.html.encode(), made.reads
 
     if answers.site.draft:
         return File(lambda: make()[0])
-    own = answers.look.document.shown(page_id).model_dump_json(exclude_defaults=True)
-    base = _digest(repr((_renderer(), page_id, own, links, answers.site.address)).encode(), 40)
+    base = _digest(f"{_renderer()} {inputs} {answers.site.address}".encode(), 40)
     recording = Recording(f"{page_base()}{base}", make, lambda reads: all(map(answers.hold, reads.values())))
     return File(lambda: make()[0], recording=recording)
 

@@ -18,7 +18,7 @@ from yemba.core.site.kinds import EXCERPTS
 from yemba.core.value.link import PAGE
 from yemba.render import fragment, questions
 from yemba.render.fragment import At
-from yemba.render.page import render_listing
+from yemba.render.page import Rendered, render_listing
 from yemba.render.part_view import href
 from yemba.render.recorder import Answers
 from yemba.render.site import Site
@@ -52,7 +52,7 @@ def listings(site: Site) -> list[Listing]:
     return tags + months
 
 
-def listing_page(answers: Answers, listing: Listing, sheets: list[str], preloads: list[str]) -> bytes:
+def listing_page(answers: Answers, listing: Listing, sheets: list[str], preloads: list[str]) -> Rendered:
     """It whole, in the design of the site."""
     look = answers.look
     here = At("../" * listing.path.count("/"))
@@ -67,7 +67,7 @@ def listing_page(answers: Answers, listing: Listing, sheets: list[str], preloads
         fields["lead"] = f'<p><a href="{PAGE}{whole}">{escape(look.language.phrase("All posts"))}</a></p>'
     section = Section(kind=look.catalogue.kind_of_role(EXCERPTS).slug, fields={k: v for k, v in fields.items() if v})
     made = fragment.section(answers, here, "posts", section, True)
-    return render_listing(answers, here, listing.heading, listing.path, made, sheets, preloads).encode()
+    return render_listing(answers, here, listing.heading, listing.path, made, sheets, preloads)
 
 
 def feed(site: Site) -> bytes:

@@ -130,11 +130,13 @@ def render_notice(answers: Answers, title: str, inner: str, sheets: list[str], p
 
 def render_listing(
     answers: Answers, here: At, title: str, path: str, listed: Fragment, sheets: list[str], preloads: list[str]
-) -> str:
+) -> Rendered:
     """A page that is none of the owner's and lists pages of theirs, at an address below the site's."""
     made = {slug: fragment.part(answers, here, slug) for slug in parts()} | {"listed": listed}
-    head = Head(f"{title} – {answers.look.document.name}", "", sheets, preloads, path)
-    return _document(Recorder(answers), here, head, made, ["listed"])
+    recorder = Recorder(answers)
+    head = Head(f"{title} – {recorder.ask(questions.site_name)}", "", sheets, preloads, path)
+    html = _document(recorder, here, head, made, ["listed"])
+    return Rendered(html, {place: dict(one.reads) for place, one in made.items()} | {HEAD: recorder.reads})
 
 
 def _scripts(recorder: Recorder, page_id: str, page: Page) -> list[str]:
