@@ -13,6 +13,7 @@ from yemba.core.site.document import Document
 from yemba.core.site.resolve import Look
 from yemba.render.files import site_files
 from yemba.render.reach import State, reach
+from yemba.render.recorder import Answers
 from yemba.render.site import Site
 
 ADDRESS = "https://tide.example/"
@@ -151,3 +152,13 @@ def test_a_change_of_words_in_one_language_touches_its_pages_alone() -> None:
     spots = reach(State(_site(before)), State(_site(after)))
     assert {spot.page for spot in spots} == {"de-home", "de-prices", "de-post"}
     assert {spot.place for spot in spots} == {"header"}
+
+
+def test_from_any_language_any_other_is_asked() -> None:
+    answers = Answers(_site(_document()))
+    german = answers.of_page("de-home")
+    assert german.of_page("de-prices") is german
+    assert german.of_page("prices") is answers
+    arabic = german.of_page("ar-home")
+    assert (arabic.look.language.tag, arabic.look.document.main_language) == ("ar", "en-GB")
+    assert arabic is answers.of_page("ar-home")

@@ -38,10 +38,12 @@ def question(ask: Callable[Concatenate[Site, P], T]) -> Callable[Concatenate[Sit
 
 
 class Answers:
-    """One state of a site, each question answered once."""
+    """One state of a site, each question answered once. Where it is seen in a further language, `whole` are the answers
+    in its main one."""
 
-    def __init__(self, site: Site) -> None:
+    def __init__(self, site: Site, whole: Answers | None = None) -> None:
         self.site = site
+        self._whole = whole or self
         self._answers: dict[Read, Any] = {}
         self._digests: dict[Read, str] = {}
         self._languages: dict[str, Answers] = {}
@@ -57,10 +59,13 @@ class Answers:
 
     def in_language(self, language: str) -> Answers:
         """The same site as seen in a further language, "" for the main one."""
-        if language in ("", self.look.document.seen_in):
+        if language == self.look.document.seen_in:
             return self
+        if not language or self._whole is not self:
+            return self._whole.in_language(language)
         if language not in self._languages:
-            self._languages[language] = Answers(self.site._replace(look=seen_in(self.look, language)))
+            seen = self.site._replace(look=seen_in(self.look, language))
+            self._languages[language] = Answers(seen, self)
         return self._languages[language]
 
     def answer(self, read: Read) -> Any:
