@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from playwright.sync_api import Error, Frame, Locator, Page, expect
+from playwright.sync_api import Error, FloatRect, Frame, Locator, Page, expect
 
 BUTTON = ".kind-opening .button"
 
@@ -84,6 +84,18 @@ def write(page: Page, selector: str, words: str) -> None:
     page.keyboard.press("Control+A")
     page.keyboard.insert_text(words)
     page.keyboard.press("Enter")
+
+
+def steady(there: Locator) -> FloatRect:
+    """Its box, once it stands still: a desk that is being drawn, or scrolled to a control, moves what is on it."""
+    before = there.bounding_box()
+    for _ in range(50):
+        there.page.wait_for_timeout(200)
+        now = there.bounding_box()
+        if now and now == before:
+            return now
+        before = now
+    raise AssertionError("it never stood still")
 
 
 def shot(seen: Page | Locator) -> bytes:

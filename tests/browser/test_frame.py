@@ -7,7 +7,7 @@ from itertools import product
 import pytest
 from playwright.sync_api import Browser, Page, expect
 
-from tests.browser.hands import eventually, frames, kept
+from tests.browser.hands import eventually, frames, kept, steady
 from yemba.core.layout.frame import Boxes
 from yemba.core.site import frame
 from yemba.hosting import services as hosting
@@ -79,7 +79,7 @@ def test_a_sidebar_is_added_and_its_width_set_by_the_ruler(bench: Page, demo: Si
     bench.locator("#add-section button[type=submit]").click()
     eventually(bench, "!!document.querySelector('.site-sidebar .section')")
     handle = bench.get_by_role("slider", name="Edge of the sidebar;")
-    box = handle.bounding_box()
+    box = steady(handle)
     assert box
     scale = bench.locator("#wide").evaluate("e => e.getBoundingClientRect().width / e.offsetWidth")
     bench.mouse.move(box["x"] + 12, box["y"] + 12)

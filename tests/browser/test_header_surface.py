@@ -5,7 +5,7 @@ from __future__ import annotations
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.hands import chapter, eventually, frames, kept, view
+from tests.browser.hands import chapter, eventually, frames, kept, steady, view
 from yemba.sites import services as sites
 from yemba.sites.models import Site
 
@@ -42,7 +42,7 @@ def test_the_small_picture_is_dragged_moved_by_keys_and_stays_within(bench: Page
     kept(bench, "Small picture: notebooks.jpg")
     mark = bench.get_by_label("Small picture: arrow keys move it")
     mark.scroll_into_view_if_needed()
-    surface = bench.locator(".offset-drawing").bounding_box()
+    surface = steady(bench.locator(".offset-drawing"))
     assert surface
     bench.mouse.move(surface["x"] + surface["width"] * 0.9, surface["y"] + surface["height"] / 2)
     bench.mouse.down()

@@ -12,7 +12,7 @@ from pathlib import Path
 import pytest
 from playwright.sync_api import Browser, Page, expect
 
-from tests.browser.hands import chapter, eventually, kept, view
+from tests.browser.hands import chapter, eventually, kept, steady, view
 from yemba.core.site.document import Document
 from yemba.core.site.navigation import entries
 from yemba.hosting import services as hosting
@@ -32,7 +32,7 @@ def drag(bench: Page, entry: str, to: str, *, inwards: int = 0) -> None:
     """The grip of an entry to just below the middle of another's row."""
     grip = bench.locator(f"#entry-grip-{entry}")
     grip.scroll_into_view_if_needed()
-    start, row = grip.bounding_box(), bench.locator(f"#entry-{to}-row").bounding_box()
+    start, row = steady(grip), steady(bench.locator(f"#entry-{to}-row"))
     assert start and row
     bench.mouse.move(start["x"] + 10, start["y"] + 10)
     bench.mouse.down()

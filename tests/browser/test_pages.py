@@ -8,7 +8,7 @@ import pytest
 from PIL import Image
 from playwright.sync_api import Page, expect
 
-from tests.browser.hands import chapter, eventually, frames, kept
+from tests.browser.hands import chapter, eventually, frames, kept, steady
 from yemba.sites.models import Site
 
 pytestmark = [pytest.mark.browser, pytest.mark.django_db(transaction=True)]
@@ -39,7 +39,9 @@ def test_a_page_is_made_filled_and_published(page: Page, live_server, demo: Site
         if not page.locator("#section-kind").is_visible():
             fold.click()
         page.get_by_label("Find a kind of section by a word").fill(kind.lower())
-        page.locator("#section-kind .drawn-choices").get_by_text(kind, exact=True).click()
+        choice = page.locator("#section-kind .drawn-choices").get_by_text(kind, exact=True)
+        steady(choice)  # once those that are not called so have left
+        choice.click()
         page.get_by_role("button", name="Add section").click()
         kept(page, f"{kind} added to Tools")
         expect(page.locator(".section-entry.is-open")).to_contain_text(kind)
@@ -105,6 +107,15 @@ def test_a_page_is_made_filled_and_published(page: Page, live_server, demo: Site
     expect(page.locator(".section-entry.is-open")).to_contain_text("Offers")
     page.get_by_role("button", name="Offer", exact=True).click()
     kept(page, "one more")
+    eventually(page, "document.querySelectorAll('.kind-offers .item').length === 4")
+    for pick in page.locator("[data-pick-item]").all()[:2]:
+        pick.check()
+    page.get_by_role("group", name="The picked entries").get_by_role("button", name="Copy").click()
+    kept(page, "2 entries copied")
+    eventually(page, "document.querySelectorAll('.kind-offers .item').length === 6")
+    expect(page.locator("[data-pick-item]:checked")).to_have_count(2)  # and what next is done is done to them
+    page.get_by_role("group", name="The picked entries").get_by_role("button", name="Take away").click()
+    kept(page, "2 entries taken away")
     eventually(page, "document.querySelectorAll('.kind-offers .item').length === 4")
 
     page.get_by_label("Page shown").select_option(label="Home")

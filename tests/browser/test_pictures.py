@@ -8,7 +8,7 @@ import pytest
 from PIL import Image
 from playwright.sync_api import Browser, Page, expect
 
-from tests.browser.hands import frames, kept
+from tests.browser.hands import frames, kept, steady
 from yemba.core.site.document import Picture
 from yemba.core.site.pictures import framing, picture_size
 from yemba.hosting import services as hosting
@@ -41,7 +41,7 @@ def test_a_picture_is_cropped_by_pointer_and_by_keys_then_turned(bench: Page, de
     bench.get_by_role("link", name="marbled.jpg", exact=True).click()
     expect(bench.locator("#page-shown")).to_have_value("notebooks")
     bench.locator(".crop-sides").first.evaluate("e => e.scrollIntoView({ block: 'center' })")
-    corner = bench.locator("[data-corner='right bottom']").bounding_box()
+    corner = steady(bench.locator("[data-corner='right bottom']"))
     assert corner
     bench.mouse.move(corner["x"] + 12, corner["y"] + 12)
     bench.mouse.down()

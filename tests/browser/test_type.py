@@ -7,7 +7,7 @@ from pathlib import Path
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.hands import chapter, eventually, frames, kept, style, view
+from tests.browser.hands import chapter, eventually, frames, kept, steady, style, view
 from yemba.sites import services as sites
 from yemba.sites.models import Site
 
@@ -99,7 +99,7 @@ def test_the_waterfall_by_keys_and_by_hand(bench: Page) -> None:
     expect(bench.get_by_role("slider", name="Heading 1 on a wide window")).to_be_focused()
     edits = Site.objects.get(slug="saltmarsh").edits.count()
 
-    box = bench.get_by_role("slider", name="Heading 3 on a wide window").bounding_box()
+    box = steady(bench.get_by_role("slider", name="Heading 3 on a wide window"))
     assert box
     bench.mouse.move(box["x"] + 12, box["y"] + 10)
     bench.mouse.down()

@@ -7,7 +7,7 @@ import re
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.hands import BUTTON, chapter, eventually, frames, kept, point, until, view, write
+from tests.browser.hands import BUTTON, chapter, eventually, frames, kept, point, steady, until, view, write
 from yemba.sites.models import Site
 
 pytestmark = [pytest.mark.browser, pytest.mark.django_db(transaction=True)]
@@ -21,7 +21,7 @@ def revision() -> int:
 
 def test_both_windows_follow_the_pointer_and_a_drag_is_one_edit(bench: Page) -> None:
     before, edits = revision(), Site.objects.get(slug="saltmarsh").edits.count()
-    box = bench.locator(".plane svg").bounding_box()
+    box = steady(bench.locator(".plane svg"))
     assert box is not None
     bench.mouse.move(box["x"] + 100, box["y"] + 100)
     bench.mouse.down()

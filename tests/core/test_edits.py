@@ -218,6 +218,7 @@ COMMANDS: dict[str, Callable[[Hands], dict[str, Any]]] = {
         "day": h.one_of("2026-12-05", "2026-12-12", "no day"),
         "state": h.one_of("", "cancelled", "sold_out", "out"),
     },
+    "do-to-items": lambda h: {"section": h.section(), "items": f"{h.item()} {h.item()}", "act": h.one_of("out", "copy", "first", "last", "up")},
     "remove-item": lambda h: {"section": h.section(), "item": h.item()},
     "bin-section": lambda h: {"section": h.section()},
     "restore-section": lambda h: {"section": h.binned()},
@@ -518,6 +519,9 @@ def test_every_command_says_in_words_what_it_does() -> None:
         given |= {"section": "n1"} if name in ("put-standing", "take-off-standing", "make-own") else {}
         given |= {"section": "n2"} if name == "add-dates" else {}
         given |= {"what": "name"} if name == "say-in" else {}
+        if name == "do-to-items":
+            offers = next(one for one in start.standing() if one.section.order)
+            given |= {"section": offers.key, "items": offers.section.order[0], "act": "copy"}
         said = read_command(name, given).say(Look(start, CATALOGUE))
         assert said
         assert "None" not in said

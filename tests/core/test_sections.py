@@ -132,3 +132,26 @@ def test_several_sections_are_moved_copied_binned_and_grounded_in_one_edit(
     for arguments in ({"sections": "", "act": "bin"}, {**both, "act": "sell"}, {"sections": "gone", "act": "bin"}):
         with pytest.raises(Fault):
             done(document, catalogue, "do-to-sections", **arguments)
+
+
+def test_several_entries_are_moved_copied_and_taken_away_in_one_edit(document: Document, catalogue: Catalogue) -> None:
+    listed = next(one for one in document.standing() if len(one.section.order) >= 3)
+    first, second, third, *rest = listed.section.order
+    both = {"section": listed.key, "items": f"{third} {second}"}
+    apart = {"section": listed.key, "element": f"{second}.title", "what": "align", "value": "center"}
+    document = done(document, catalogue, "set-one-off", **apart)
+
+    def section(act: str) -> Section:
+        return done(document, catalogue, "do-to-items", **both, act=act).section(listed.key).section
+
+    assert section("first").order == [second, third, first, *rest]
+    assert section("last").order == [first, *rest, second, third]
+    assert section("out").order == [first, *rest]
+    copied = section("copy")
+    assert len(copied.order) == len(listed.section.order) + 2
+    copy = copied.order[2]
+    assert copied.items[copy] == copied.items[second]
+    assert copied.one_offs[f"{copy}.title"] == copied.one_offs[f"{second}.title"]
+    for wrong in ({"items": "", "act": "out"}, {"items": second, "act": "sell"}, {"items": "gone", "act": "out"}):
+        with pytest.raises(Fault):
+            done(document, catalogue, "do-to-items", section=listed.key, **wrong)

@@ -47,6 +47,7 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
         "versions": versions_of(look, page_id),
         "own_address": has_own_address(document.pages[page_id]),
         "post": of_page(look, document.pages[page_id]),
+        "every_page": [(key, page.name) for key, page in document.ordered_pages()],
         "drawings": drawings,
         "purposes": list(purposes(look).items()),
         "page_id": page_id,

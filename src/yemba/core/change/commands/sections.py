@@ -401,6 +401,57 @@ class RemoveItem(OfItem):
         return f"{self.where(look)}: one taken away"
 
 
+class DoToItems(OfSection):
+    """The same act on several items of a section, by their ids with blanks between: "out", "copy", or to the "first"
+    or "last" place. Copies stand after what they are copies of."""
+
+    name: ClassVar[str] = "do-to-items"
+    items: str
+    act: str
+
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        standing, chosen = self.standing(look), self._chosen(look)
+        path, order = standing.path, standing.section.order
+        if self.act == "out":
+            gone = [remove(look.document, (*path, "items", key)) for key in chosen]
+            return [*gone, put(look.document, (*path, "order"), [key for key in order if key not in chosen])]
+        if self.act == "copy":
+            return self._copied(look, standing, {key: ids() for key in chosen})
+        rest = [key for key in order if key not in chosen]
+        moved = [*chosen, *rest] if self.act == "first" else [*rest, *chosen]
+        return [put(look.document, (*path, "order"), moved)] if moved != order else []
+
+    def _chosen(self, look: Look) -> list[str]:
+        """Those that are picked, in their order. Raises Fault ``nothing-picked``, or for an act that is none."""
+        if self.act not in _ACTS_ON_ITEMS:
+            raise refuse_choice(self.act, "What is done", "act", list(_ACTS_ON_ITEMS))
+        chosen = [key for key in self.standing(look).section.order if key in self.items.split()]
+        if not chosen:
+            raise Fault("nothing-picked", "No entry is picked. Tick one or more in the list first.", "items")
+        return chosen
+
+    def _copied(self, look: Look, standing: Standing, copies: Mapping[str, str]) -> list[Operation]:
+        section = standing.section
+        room.ENTRIES.check(len(section.order) + len(copies) - 1, "items")
+        order = [one for key in section.order for one in (key, copies.get(key, "")) if one]
+        made = {new: section.items[key].model_dump(mode="json", exclude_defaults=True) for key, new in copies.items()}
+        apart = {element: values for element, values in section.one_offs.items() if element.split(".")[0] in copies}
+        return [
+            *(put(look.document, (*standing.path, "items", key), item) for key, item in made.items()),
+            *(put(look.document, (*standing.path, "one_offs", _element(one, copies)), apart[one]) for one in apart),
+            put(look.document, (*standing.path, "order"), order),
+        ]
+
+    def say(self, look: Look) -> str:
+        count = len(self._chosen(look))
+        entries = "1 entry" if count == 1 else f"{count} entries"
+        return f"{self.where(look)}: {entries} {_ACTS_ON_ITEMS[self.act]}"
+
+
+_ACTS_ON_ITEMS = {"out": "taken away", "copy": "copied", "first": "put first", "last": "put last"}
+"""What can be done to several items at once, said after their number."""
+
+
 class BinSection(OfSection):
     name: ClassVar[str] = "bin-section"
 

@@ -52,6 +52,7 @@ export function footerBox(gestures) {
         const handle = document.createElement("button");
         handle.type = "button";
         handle.className = "footer-handle";
+        handle.id = `footer-handle-${name}`; // by which focus finds it again when the desk is put in anew
         handle.dataset.measure = name;
         handle.setAttribute("role", "slider");
         handle.setAttribute("aria-orientation", "vertical");

@@ -92,6 +92,7 @@ export function ruler(gestures) {
         const handle = document.createElement("button");
         handle.type = "button";
         handle.className = "ruler-handle";
+        handle.id = `ruler-handle-${name}`; // by which focus finds it again when the desk is put in anew
         handle.dataset.measure = name;
         handle.setAttribute("role", "slider");
         surface.append(handle);
