@@ -141,9 +141,9 @@ def _posts_due(now: datetime) -> list[Edition]:
     for live in Live.objects.filter(until__lte=now, site__binned_at=None).select_related("site", "edition"):
         if not Live.objects.filter(pk=live.pk, until=live.until).update(until=now + _GIVEN_UP):
             continue
-        document = read(live.edition.document)
-        appeared = _appeared(document, live.edition.made_at, now)
         try:
+            document = read(live.edition.document)
+            appeared = _appeared(document, live.edition.made_at, now)
             done.append(services.publish(live.site, appeared, on=now, document=document))
         except Exception:  # noqa: BLE001 -- logged, and tried again
             _LOG.exception("the posts of %s that were to appear", live.site.slug)

@@ -12,14 +12,14 @@ from django.utils import timezone
 from yemba.core.cache import Cache
 from yemba.core.calendar.ics_file import MOST_BYTES, read_calendar
 from yemba.core.errors import Fault
-from yemba.core.site.feeds import Fetched, addresses, entries_of
-from yemba.sites import services as sites
+from yemba.core.site.feeds import Fetched, entries_of
 from yemba.sites import store
 from yemba.sites.fetch import Copy, fetch
-from yemba.sites.models import Feed, Site
+from yemba.sites.models import Feed
 
 _LOG = logging.getLogger("yemba.feeds")
 _LONGEST_WAIT = timedelta(days=1)
+_MOST_DOUBLINGS = 10
 _READ: Cache[tuple[str, str], Fetched] = Cache(
     "feeds read", most=8_000_000, weigh=lambda fetched: 1_000 + 800 * len(fetched.entries)
 )
@@ -64,7 +64,7 @@ def _fetch(row: Feed, now: datetime) -> bool:
     except Fault as fault:
         row.failures += 1
         row.failed = fault.sentence[:300]
-        row.next_at = now + min(_LONGEST_WAIT, settings.FEED_EVERY * 2**row.failures)
+        row.next_at = now + min(_LONGEST_WAIT, settings.FEED_EVERY * 2 ** min(row.failures, _MOST_DOUBLINGS))
         if row.pk:
             row.save()
         raise Fault(fault.code, fault.sentence, "feed") from None
@@ -94,9 +94,6 @@ def refresh_due(now: datetime | None = None) -> list[str]:
                 changed.append(row.address)
         except Fault as fault:
             _LOG.info("%s was not fetched: %s", row.address, fault.sentence)
+        except Exception:  # noqa: BLE001 -- logged; the others are fetched
+            _LOG.exception("%s was not fetched", row.address)
     return changed
-
-
-def shown_by(site: Site) -> list[str]:
-    """The addresses whose dates the draft of a site shows."""
-    return addresses(sites.document(site))

@@ -13,9 +13,8 @@ from yemba.core.site.document import Document, Page, Section
 from yemba.core.site.kinds import EXCERPTS, POST
 from yemba.core.site.resolve import Look
 
-CHOSEN, POSTS, PAGES = "", "posts", "pages"
-SHOWS = {CHOSEN: "Pages chosen one by one", POSTS: "Posts, newest first", PAGES: "Pages with a tag"}
-"""What a section of excerpts shows."""
+POSTS = "posts"
+"""What a section of excerpts shows that lists the journal."""
 USUAL, MOST = 6, 100
 """How many excerpts a section shows where nothing else is chosen, and how many at most."""
 
