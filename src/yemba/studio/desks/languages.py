@@ -49,7 +49,15 @@ def _page(look: Look, original: str, tag: str) -> Context:
     if not key:
         return about
     missing, left = languages.missing_sections(document, key), list(languages.still_original(look, key))
-    return about | {"name": document.pages[key].name, "missing": len(missing), "left": len(left)}
+    name = document.pages[key].name
+    notes = [about["of"]] if name != about["of"] else []
+    notes += [_counted(len(missing), "lacks {} section")] if missing else []
+    notes += [f"{_counted(len(left), '{} text')} as in {named(look, MAIN)}"] if left else []
+    return about | {"name": name, "notes": notes}
+
+
+def _counted(count: int, said: str) -> str:
+    return said.format(count) + ("" if count == 1 else "s")
 
 
 def _said(document: Document, look: Look, tag: str) -> list[Context]:
