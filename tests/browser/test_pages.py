@@ -25,6 +25,7 @@ def test_a_page_is_made_filled_and_published(page: Page, live_server, demo: Site
     page.goto(f"http://localhost:{port}/")
     page.get_by_role("button", name="Enter the demo as Ines").click()
     page.get_by_role("link", name="Saltmarsh Bindery").click()
+    expect(page.locator("html[data-ready]")).to_be_attached()
 
     chapter(page, "Pages")
     page.get_by_label("Name of a new page").fill("Tools")

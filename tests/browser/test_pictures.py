@@ -2,11 +2,12 @@
 
 from __future__ import annotations
 
+import re
 from io import BytesIO
 
 import pytest
 from PIL import Image
-from playwright.sync_api import Browser, Page, expect
+from playwright.sync_api import Browser, Page, Route, expect
 
 from tests.browser.hands import frames, kept, steady
 from yemba.core.site.document import Picture
@@ -18,6 +19,7 @@ from yemba.sites.models import Site
 
 pytestmark = [pytest.mark.browser, pytest.mark.django_db(transaction=True)]
 PICTURE = "marbled"
+_UPRIGHT = re.compile(rf"/picture/{PICTURE}/\?upright")
 MOST = 3
 """Steps of 255 by which the mean of a block may differ, since what is shown is packed."""
 BLOCKS = """async (img) => {
@@ -38,8 +40,22 @@ BLOCKS = """async (img) => {
 
 def test_a_picture_is_cropped_by_pointer_and_by_keys_then_turned(bench: Page, demo: Site) -> None:
     bench.goto(bench.url.replace("palette/", "pictures/"))
+    on_their_way: list[Route] = []
+
+    def keep_back(route: Route) -> None:
+        on_their_way.append(route)
+
+    bench.route(_UPRIGHT, keep_back)
     bench.get_by_role("link", name="marbled.jpg", exact=True).click()
     expect(bench.locator("#page-shown")).to_have_value("notebooks")
+    room = steady(bench.locator(".crop-whole"))
+    assert room["width"] / room["height"] == pytest.approx(4 / 3, rel=0.01), "its room is there before the picture"
+    assert on_their_way
+    for route in on_their_way:
+        route.continue_()
+    bench.unroute(_UPRIGHT)
+    expect(bench.locator(".crop-whole img")).to_have_js_property("complete", True)
+    assert bench.locator(".crop-whole").bounding_box() == room
     bench.locator(".crop-sides").first.evaluate("e => e.scrollIntoView({ block: 'center' })")
     corner = steady(bench.locator("[data-corner='right bottom']"))
     assert corner

@@ -242,6 +242,7 @@ COMMANDS: dict[str, Callable[[Hands], dict[str, Any]]] = {
     "crop-picture": lambda h: {"picture": h.picture(), **h.one_of({"shape": h.one_of("1:1", "16:9")}, {"left": str(h.number(0, 40)), "bottom": str(h.number(60, 100))})},
     "turn-picture": lambda h: {"picture": h.picture(), **h.one_of({"quarter": h.one_of("90", "-90", "180")}, {"degrees": str(h.number(-44, 44))})},
     "fit-picture": lambda h: {"picture": h.picture(), "fit": h.one_of("fill", "whole")},
+    "tone-picture": lambda h: {"picture": h.picture(), "filter": h.one_of("none", "grey", "duotone", "no filter"), "tint": h.one_of("", f"@{h.colour()}", "@gone"), "strength": h.one_of("", "55", "0")},
     "mirror-picture": lambda h: {"picture": h.picture()},
     "call-decoration": lambda h: {"picture": h.picture(), "decoration": h.one_of("", "1")},
     "take-drawing": lambda h: {"drawing": h.one_of("waves", "stove"), "section": h.one_of("", h.section())},

@@ -11,6 +11,7 @@ from PIL import Image
 
 from yemba.core.picture.drawing import drawn
 from yemba.core.picture.framing import ALL, AS_IT_IS, Framing
+from yemba.core.picture.rendition import Rendition
 from yemba.core.picture.sizes import resized
 
 SIDES = st.tuples(st.integers(40, 400), st.integers(40, 400))
@@ -96,7 +97,7 @@ def test_published_sizes_are_of_what_is_shown() -> None:
     out = BytesIO()
     _pixels().save(out, "PNG")
     quarter = Framing(box=(0, 0, 50, 50))
-    made = Image.open(BytesIO(resized(out.getvalue(), 60, "png", quarter))).convert("RGB")
+    made = Image.open(BytesIO(resized(out.getvalue(), 60, "png", Rendition(quarter)))).convert("RGB")
     assert made.size == (60, 40)
     assert made.getpixel((30, 20)) == (204, 0, 0)
     assert quarter._replace(box=ALL).mark == ""

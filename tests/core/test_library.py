@@ -7,13 +7,14 @@ import pytest
 from yemba.catalogue import catalogue as shipped
 from yemba.core.change.command import read_command
 from yemba.core.change.operation import apply
+from yemba.core.change.subset import document_with
 from yemba.core.check import alt_text
 from yemba.core.errors import Fault
 from yemba.core.picture.alt import from_file_name, proposals
 from yemba.core.site import library
 from yemba.core.site.document import Document, Item, Page, Picture, Section
 from yemba.core.site.library import Query, search
-from yemba.core.site.pictures import in_words_of, is_answered, picture_size, uses
+from yemba.core.site.pictures import in_words_of, is_answered, picture_size, rendition, toning, uses
 from yemba.core.site.resolve import Look
 
 
@@ -150,3 +151,60 @@ def test_a_replaced_picture_keeps_the_shape_that_was_shown() -> None:
     after = _after("replace-picture", square, picture="wide", **new).pictures["wide"]
     assert (after.crop, after.shape, picture_size(after)) == ("", "1:1", (400, 400))
     assert after.alt == "A reel"
+
+
+def _first_colours() -> tuple[str, str]:
+    first, second = (colour["id"] for colour in LOOK.value("palette")[:2])
+    return f"@{first}", f"@{second}"
+
+
+def test_a_toned_picture_follows_the_palette() -> None:
+    tint, _ = _first_colours()
+    toned = _after("tone-picture", picture="wide", filter="duotone", tint=tint, strength="40")
+    assert toned.pictures["wide"].tones is None, "colours are not stored with it"
+    before = Look(toned, shipped())
+    after = Look(_after("set-colour", toned, colour=tint[1:], hex="#00aa55"), shipped())
+    assert toning(before.pictures["wide"]).tint.hex != toning(after.pictures["wide"]).tint.hex == "#00aa55"
+    assert rendition(before.pictures["wide"]).mark != rendition(after.pictures["wide"]).mark
+    assert before.pictures["tall"] == after.pictures["tall"]
+
+
+def test_what_takes_the_place_of_a_colour_tints_in_its_place() -> None:
+    tint, other = _first_colours()
+    toned = _after("tone-picture", picture="wide", filter="grey", tint=tint)
+    moved = _after("remove-colour", toned, colour=tint[1:], instead=other[1:]).pictures["wide"]
+    bare = _after("remove-colour", toned, colour=tint[1:]).pictures["wide"]
+    assert (moved.tint, moved.tint_strength) == (other, 30)
+    assert (bare.tint, bare.tint_strength, bare.filter) == ("", 0, "grey")
+
+
+def test_a_field_in_a_colour_that_goes_takes_the_one_in_its_place() -> None:
+    tint, other = _first_colours()
+    set_so = _after("set-words", section="s", field="gradient_from", words=tint)
+    moved = _after("remove-colour", set_so, colour=tint[1:], instead=other[1:])
+    assert moved.section("s").section.fields["gradient_from"] == other
+    assert "gradient_from" not in _after("remove-colour", set_so, colour=tint[1:]).section("s").section.fields
+
+
+def test_a_tint_goes_out_with_the_colour_it_is_of() -> None:
+    added = _after("add-colour", hex="#123456")
+    new = next(c["id"] for c in Look(added, shipped()).value("palette") if c["hex"] == "#123456")
+    toned = _after("tone-picture", added, picture="wide", tint=f"@{new}")
+    live = document_with(THREE, toned, ["picture.wide.toning"], shipped())
+    assert toning(Look(live, shipped()).pictures["wide"]).tint.hex == "#123456"
+
+
+@pytest.mark.parametrize(
+    ("arguments", "named"),
+    [({"filter": "sepia"}, "filter"), ({"tint": "@gone"}, "tint"), ({"tint": "", "strength": "0"}, "strength")],
+)
+def test_a_toning_that_cannot_be_is_refused(arguments: dict[str, str], named: str) -> None:
+    with pytest.raises(Fault) as refused:
+        _after("tone-picture", picture="wide", **arguments)
+    assert refused.value.field == named
+
+
+def test_another_file_is_seen_as_the_one_before() -> None:
+    toned = _after("tone-picture", picture="wide", filter="soft")
+    about = {"file": "new", "format": "png", "width": "1600", "height": "900", "file_name": "new.png"}
+    assert _after("replace-picture", toned, picture="wide", **about).pictures["wide"].filter == "soft"

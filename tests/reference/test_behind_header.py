@@ -16,8 +16,12 @@ from playwright.sync_api import Browser
 from tests.browser.hands import shot
 from yemba.core.colour.gradient import laid_over, points, steps
 from yemba.core.colour.srgb import Colour, from_hex
+from yemba.core.picture.drawing import drawn
 from yemba.core.picture.filters import FILTERS, NONE, SOFT, filtered
+from yemba.core.picture.rendition import Rendition
+from yemba.core.picture.toning import Toning
 from yemba.render.style import skeleton
+from yemba.render.tags import backdrop
 
 pytestmark = pytest.mark.browser
 WIDE = 1000
@@ -69,14 +73,18 @@ def picture() -> bytes:
     return out.getvalue()
 
 
+@pytest.mark.parametrize("tile", [None, (240, 160)])
 @pytest.mark.parametrize("name", [slug for slug in FILTERS if slug != NONE])
-def test_a_filter_gives_the_pixels_that_a_browser_draws(browser: Browser, name: str) -> None:
+def test_a_filter_gives_the_pixels_that_a_browser_draws(
+    browser: Browser, name: str, tile: tuple[float, float] | None
+) -> None:
     data = picture()
     url = f"data:image/png;base64,{base64.b64encode(data).decode()}"
+    image = {"src": url, "sources": [], "width": 240, "height": 160, "at": "", "largest": url}
     markup = (
         f"<style>:root {{ --duotone-dark: #14303a; --duotone-light: #f2e6c8; }} {skeleton('owner.css')}"
         ".backdrop, .backdrop img { display: block; width: 240px; height: 160px; }</style>"
-        f'<header class="filter-{name}"><div class="backdrop"><picture><img src="{url}"></picture></div></header>'
+        f'<header class="filter-{name}">{backdrop(image, tile=tile, name="x")}</header>'
     )
     seen = pixels(browser, markup, 240, 160)
     with Image.open(BytesIO(filtered(data, name, from_hex("#14303a"), from_hex("#f2e6c8")))) as opened:
@@ -84,3 +92,24 @@ def test_a_filter_gives_the_pixels_that_a_browser_draws(browser: Browser, name: 
     edge = 14 if name == SOFT else 0  # beyond its edge a browser blurs with what is see-through
     inner = (slice(edge, 160 - edge), slice(edge, 240 - edge))
     assert np.abs(seen[inner] - worked_out[inner]).max() <= (6 if name == SOFT else 3)
+
+
+BANDS = (
+    '<svg xmlns="http://www.w3.org/2000/svg" width="240" height="160"><rect width="120" height="160" fill="#c04020"/>'
+    '<rect x="120" width="120" height="80" fill="#e8e0c0"/></svg>'
+)
+"""Red, pale, and nothing."""
+
+
+@pytest.mark.parametrize("name", FILTERS)
+@pytest.mark.parametrize("tint", [0, 0.4])
+def test_a_toned_drawing_has_the_colours_that_a_browser_draws(browser: Browser, name: str, tint: float) -> None:
+    toning = Toning(name, from_hex("#14303a"), from_hex("#f2e6c8"), from_hex("#2f5f8a"), tint)
+    toned = Rendition(toning=toning).apply(BANDS.encode(), "svg", 240, 160)
+    url = f"data:image/svg+xml;base64,{base64.b64encode(toned).decode()}"
+    seen = pixels(browser, f'<img style="display:block" src="{url}">', 240, 160)
+    plain = Image.open(BytesIO(drawn(BANDS, 240)))
+    worked_out = np.asarray(toning.image(plain).convert("RGBA"), dtype=np.int64)
+    for x, y in ((60, 80), (180, 40)):
+        assert np.abs(seen[y, x] - worked_out[y, x][:3]).max() <= 2, "eight-bit steps"
+    assert list(seen[120, 180]) == [255, 255, 255], "what is see-through stays so"

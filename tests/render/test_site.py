@@ -11,15 +11,17 @@ import brotli
 import pytest
 
 from yemba.catalogue import catalogue as shipped
+from yemba.core.part.part import parts
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
 from yemba.core.site.resolve import Look
+from yemba.core.site.settings import SETTINGS
 from yemba.core.type.facts import Face
 from yemba.render.files import site_files
 from yemba.render.page import fragments
 from yemba.render.recorder import Answers
 from yemba.render.site import Site
-from yemba.render.style import style
+from yemba.render.style import style, values
 
 TODAY = date(2026, 11, 24)
 AWKWARD = "An unreasonably long heading that somebody will one day write because they have so much to say"
@@ -259,3 +261,10 @@ def test_a_live_site_takes_only_the_letters_that_it_shows(document: Document, ca
     czech = written("Dvořák")
     assert {ord("ř"), ord("Ř")} <= czech - few
     assert written("Dvořák, Plzeň") == czech, "nor does another letter of the same alphabet"
+
+
+@pytest.mark.parametrize("part", [part.slug for part in parts().values() if f"{part.slug}.filter" in SETTINGS])
+def test_a_filter_of_two_colours_has_them_wherever_it_is(document: Document, catalogue: Catalogue, part: str) -> None:
+    assert "--duotone-dark:" not in values(Look(document, catalogue))
+    filtered = document.model_copy(update={"parts": {**document.parts, f"{part}.filter": "duotone"}})
+    assert "--duotone-dark:" in values(Look(filtered, catalogue))

@@ -330,6 +330,7 @@ OPEN_TO_ALL = {
     "/sign-in/",
     "/sign-out/",
     "/enter-the-demo/",
+    "/language/",
 }
 OWN_TO_EACH = {"/sites/", "/sites/new/", "/brand-sheets/", "/brand-sheets/import/"}
 

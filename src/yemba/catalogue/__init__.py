@@ -19,6 +19,7 @@ from yemba.catalogue.validate import validate
 from yemba.core.colour.ready import ReadyPalette, ready
 from yemba.core.language import Language
 from yemba.core.layout.arrangement import Arrangement
+from yemba.core.message import Message, label
 from yemba.core.picture.collection import Drawing
 from yemba.core.site.catalogue import Catalogue, Family, FontFile, Pairing
 from yemba.core.site.kinds import SHARED, SectionKind
@@ -139,7 +140,7 @@ def _drawing(svg: Path, slug: str, file: Path, about: Any) -> Drawing:
         raise CatalogueError(svg, "viewBox", "a drawing begins at 0 0 and says its width and height")
     known = model_of(_About, about, file, slug)
     shape = int(size[1]), int(size[2])
-    return Drawing(slug, known.name, known.alt, tuple(known.tags), text, *shape, known.focal)
+    return Drawing(slug, label(known.name), known.alt, tuple(known.tags), text, *shape, known.focal)
 
 
 def _language(file: Path) -> Language:
@@ -189,6 +190,7 @@ def _pairings(families: dict[str, Family]) -> list[Pairing]:
     pairings = []
     for entry in toml_of(FOLDER / "pairings.toml")["pairing"]:
         heading, body = families[entry["heading"]], families[entry["body"]]
-        name = heading.name if heading is body else f"{heading.name} and {body.name}"
+        both = Message("{heading} and {body}", heading=heading.name, body=body.name)
+        name = heading.name if heading is body else both
         pairings.append(Pairing(name=name, reason=reason(judge(heading, body)), **entry))
     return pairings

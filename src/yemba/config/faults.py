@@ -13,6 +13,8 @@ from django.http import HttpRequest, HttpResponse, JsonResponse, UnreadablePostE
 from django.shortcuts import render
 from django.utils.cache import add_never_cache_headers
 
+from yemba.core.message import Message, labels
+
 _LOG = logging.getLogger("yemba.fault")
 
 
@@ -24,26 +26,45 @@ class Face(NamedTuple):
 
 
 FACES = {
-    400: Face("That was not understood", "What your browser sent could not be read. Go back, and try it again."),
-    403: Face("Not yours to see", "This belongs to somebody else, or the page is from before you signed in. Go back."),
-    404: Face("Nothing at this address", "It may have been mistyped, or what stood here is gone."),
-    408: Face("That took too long", "What your browser sent did not arrive in time. Try it again on a better line."),
-    413: Face("That is too much", "Go back and send less of it."),
-    500: Face("Something broke", "That is Yemba’s fault, not yours. What was kept before is still kept. Try it again."),
-    503: Face("Not just now", "Yemba cannot write just now. What was kept before is still kept. Try it again later."),
+    400: Face(
+        Message("That was not understood"),
+        Message("What your browser sent could not be read. Go back, and try it again."),
+    ),
+    403: Face(
+        Message("Not yours to see"),
+        Message("This belongs to somebody else, or the page is from before you signed in. Go back."),
+    ),
+    404: Face(Message("Nothing at this address"), Message("It may have been mistyped, or what stood here is gone.")),
+    408: Face(
+        Message("That took too long"),
+        Message("What your browser sent did not arrive in time. Try it again on a better line."),
+    ),
+    413: Face(Message("That is too much"), Message("Go back and send less of it.")),
+    500: Face(
+        Message("Something broke"),
+        Message("That is Yemba’s fault, not yours. What was kept before is still kept. Try it again."),
+    ),
+    503: Face(
+        Message("Not just now"),
+        Message("Yemba cannot write just now. What was kept before is still kept. Try it again later."),
+    ),
 }
-_WRITING = {
-    errno.ENOSPC: "The disk is full.",
-    errno.EDQUOT: "The disk is full.",
-    errno.EROFS: "The disk can be read, but not written.",
-    errno.EACCES: "The disk can be read, but not written.",
-}
-_OF_DATABASE = {
-    "full": "The disk is full.",
-    "readonly": "The database can be read, but not written.",
-    "locked": "Others are writing just now.",
-    "disk i/o": "The disk does not answer.",
-}
+_WRITING = labels(
+    {
+        errno.ENOSPC: "The disk is full.",
+        errno.EDQUOT: "The disk is full.",
+        errno.EROFS: "The disk can be read, but not written.",
+        errno.EACCES: "The disk can be read, but not written.",
+    }
+)
+_OF_DATABASE = labels(
+    {
+        "full": "The disk is full.",
+        "readonly": "The database can be read, but not written.",
+        "locked": "Others are writing just now.",
+        "disk i/o": "The disk does not answer.",
+    }
+)
 
 
 def page(request: HttpRequest, status: int, why: str = "") -> HttpResponse:
@@ -53,7 +74,11 @@ def page(request: HttpRequest, status: int, why: str = "") -> HttpResponse:
     _LOG.log(level, "%s at %s: fault %s. %s", status, request.path, number, why, exc_info=status >= 500)
     sentence = f"{why} {face.sentence}".strip()
     if request.headers.get("Accept") == "application/json":
-        told = {"code": f"status-{status}", "sentence": f"{sentence} (Number {number})", "field": ""}
+        told = {
+            "code": f"status-{status}",
+            "sentence": Message("{sentence} (Number {number})", sentence=sentence, number=number),
+            "field": "",
+        }
         return JsonResponse({"error": told}, status=status)
     context = {"title": face.title, "sentence": sentence, "number": number, "home": hasattr(request, "site_slug")}
     answer = render(request, "errors/page.html", context, status=status)

@@ -79,6 +79,7 @@ MIDDLEWARE = [
     "whitenoise.middleware.WhiteNoiseMiddleware",
     "csp.middleware.CSPMiddleware",
     "django.contrib.sessions.middleware.SessionMiddleware",
+    "django.middleware.locale.LocaleMiddleware",
     "django.middleware.csrf.CsrfViewMiddleware",
     "django.contrib.auth.middleware.AuthenticationMiddleware",
     "yemba.people.signed_out.in_json",
@@ -100,7 +101,8 @@ TEMPLATES = [
                 "django.contrib.auth.context_processors.auth",
                 "django.contrib.messages.context_processors.messages",
                 "yemba.studio.context.studio",
-            ]
+            ],
+            "builtins": ["django.templatetags.i18n"],
         },
     }
 ]
@@ -135,6 +137,19 @@ AXES_LOCKOUT_PARAMETERS = [["username", "ip_address"]]
 AXES_LOCKOUT_TEMPLATE = "studio/locked.html"
 
 LANGUAGE_CODE = "en-gb"
+LANGUAGES = [
+    ("ar", "العربية"),
+    ("en-gb", "English"),
+    ("de", "Deutsch"),
+    ("es", "Español"),
+    ("fr", "Français"),
+    ("pt", "Português"),
+]
+LANGUAGE_COOKIE_NAME = "language"
+LANGUAGE_COOKIE_AGE = 365 * 24 * 3600
+LANGUAGE_COOKIE_SAMESITE = "Lax"
+LOCALE_PATHS = [ROOT / "src" / "yemba" / "studio" / "locale"]
+FORMAT_MODULE_PATH = ["yemba.config.formats"]
 TIME_ZONE = "UTC"
 USE_TZ = True
 

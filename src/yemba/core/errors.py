@@ -5,6 +5,8 @@ from __future__ import annotations
 from collections.abc import Iterable, Sequence
 from difflib import get_close_matches
 
+from yemba.core.message import Joined, Message
+
 
 class Fault(ValueError):
     """Something the owner asked for that cannot be done as asked.
@@ -25,7 +27,11 @@ def nearest(named: str, known: Iterable[str]) -> str:
     """The cure for a name that is none: "did you mean “lead”?", or what there is."""
     names = list(known)
     near = get_close_matches(named, names, n=1)
-    return f"did you mean “{near[0]}”?" if near else f"there are: {', '.join(names)}"
+    return (
+        Message("did you mean “{near}”?", near=near[0])
+        if near
+        else Message("there are: {listed}", listed=Joined(", ", names))
+    )
 
 
 def known(named: str, offered: Iterable[str]) -> str:
@@ -50,8 +56,13 @@ class Clash(Fault):
     def __init__(self, label: str, standing: str, wanted: str) -> None:
         super().__init__(
             "changed-meanwhile",
-            f"This was changed in another window meanwhile: “{label}”. There now stands “{standing}”; "
-            f"yours is “{wanted}”. Keep one of them.",
+            Message(
+                "This was changed in another window meanwhile: “{label}”. There now stands “{standing}”; yours is "
+                "“{wanted}”. Keep one of them.",
+                label=label,
+                standing=standing,
+                wanted=wanted,
+            ),
         )
         self.standing = standing
         self.wanted = wanted

@@ -16,6 +16,7 @@ from yemba.core.change.difference import Change, difference
 from yemba.core.change.subset import document_with
 from yemba.core.errors import Fault
 from yemba.core.limits import NAME_LETTERS
+from yemba.core.message import Message
 from yemba.core.site import journal
 from yemba.core.site.dates import zone
 from yemba.core.site.document import Document, read
@@ -44,7 +45,7 @@ class PageCompared(NamedTuple):
 def rename(site: Site, number: int, name: str) -> Edition:
     """Give an edition a name, or with "" take it away. Raises Fault ``no-such-edition`` or ``too-long``."""
     found = services.edition(site, number)
-    found.name = Line(NAME_LETTERS).read(name, "The edition’s name", "edition_name")
+    found.name = Line(NAME_LETTERS).read(name, Message("The edition’s name"), "edition_name")
     found.save(update_fields=["name"])
     return found
 
@@ -89,9 +90,13 @@ def plan(site: Site, document: Document, changes: Sequence[Change], at: datetime
     """
     now = timezone.now()
     if at <= now:
-        raise Fault("time-past", f"{at:%d %B %Y, %H:%M} is past. Choose a time to come, or publish now.", "at")
+        raise Fault(
+            "time-past", Message("{at:%d %B %Y, %H:%M} is past. Choose a time to come, or publish now.", at=at), "at"
+        )
     if at > now + _FARTHEST:
-        raise Fault("time-too-far", f"{at:%d %B %Y} is more than a year away. Choose an earlier day.", "at")
+        raise Fault(
+            "time-too-far", Message("{at:%d %B %Y} is more than a year away. Choose an earlier day.", at=at), "at"
+        )
     about = {
         "at": at,
         "document": document.text(),
@@ -130,7 +135,12 @@ def publish_due(now: datetime | None = None) -> list[Edition]:
         except Exception:  # noqa: BLE001 -- kept with the plan and logged
             number = secrets.token_hex(3)
             _LOG.exception("the plan of %s: fault %s", found.site.slug, number)
-            _keep_why(found, f"Something broke, which is Yemba’s fault. The log has it by the number {number}.")
+            _keep_why(
+                found,
+                Message(
+                    "Something broke, which is Yemba’s fault. The log has it by the number {number}.", number=number
+                ),
+            )
     return [*done, *_posts_due(now)]
 
 
@@ -153,7 +163,7 @@ def _posts_due(now: datetime) -> list[Edition]:
 def _appeared(document: Document, since: datetime, now: datetime) -> list[str]:
     """In words, the posts that have appeared since an edition was made."""
     there, shown = (journal.posts(document, at.astimezone(_zone(document))) for at in (since, now))
-    return [f"Post appeared: {document.pages[key].name}"[:120] for key in shown if key not in there]
+    return [Message("Post appeared: {name}", name=document.pages[key].name)[:120] for key in shown if key not in there]
 
 
 def _zone(document: Document) -> ZoneInfo:

@@ -6,6 +6,7 @@ from datetime import datetime
 
 from yemba.core.cache import Cache
 from yemba.core.errors import Fault
+from yemba.core.message import Message
 from yemba.core.site.document import Document
 from yemba.hosting.making import recorded
 from yemba.hosting.models import Edition, Live
@@ -60,5 +61,5 @@ def edition(site: Site, number: int) -> Edition:
     """Raises Fault ``no-such-edition``."""
     row = Edition.objects.filter(site=site, number=number).first()
     if row is None:
-        raise Fault("no-such-edition", f"There is no edition {number} of this site.")
+        raise Fault("no-such-edition", Message("There is no edition {number} of this site.", number=number))
     return row

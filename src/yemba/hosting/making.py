@@ -10,7 +10,7 @@ from typing import Any, NamedTuple
 
 from yemba.core.picture.sizes import FORMATS, resized, widths
 from yemba.core.site.document import Picture
-from yemba.core.site.pictures import framing, picture_bytes, picture_size
+from yemba.core.site.pictures import picture_bytes, picture_size, rendition
 from yemba.core.site.resolve import Look
 from yemba.hosting.models import Made
 from yemba.render import fonts
@@ -117,7 +117,7 @@ def thumb(picture: Picture, load: Load = store.load) -> bytes:
         return picture_bytes(picture, load)
     width = min(_THUMB, picture_size(picture)[0])
     name = file_name(picture, width, "thumb")
-    return made(File(lambda: resized(load(picture.file), width, "webp", framing(picture)), f"picture:{name}"))
+    return made(File(lambda: resized(load(picture.file), width, "webp", rendition(picture)), f"picture:{name}"))
 
 
 def weigh(picture: Picture, width: int, load: Load = store.load) -> int:

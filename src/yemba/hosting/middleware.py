@@ -6,6 +6,7 @@ from collections.abc import Callable
 
 from django.conf import settings
 from django.http import HttpRequest, HttpResponse, HttpResponseRedirect
+from django.utils import translation
 
 from yemba.hosting.services import DRAFT_PREFIX, origin
 
@@ -25,7 +26,8 @@ def by_host(get_response: Callable[[HttpRequest], HttpResponse]) -> Callable[[Ht
             is_draft = label.startswith(DRAFT_PREFIX)
             request.site_slug = label.removeprefix(DRAFT_PREFIX)  # type: ignore[attr-defined]
             request.urlconf = "yemba.hosting.urls_draft" if is_draft else "yemba.hosting.urls_live"
-            return get_response(request)
+            with translation.override(settings.LANGUAGE_CODE):  # not that of the studio's last reader
+                return get_response(request)
         return HttpResponseRedirect(origin(request) + request.get_full_path())
 
     return answer

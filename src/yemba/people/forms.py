@@ -6,15 +6,16 @@ from django import forms
 from django.contrib.auth.forms import AuthenticationForm
 from django.contrib.auth.password_validation import validate_password
 
+from yemba.core.message import Message
 from yemba.people.models import Person
 
 
 class SignUp(forms.ModelForm):  # type: ignore[type-arg]
     password = forms.CharField(
-        label="Password",
+        label=Message("Password"),
         strip=False,
         widget=forms.PasswordInput(attrs={"autocomplete": "new-password"}, render_value=True),
-        help_text="At least 8 characters, and not a common one.",
+        help_text=Message("At least 8 characters, and not a common one."),
     )
 
     class Meta:
@@ -25,7 +26,7 @@ class SignUp(forms.ModelForm):  # type: ignore[type-arg]
 
     def __init__(self, *args: object, **kwargs: object) -> None:
         super().__init__(*args, **kwargs)  # type: ignore[arg-type]
-        self.fields["email"].error_messages["unique"] = (
+        self.fields["email"].error_messages["unique"] = Message(
             "This address already has an account. Sign in instead, or use another address."
         )
         self.fields["email"].widget.attrs["autocomplete"] = "email"
@@ -49,6 +50,6 @@ class SignIn(AuthenticationForm):
         return str(self.cleaned_data["username"]).strip().lower()
 
     error_messages = {
-        "invalid_login": "No account has this address with this password. Check both; capitals count.",
-        "inactive": "This account is closed.",
+        "invalid_login": Message("No account has this address with this password. Check both; capitals count."),
+        "inactive": Message("This account is closed."),
     }

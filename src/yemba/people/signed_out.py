@@ -8,7 +8,9 @@ from django.conf import settings
 from django.http import HttpRequest, HttpResponse, HttpResponseRedirect, JsonResponse
 from django.shortcuts import render, resolve_url
 
-SENTENCE = "You are signed out. Sign in again, then go on: nothing that you typed is lost."
+from yemba.core.message import Message
+
+SENTENCE = Message("You are signed out. Sign in again, then go on: nothing that you typed is lost.")
 
 
 def wants_json(request: HttpRequest) -> bool:
@@ -16,7 +18,7 @@ def wants_json(request: HttpRequest) -> bool:
 
 
 def answer(status: int) -> JsonResponse:
-    return JsonResponse({"error": {"code": "signed-out", "sentence": SENTENCE, "field": ""}}, status=status)
+    return JsonResponse({"error": {"code": "signed-out", "sentence": str(SENTENCE), "field": ""}}, status=status)
 
 
 def in_json(get_response: Callable[[HttpRequest], HttpResponse]) -> Callable[[HttpRequest], HttpResponse]:

@@ -12,13 +12,14 @@ from django.http import Http404, HttpRequest, HttpResponse, JsonResponse
 from django.shortcuts import get_object_or_404, redirect, render
 from django.views.decorators.http import require_POST
 
+from yemba.core.message import Message
 from yemba.people.forms import SignIn, SignUp
 from yemba.people.models import Person
 from yemba.people.signed_out import wants_json
 from yemba.people.throttle import address_hash, too_many_sign_ups, too_often
 
 DEMO_ADDRESS = "ines@saltmarsh.example"
-_TOO_MANY = "Too many signed up from here today. Try again tomorrow, or ask whoever runs this Yemba."
+_TOO_MANY = Message("Too many signed up from here today. Try again tomorrow, or ask whoever runs this Yemba.")
 _BACKEND = "django.contrib.auth.backends.ModelBackend"
 
 
@@ -42,7 +43,9 @@ class SignInView(LoginView):
         if not wants_json(self.request):
             return super().form_invalid(form)
         sentence = next(error for errors in form.errors.values() for error in errors)
-        return JsonResponse({"error": {"code": "not-signed-in", "sentence": sentence, "field": "password"}}, status=422)
+        return JsonResponse(
+            {"error": {"code": "not-signed-in", "sentence": str(sentence), "field": "password"}}, status=422
+        )
 
 
 class SignOutView(LogoutView):

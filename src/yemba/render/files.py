@@ -23,7 +23,7 @@ from yemba.core.site.ics import calendars, ics, ics_path
 from yemba.core.site.journal import list_page
 from yemba.core.site.languages import further
 from yemba.core.site.logo import icon_picture, logo_on
-from yemba.core.site.pictures import framing, leading_picture, picture_bytes, picture_size
+from yemba.core.site.pictures import leading_picture, picture_bytes, picture_size, rendition
 from yemba.core.site.resolve import Look
 from yemba.core.site.scripts import kinds_with_scripts
 from yemba.render import fonts, pictures
@@ -304,9 +304,9 @@ def _picture_files(site: Site, picture: Picture) -> dict[str, File]:
 
 
 def picture_file(picture: Picture, width: int, form: str, load: Callable[[str], bytes]) -> File:
-    """A picture in one width and format, cropped as it is shown."""
+    """A picture in one width and format, as it is seen."""
     name = pictures.file_name(picture, width, form)
-    return File(lambda: resized(load(picture.file), width, form, framing(picture)), f"picture:{name}")
+    return File(lambda: resized(load(picture.file), width, form, rendition(picture)), f"picture:{name}")
 
 
 def _icon_files(site: Site) -> dict[str, File]:

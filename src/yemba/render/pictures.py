@@ -6,7 +6,7 @@ from typing import Any
 
 from yemba.core.picture.sizes import FALLBACK_WIDTH, FORMATS, widths
 from yemba.core.site.document import Picture
-from yemba.core.site.pictures import framing, picture_size
+from yemba.core.site.pictures import picture_size, rendition
 
 
 def focal(picture: Picture) -> tuple[int, int]:
@@ -15,7 +15,7 @@ def focal(picture: Picture) -> tuple[int, int]:
 
 def file_name(picture: Picture, width: int, form: str) -> str:
     """What is framed otherwise has another name."""
-    mark = framing(picture).mark
+    mark = rendition(picture).mark
     framed = f"-{mark}" if mark else ""
     return f"{picture.file[:16]}{framed}-{width}.{form}"
 

@@ -16,7 +16,6 @@ from yemba.core.picture.filters import DUOTONE
 from yemba.core.site import background, footer
 from yemba.core.site import behind as behind_words
 from yemba.core.site.backdrop import of_header, of_section
-from yemba.core.site.behind import duotone
 from yemba.core.site.behind_style import declarations, style_mark
 from yemba.core.site.extra import extra
 from yemba.core.site.frame import frame
@@ -228,9 +227,10 @@ def _behind_header(look: Look) -> dict[str, str]:
 def _duotone(look: Look) -> dict[str, str]:
     """The two colours that a filter makes of pictures, where one has it."""
     on_pictures = (section.fields.get("filter") for section in look.document.on_pictures())
-    if DUOTONE not in (look.value("header.filter"), *on_pictures):
+    of_parts = (look.value(f"{part}.filter") for part in ("header", "background"))
+    if DUOTONE not in (*of_parts, *on_pictures):
         return {}
-    dark, light = duotone(look)
+    dark, light = look.duotone
     return {"duotone-dark": dark.hex, "duotone-light": light.hex}
 
 

@@ -106,8 +106,8 @@ def _tiled(source: str, width: float, height: float, name: str) -> SafeString:
         '<pattern id="{}" width="{}" height="{}" patternUnits="userSpaceOnUse">{}</pattern>', name, width, height, drawn
     )
     return format_html(
-        '<div class="backdrop"><svg width="100%" height="100%" aria-hidden="true"><defs>{}</defs>'
-        '<rect width="100%" height="100%" fill="url(#{})"/></svg></div>',
+        '<div class="backdrop"><div class="tiles"><svg width="100%" height="100%" aria-hidden="true"><defs>{}</defs>'
+        '<rect width="100%" height="100%" fill="url(#{})"/></svg></div></div>',
         cell,
         name,
     )

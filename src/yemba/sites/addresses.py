@@ -5,6 +5,7 @@ from __future__ import annotations
 import re
 
 from yemba.core.errors import Fault
+from yemba.core.message import Message
 from yemba.core.site.addresses import slug_from
 from yemba.sites.models import Site
 
@@ -19,12 +20,20 @@ def check_address(typed: str) -> str:
         near = slug_from(typed)
         raise Fault(
             "address-unreadable",
-            f"“{typed}” cannot be an address. Use 3 to 40 small letters, digits and single hyphens"
-            + (f", such as {near}." if len(near) > 2 else "."),
+            Message("“{typed}” cannot be an address. Use 3 to 40 small letters, digits and single hyphens", typed=typed)
+            + (Message(", such as {near}.", near=near) if len(near) > 2 else "."),
             "slug",
         )
     if slug in _KEPT or Site.objects.filter(slug=slug).exists():
-        raise Fault("address-in-use", f"“{slug}” is in use. Choose another, such as {free_address(slug)}.", "slug")
+        raise Fault(
+            "address-in-use",
+            Message(
+                "“{slug}” is in use. Choose another, such as {free_address}.",
+                slug=slug,
+                free_address=free_address(slug),
+            ),
+            "slug",
+        )
     return slug
 
 

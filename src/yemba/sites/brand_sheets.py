@@ -7,6 +7,7 @@ from typing import Any, NamedTuple
 from yemba.core.brand import sheet as rules
 from yemba.core.errors import Fault
 from yemba.core.limits import NAME_LETTERS
+from yemba.core.message import Message
 from yemba.core.site.document import Document, OwnFamily, Picture
 from yemba.core.site.logo import logo as logo_of
 from yemba.core.site.own_fonts import grown, own_family
@@ -48,7 +49,7 @@ def sheet(person: Person, number: int) -> BrandSheet:
     """Raises Fault ``no-such-sheet`` for one that is not this person's."""
     row = BrandSheet.objects.filter(owner=person, pk=number).first()
     if row is None:
-        raise Fault("no-such-sheet", "That brand sheet is no longer there.")
+        raise Fault("no-such-sheet", Message("That brand sheet is no longer there."))
     return row
 
 
@@ -128,10 +129,10 @@ def referenced(person: Person, ref: str) -> Reference:
         )
     site = Site.objects.filter(slug=which, owner=person).first() if kind == "site" else None
     if site is None:
-        raise Fault("no-such-sheet", "That brand sheet is no longer there.")
+        raise Fault("no-such-sheet", Message("That brand sheet is no longer there."))
     look = services.look(site)
     logo = logo_of(look)
-    return Reference(ref, f"{look.document.name}, as it stands", rules.values_of_look(look), logo)
+    return Reference(ref, Message("{name}, as it stands", name=look.document.name), rules.values_of_look(look), logo)
 
 
 def compared(person: Person, first: str, second: str) -> Comparison:
@@ -163,16 +164,20 @@ def _worn(document: Document, sheet: Reference) -> Look:
 
 def _made(owner: Person, name: str, values: dict[str, Any], logo: dict[str, Any], fonts: dict[str, Any]) -> BrandSheet:
     if BrandSheet.objects.filter(owner=owner).count() >= _MOST:
-        raise Fault("too-many", f"You have {_MOST} brand sheets; take some out first.", "sheet_name")
+        raise Fault("too-many", Message("You have {most} brand sheets; take some out first.", most=_MOST), "sheet_name")
     return BrandSheet.objects.create(owner=owner, name=_name(owner, name), values=values, logo=logo, fonts=fonts)
 
 
 def _name(owner: Person, typed: str, but: int = 0) -> str:
-    name = Line(NAME_LETTERS, empty=False).read(typed, "The brand sheet’s name", "sheet_name")
+    name = Line(NAME_LETTERS, empty=False).read(typed, Message("The brand sheet’s name"), "sheet_name")
     if BrandSheet.objects.filter(owner=owner, name=name, binned=False).exclude(pk=but).exists():
         free = _free(owner, name)
         raise Fault(
-            "name-in-use", f"You have a brand sheet called “{name}”. Take another name, such as “{free}”.", "sheet_name"
+            "name-in-use",
+            Message(
+                "You have a brand sheet called “{name}”. Take another name, such as “{free}”.", name=name, free=free
+            ),
+            "sheet_name",
         )
     return name
 

@@ -12,6 +12,7 @@ from django.utils import timezone
 from yemba.core.cache import Cache
 from yemba.core.calendar.ics_file import MOST_BYTES, read_calendar
 from yemba.core.errors import Fault
+from yemba.core.message import Message
 from yemba.core.site.feeds import Fetched, entries_of
 from yemba.sites import store
 from yemba.sites.fetch import Copy, fetch
@@ -47,7 +48,7 @@ def state(addresses: list[str]) -> tuple[str, ...]:
 def connect(address: str, now: datetime | None = None) -> Feed:
     """Fetch an address now. Raises Fault ``feeds-off`` or ``not-fetched``, or ``calendar-unreadable``."""
     if not settings.FEEDS:
-        reason = "Whoever runs this Yemba has switched calendar feeds off. Bring in a calendar file instead."
+        reason = Message("Whoever runs this Yemba has switched calendar feeds off. Bring in a calendar file instead.")
         raise Fault("feeds-off", reason, "feed")
     row = feed(address) or Feed(address=address)
     _fetch(row, now or timezone.now())

@@ -17,6 +17,7 @@ from typing import NamedTuple
 from urllib.parse import urljoin, urlsplit
 
 from yemba.core.errors import Fault
+from yemba.core.message import Message
 
 SECONDS = 10
 MOST_REDIRECTS = 3
@@ -46,35 +47,49 @@ def fetch(address: str, most: int, *, known: Copy | None = None, own: str = "") 
         if isinstance(outcome, Copy):
             return outcome
         address = urljoin(address, outcome)
-    raise _refused(f"It leads on more than {MOST_REDIRECTS} times")
+    raise _refused(Message("It leads on more than {most_redirects} times", most_redirects=MOST_REDIRECTS))
 
 
 def _once(address: str, most: int, known: Copy | None, own: str, ends: float) -> Copy | str:
     """A copy, or the address it leads on to; by `ends`, as ``time.monotonic`` tells it, all is over."""
     parts = urlsplit(address)
     if parts.scheme not in _PORTS or not parts.hostname:
-        raise _refused(f"It leads on to “{address[:80]}”, which is no address on the web")
+        raise _refused(Message("It leads on to “{address}”, which is no address on the web", address=address[:80]))
     try:
         port = parts.port or _PORTS[parts.scheme]
     except ValueError:
-        raise _refused("Its port is no number") from None
+        raise _refused(Message("Its port is no number")) from None
     is_own = bool(own) and own in (parts.hostname, f"{parts.hostname}:{port}")
     if not is_own and port != _PORTS[parts.scheme]:
-        raise _refused(f"It asks for port {port}; {_PORTS[parts.scheme]} alone is asked")
+        raise _refused(
+            Message("It asks for port {port}; {ports} alone is asked", port=port, ports=_PORTS[parts.scheme])
+        )
     line = _connected(parts.hostname, port, is_own)
     watch = Timer(max(0, ends - monotonic()), _shut, [line])
     watch.start()
     try:
         outcome = _asked(line, parts.scheme, parts.hostname, port, _target(parts.path, parts.query), most, known)
         if monotonic() >= ends:
-            raise _refused(f"{parts.hostname} did not end its answer within {SECONDS} seconds")
+            raise _refused(
+                Message(
+                    "{hostname} did not end its answer within {seconds} seconds",
+                    hostname=parts.hostname,
+                    seconds=SECONDS,
+                )
+            )
         return outcome
     except Fault:
         raise
     except ssl.SSLError as error:
-        raise _refused(f"{parts.hostname} has no certificate that is trusted") from error
+        raise _refused(Message("{hostname} has no certificate that is trusted", hostname=parts.hostname)) from error
     except (OSError, HTTPException, ValueError) as error:
-        raise _refused(f"{parts.hostname} did not answer within {SECONDS} seconds, or not in HTTP") from error
+        raise _refused(
+            Message(
+                "{hostname} did not answer within {seconds} seconds, or not in HTTP",
+                hostname=parts.hostname,
+                seconds=SECONDS,
+            )
+        ) from error
     finally:
         watch.cancel()
         line.close()
@@ -89,18 +104,18 @@ def _connected(host: str, port: int, is_own: bool) -> socket.socket:
     numbers = ["127.0.0.1"] if is_own else _numbers(host, port)
     for number in numbers:
         if not is_own and not _is_outside(number):
-            raise _refused(f"{host} is a machine of an inner network ({number})")
+            raise _refused(Message("{host} is a machine of an inner network ({number})", host=host, number=number))
     try:
         return socket.create_connection((numbers[0], port), timeout=SECONDS)
     except OSError as error:
-        raise _refused(f"{host} cannot be reached") from error
+        raise _refused(Message("{host} cannot be reached", host=host)) from error
 
 
 def _numbers(host: str, port: int) -> list[str]:
     try:
         found = socket.getaddrinfo(host, port, type=socket.SOCK_STREAM)
     except (OSError, UnicodeError) as error:
-        raise _refused(f"No machine is called {host}") from error
+        raise _refused(Message("No machine is called {host}", host=host)) from error
     return [str(one[4][0]) for one in found]
 
 
@@ -140,9 +155,11 @@ def _asked(
     if answer.status == 304 and known:
         return known._replace(data=None)
     if answer.status != 200:
-        raise _refused(f"{host} answered {answer.status} {answer.reason[:40]}")
+        raise _refused(
+            Message("{host} answered {status} {reason}", host=host, status=answer.status, reason=answer.reason[:40])
+        )
     if answer.headers.get("Content-Encoding", "identity").lower() != "identity":
-        raise _refused(f"{host} sent it packed, which was not asked for")
+        raise _refused(Message("{host} sent it packed, which was not asked for", host=host))
     data = _read(answer, most)
     validators = (answer.headers.get(name, "")[:200] for name in ("ETag", "Last-Modified"))
     return Copy(data, *validators)
@@ -153,9 +170,9 @@ def _read(answer: HTTPResponse, most: int) -> bytes:
     while piece := answer.read(_PIECE):
         data += piece
         if len(data) > most:
-            raise _refused(f"It is larger than {most / 1_000_000:g} MB")
+            raise _refused(Message("It is larger than {most:g} MB", most=most / 1_000_000))
     if answer.length:
-        raise _refused("It broke off before its end")
+        raise _refused(Message("It broke off before its end"))
     return data
 
 

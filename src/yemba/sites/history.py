@@ -10,6 +10,7 @@ from django.db import transaction
 
 from yemba.core.change.operation import Operation, apply, from_plain, inverse
 from yemba.core.errors import Fault
+from yemba.core.message import Message
 from yemba.core.site.document import Document
 from yemba.sites import services
 from yemba.sites.models import Site
@@ -30,13 +31,13 @@ def steps(site: Site) -> list[Step]:
     rows = site.edits.values_list("number", "label", "made_at", "undone")
     here = max((number for number, _, _, undone in rows if not undone), default=0)
     made = [Step(number, label, made_at, number == here, undone) for number, label, made_at, undone in rows]
-    return [*reversed(made), Step(0, "As the site began", site.made_at, here == 0, False)]
+    return [*reversed(made), Step(0, Message("As the site began"), site.made_at, here == 0, False)]
 
 
 def at(site: Site, number: int) -> Document:
     """The draft as it was after an edit. Raises Fault ``no-such-step``."""
     if number and not site.edits.filter(number=number).exists():
-        raise Fault("no-such-step", f"There is no step {number} in the history of this site.")
+        raise Fault("no-such-step", Message("There is no step {number} in the history of this site.", number=number))
     back = site.edits.filter(number__gt=number, undone=False).reverse().values_list("operations", flat=True)
     forth = site.edits.filter(number__lte=number, undone=True).values_list("operations", flat=True)
     steps = [step for operations in back for step in inverse(_steps(operations))]
@@ -58,4 +59,4 @@ def go_to(site: Site, number: int) -> services.Done:
         services.store_draft(site, after)
     site.edits.filter(number__gt=number).update(undone=True)
     site.edits.filter(number__lte=number).update(undone=False)
-    return services.Done(before, after, f"Back at: {label}")
+    return services.Done(before, after, Message("Back at: {label}", label=label))

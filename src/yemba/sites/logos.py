@@ -5,6 +5,7 @@ from __future__ import annotations
 from pathlib import PurePath
 
 from yemba.core.errors import Fault
+from yemba.core.message import Message
 from yemba.core.picture import logo as rules
 from yemba.core.picture.intake import CleanPicture
 from yemba.core.site.document import Picture
@@ -26,12 +27,12 @@ def mend(site: Site, act: str) -> services.Done:
     look = services.look(site)
     brought = logo(look)
     if brought is None:
-        raise Fault("no-logo", "There is no logo to mend. Choose a file first.", "logo")
+        raise Fault("no-logo", Message("There is no logo to mend. Choose a file first."), "logo")
     if act in _VERSIONS:
         stored = _stored(site, version(look, brought, act), brought, act)
         return services.edit(site, "add-picture", {"picture": new_id(), "use": f"logo-{act}", **stored})
     if act not in _MENDED:
-        raise refuse_choice(act, "What is mended", "act", [*_MENDED, *_VERSIONS])
+        raise refuse_choice(act, Message("What is mended"), "act", [*_MENDED, *_VERSIONS])
     mended = rules.mended(picture_bytes(brought, look.load), brought.format, act)
     place = {"picture": look.value("logo.picture"), "mended": act}
     return services.edit(site, "mend-logo", {**place, **_stored(site, mended, brought, "")})
@@ -41,7 +42,7 @@ def version(look: Look, brought: Picture, name: str) -> CleanPicture:
     """The "light" or "dark" version, in the text colour of the first ground that it is for."""
     on = [look.grounds[slug] for slug in grounds_of(look, _VERSIONS[name])]
     if not on:
-        raise Fault("no-such-ground", f"No ground asks for a {name} version.", "logo")
+        raise Fault("no-such-ground", Message("No ground asks for a {name} version.", name=name), "logo")
     return rules.version(picture_bytes(brought, look.load), brought.format, [ground.fill for ground in on], on[0].text)
 
 

@@ -19,6 +19,7 @@ from yemba.core.change.patch import steps_between
 from yemba.core.change.words import in_words
 from yemba.core.errors import Clash, Fault
 from yemba.core.limits import NAME_LETTERS
+from yemba.core.message import Message
 from yemba.core.place import Place
 from yemba.core.room import KILOBYTES, Room
 from yemba.core.site.document import Document, read
@@ -86,14 +87,14 @@ def sites_of(person: Person) -> list[Site]:
 
 def room(owner: Person) -> Room:
     """How many sites one person may have."""
-    return Room(settings.MOST_SITES, "sites of one person", "Ask whoever runs this Yemba for more.")
+    return Room(settings.MOST_SITES, Message("sites of one person"), Message("Ask whoever runs this Yemba for more."))
 
 
 def create(owner: Person, name: str, address: str, template: str, values: Mapping[str, str] | None = None) -> Site:
     """A new site with starter pages; `values` are those of settings, by key. Raises Fault beside ``title``, ``slug``,
     ``template`` or a key."""
     room(owner).check(owner.sites.count(), "title")
-    title = Line(NAME_LETTERS, empty=False).read(name, "The site’s name", "title")
+    title = Line(NAME_LETTERS, empty=False).read(name, Message("The site’s name"), "title")
     slug = check_address(address)
     made = starter.document(title, catalogue().template(template).slug, catalogue(), new_id)
     for key, typed in (values or {}).items():
@@ -127,7 +128,7 @@ def edit(
         _refuse_clash(site, steps, revision, window)
     after = _applied(before, steps)
     _refuse_overfull(site.document, after)
-    label = command.say(resolved)[:_LONGEST_LABEL]
+    label = str(command.say(resolved))[:_LONGEST_LABEL]
     timing.mark("plan")
     if not steps:
         return Done(before, before, label)
@@ -163,7 +164,7 @@ def undo(site: Site) -> Done:
     site = locked(site)
     last = last_edit(site)
     if last is None:
-        raise Fault("nothing-to-undo", "There is nothing to undo.")
+        raise Fault("nothing-to-undo", Message("There is nothing to undo."))
     return _walk(site, last, undone=True)
 
 
@@ -173,7 +174,7 @@ def redo(site: Site) -> Done:
     site = locked(site)
     next_one = next_edit(site)
     if next_one is None:
-        raise Fault("nothing-to-redo", "There is nothing to redo.")
+        raise Fault("nothing-to-redo", Message("There is nothing to redo."))
     return _walk(site, next_one, undone=False)
 
 
@@ -254,7 +255,8 @@ def _applied(before: Document, steps: Iterable[Operation]) -> Document:
     except ValidationError as error:
         reason = error.errors()[0]["msg"].removeprefix("Value error, ")
         raise Fault(
-            "fits-nowhere", f"This does not fit what stands there now: {reason}. Nothing was changed."
+            "fits-nowhere",
+            Message("This does not fit what stands there now: {reason}. Nothing was changed.", reason=reason),
         ) from error
 
 

@@ -21,6 +21,7 @@ from yemba.core.first_look.given import Given
 from yemba.core.first_look.looks import FirstLook, dressed, rounds
 from yemba.core.first_look.shape import shape_of
 from yemba.core.limits import NAME_LETTERS, TOWN_LETTERS, TRADE_LETTERS
+from yemba.core.message import Message, labels
 from yemba.core.picture.drawing import raster
 from yemba.core.picture.intake import clean_picture
 from yemba.core.site.document import Document
@@ -40,7 +41,7 @@ from yemba.sites.catalogue import catalogue
 from yemba.sites.models import Site, Start
 
 SETTINGS = ("site.language", "site.currency", "site.time_zone")
-PICTURES = {"logo": "The logo", "photo": "The photo"}
+PICTURES = labels({"logo": "The logo", "photo": "The photo"})
 _OPEN = 5  # starts that one person may have unfinished; the oldest falls away
 _SIDE = 512  # px that drawings are looked at in
 _CODES = 6  # colours that are designed with
@@ -86,7 +87,10 @@ def _readable(typed: str) -> str:
         try:
             read_palette(typed)
         except Fault as fault:
-            sentence = f"No colour was found in “{typed.strip()[:40]}”. Write codes such as #8c3b2a, one after another."
+            sentence = Message(
+                "No colour was found in “{typed}”. Write codes such as #8c3b2a, one after another.",
+                typed=typed.strip()[:40],
+            )
             raise Fault(fault.code, sentence, "colours") from fault
     return typed
 
@@ -96,9 +100,9 @@ def _of_setting(key: str, typed: str) -> Any:
 
 
 _READERS: dict[str, Callable[[Any], Any]] = {
-    "title": lambda typed: Line(NAME_LETTERS, empty=False).read(typed, "The site’s name", "title"),
-    "trade": lambda typed: Line(TRADE_LETTERS).read(typed, "What you do", "trade"),
-    "town": lambda typed: Line(TOWN_LETTERS).read(typed, "Town", "town"),
+    "title": lambda typed: Line(NAME_LETTERS, empty=False).read(typed, Message("The site’s name"), "title"),
+    "trade": lambda typed: Line(TRADE_LETTERS).read(typed, Message("What you do"), "trade"),
+    "town": lambda typed: Line(TOWN_LETTERS).read(typed, Message("Town"), "town"),
     "aims": lambda typed: setting("site.aims").read(typed),
     "colours": _readable,
     "slug": lambda typed: check_address(typed) if typed else "",
@@ -238,7 +242,7 @@ def look(start: Start, number: int) -> FirstLook:
     """By its number through all rounds, from 0. Raises Fault ``no-such-look``."""
     every = [one for three in looks(start) for one in three]
     if not 0 <= number < len(every):
-        raise Fault("no-such-look", f"There is no look number {number}.", "look")
+        raise Fault("no-such-look", Message("There is no look number {number}.", number=number), "look")
     return every[number]
 
 
@@ -274,7 +278,7 @@ def take(site: Site, number: int) -> services.Done:
     """Put the site into another of its first looks, as one edit. Raises Fault ``no-such-look``."""
     start = of_site(site)
     if start is None:
-        raise Fault("no-such-look", "This site has no first looks: it was not begun with any.", "look")
+        raise Fault("no-such-look", Message("This site has no first looks: it was not begun with any."), "look")
     taken = look(start, number)
     arguments = {"title": taken.name, "template": taken.template, "values": taken.sheet, "parts": taken.parts}
     return services.edit(site, "take-look", arguments)

@@ -8,6 +8,7 @@ from math import ceil
 from django.conf import settings
 
 from yemba.core.cache import Cache
+from yemba.core.message import Message
 from yemba.core.room import Room
 from yemba.people.models import Person
 from yemba.sites import store
@@ -20,8 +21,8 @@ _SIZES: Cache[str, int] = Cache("sizes of files", most=2_000_000, weigh=lambda _
 
 def room() -> Room:
     """In megabytes."""
-    called = "megabytes of pictures, fonts and files of one person"
-    return Room(settings.MOST_MEGABYTES, called, "Ask whoever runs this Yemba for more.")
+    called = Message("megabytes of pictures, fonts and files of one person")
+    return Room(settings.MOST_MEGABYTES, called, Message("Ask whoever runs this Yemba for more."))
 
 
 def warning(person: Person) -> str:

@@ -19,6 +19,7 @@ from django.urls import reverse
 from yemba.core import timing
 from yemba.core.errors import Clash, Fault
 from yemba.core.limits import WINDOWS
+from yemba.core.message import Message, plain
 from yemba.core.part.part import AFTER, parts
 from yemba.core.site.resolve import Look
 from yemba.core.value.link import Link
@@ -48,8 +49,9 @@ def site_of(request: HttpRequest, slug: str) -> Site:
 
 
 def error(fault: Fault) -> dict[str, str]:
-    plain = {"code": fault.code, "sentence": fault.sentence, "field": fault.field}
-    return plain | ({"standing": fault.standing, "wanted": fault.wanted} if isinstance(fault, Clash) else {})
+    about = {"code": fault.code, "sentence": fault.sentence, "field": fault.field}
+    clash = {"standing": fault.standing, "wanted": fault.wanted} if isinstance(fault, Clash) else {}
+    return {key: str(said) for key, said in (about | clash).items()}
 
 
 def answer(request: HttpRequest, site: Site, do: Callable[[], sites.Done]) -> HttpResponse:
@@ -78,7 +80,7 @@ def answer(request: HttpRequest, site: Site, do: Callable[[], sites.Done]) -> Ht
     timing.mark("store")
     site.refresh_from_db()
     if not wants_json(request):
-        messages.success(request, f"Kept: {done.label}")
+        messages.success(request, str(Message("Kept: {label}", label=done.label)))
         return redirect(reverse("workbench", args=(site.slug, chapter)) + (f"?{here.query}" if here.query else ""))
     shown = request.POST.get("window_page", "")
     changed = patch(None if done.repeated else done.before, done.after, shown)
@@ -156,7 +158,7 @@ def panels(request: HttpRequest, site: Site, chapter: str, query: dict[str, str]
             "rail": render_to_string("studio/rail.html", context, request),
         },
         "pages": _window_pages(context["document"]),
-        "links": context["links"],
+        "links": plain(context["links"]),
         "page": context.get("page_id", ""),
         "base": draft_base(request, site),
     }
@@ -198,7 +200,7 @@ def page(
         "seconds": hosting.DRAFT_SECONDS,
         "every": presence.EVERY,
         "limits": WINDOWS,
-        "sentences": SENTENCES,
+        "sentences": plain(SENTENCES),
         "pages": pages,
         "links": context["links"],
         "page": shown["id"],

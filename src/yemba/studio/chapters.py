@@ -9,6 +9,7 @@ from typing import NamedTuple
 from yemba.core.change.difference import Change
 from yemba.core.check.alt_text import pictures_without_alt
 from yemba.core.check.starter_words import starter_sections
+from yemba.core.message import Message, Plural, labels
 from yemba.core.part.part import BEFORE, parts
 from yemba.core.site.document import Navigation
 from yemba.core.site.resolve import Look
@@ -22,14 +23,14 @@ def names() -> dict[str, str]:
     own = [part for part in parts().values() if not part.chapter]
     before = {part.slug: part.name for part in own if part.stands == BEFORE}
     after = {part.slug: part.name for part in own if part.stands != BEFORE}
-    first = {"template": "Template", "palette": "Palette", "type": "Type", "logo": "Logo"}
-    return {**first, **before, "frame": "Frame", "pages": "Pages", **after, "proof": "Proof"}
+    first = labels({"template": "Template", "palette": "Palette", "type": "Type", "logo": "Logo"})
+    return {**first, **before, "frame": Message("Frame"), "pages": Message("Pages"), **after, "proof": Message("Proof")}
 
 
 @cache
 def desks() -> dict[str, str]:
     """Every desk there is: the chapters, and what belongs to none of them."""
-    return {**names(), "pictures": "Pictures", "history": "History"}
+    return {**names(), "pictures": Message("Pictures"), "history": Message("History")}
 
 
 class Chapter(NamedTuple):
@@ -52,13 +53,17 @@ def chapters(look: Look, waiting: Sequence[Change]) -> list[Chapter]:
 
 def _state(slug: str, look: Look, waiting: Sequence[Change]) -> tuple[str, str]:
     if slug == "proof":
-        return ("yours", f"{len(waiting)} waiting") if waiting else ("template", "nothing waits")
+        return (
+            ("yours", Message("{number} waiting", number=len(waiting)))
+            if waiting
+            else ("template", Message("nothing waits"))
+        )
     if slug == "pages" and (reason := _unfinished(look)):
         return "look", reason
     mine = _content_set(slug, look) or any(
         chapter_of(setting.subject) == slug and look.resolve(key).set_by_owner for key, setting in SETTINGS.items()
     )
-    return ("yours", "set by you") if mine else ("template", "as the template has it")
+    return ("yours", Message("set by you")) if mine else ("template", Message("as the template has it"))
 
 
 def _content_set(slug: str, look: Look) -> bool:
@@ -76,7 +81,7 @@ def _content_set(slug: str, look: Look) -> bool:
 def _unfinished(look: Look) -> str:
     """What on the pages still needs a look, or ""."""
     if count := len(starter_sections(look)):
-        return f"{count} section{'s' if count > 1 else ''} with starter words"
+        return Plural("{number} section with starter words", "{number} sections with starter words", count)
     if without := pictures_without_alt(look.document):
-        return f"{len(without)} picture{'s' if len(without) > 1 else ''} without alt text"
+        return Plural("{number} picture without alt text", "{number} pictures without alt text", len(without))
     return ""

@@ -255,6 +255,7 @@ def _(place: places.OfPicture, look: Look) -> Control:
         return Control("pictures", "take-pictures-file")
     ids = {"alt": f"alt-words-{place.picture}", "focal": f"focal-x-{place.picture}"}
     ids |= {"fit": f"fit-of-{place.picture}"}
+    ids |= {"toning": f"filter-of-{place.picture}"}
     ids |= {"framing": f"crop-left-{place.picture}"}
     ids |= {"colours": f"colours-of-{place.picture}"}
     return Control("pictures", ids.get(place.what, f"picture-{place.picture}"), {"picture": place.picture})

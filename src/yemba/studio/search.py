@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 from typing import NamedTuple
 
+from yemba.core.message import Message
 from yemba.core.place import OfLogo, OfMenu, OfPage, OfPages, OfPicture, OfSection, OfSetting, OfSite, OfTemplate, Place
 from yemba.core.site.document import STANDING
 from yemba.core.site.resolve import Look
@@ -32,69 +33,71 @@ _FIRST: dict[str, Place | Control] = {
 }
 """What people do most, and what is no design value."""
 _WORDS = {
-    "Publish": "go live online put out release launch proof save plan schedule",
-    "Add a page": "new page create subpage",
-    "Add a section": "new block content text words paragraph contact form gallery offers prices hours questions",
-    "Add a picture": "photo image upload file jpg png picture alt text crop focal delete replace",
-    "Picture collection": "stock illustration drawing free image library clip art",
-    "Files to take away": "pdf download document price list form sound mp3 upload file",
-    "Template": "theme design layout style start over",
-    "Logo": "mark brand icon favicon emblem transparent background white box trim crop",
-    "While one scrolls": "sticky fixed header stays top pinned",
-    "Logo in the footer": "mark brand",
-    "Footer arrangement": "layout columns bottom end of page",
-    "Line above": "border rule stroke",
-    "Copyright line": "imprint legal rights year footer text",
-    "Made with Yemba": "credit badge",
-    "Dates": "calendar event class course repeat recurring cancelled sold out schedule ics",
-    "standing": "notice banner announcement shared global same on every page",
-    "Picture for sharing": "link card preview social image message post open graph",
-    "Site name": "title business name header text",
-    "Tagline": "slogan subtitle motto",
-    "Navigation, menu": "links order hide menu bar hamburger",
-    "Pages": "delete remove bin address url title description seo search engine sitemap rename order move",
-    "Palette": "colour color hex brand colours scheme background",
-    "Grounds": "background colour band",
-    "Roles": "text colour contrast button colour link colour",
-    "Links": "link underline line",
-    "Heading": "headline title",
-    "typeface": "font family pairing lettering heading text",
-    "Add a font": "upload typeface woff ttf own font",
-    "Base size": "font size bigger smaller text zoom readable",
-    "Ratio": "scale heading size proportion",
-    "size": "font size bigger smaller large px",
-    "weight": "bold thick thin heavy light strong",
-    "style": "italic slanted",
-    "case": "capitals uppercase small caps",
-    "spacing": "tracking kerning letters apart",
-    "line height": "leading distance gap",
-    "Longest line": "measure width of text column",
-    "Numbers": "figures digits prices",
-    "shadow": "effect depth",
-    "outline": "border stroke",
-    "Buttons": "button fill outline ghost shape rounded pill hover arrow call to action",
-    "Corner": "round rounded square button border radius shape",
-    "Page width": "wide narrow margin frame gap space",
-    "header": "top bar banner",
-    "Call to action": "button book now contact",
-    "Breadcrumbs": "path trail",
-    "folded menu": "hamburger mobile drawer panel",
+    "Publish": Message("go live online put out release launch proof save plan schedule"),
+    "Add a page": Message("new page create subpage"),
+    "Add a section": Message(
+        "new block content text words paragraph contact form gallery offers prices hours questions"
+    ),
+    "Add a picture": Message("photo image upload file jpg png picture alt text crop focal delete replace"),
+    "Picture collection": Message("stock illustration drawing free image library clip art"),
+    "Files to take away": Message("pdf download document price list form sound mp3 upload file"),
+    "Template": Message("theme design layout style start over"),
+    "Logo": Message("mark brand icon favicon emblem transparent background white box trim crop"),
+    "While one scrolls": Message("sticky fixed header stays top pinned"),
+    "Logo in the footer": Message("mark brand"),
+    "Footer arrangement": Message("layout columns bottom end of page"),
+    "Line above": Message("border rule stroke"),
+    "Copyright line": Message("imprint legal rights year footer text"),
+    "Made with Yemba": Message("credit badge"),
+    "Dates": Message("calendar event class course repeat recurring cancelled sold out schedule ics"),
+    "standing": Message("notice banner announcement shared global same on every page"),
+    "Picture for sharing": Message("link card preview social image message post open graph"),
+    "Site name": Message("title business name header text"),
+    "Tagline": Message("slogan subtitle motto"),
+    "Navigation, menu": Message("links order hide menu bar hamburger"),
+    "Pages": Message("delete remove bin address url title description seo search engine sitemap rename order move"),
+    "Palette": Message("colour color hex brand colours scheme background"),
+    "Grounds": Message("background colour band"),
+    "Roles": Message("text colour contrast button colour link colour"),
+    "Links": Message("link underline line"),
+    "Heading": Message("headline title"),
+    "typeface": Message("font family pairing lettering heading text"),
+    "Add a font": Message("upload typeface woff ttf own font"),
+    "Base size": Message("font size bigger smaller text zoom readable"),
+    "Ratio": Message("scale heading size proportion"),
+    "size": Message("font size bigger smaller large px"),
+    "weight": Message("bold thick thin heavy light strong"),
+    "style": Message("italic slanted"),
+    "case": Message("capitals uppercase small caps"),
+    "spacing": Message("tracking kerning letters apart"),
+    "line height": Message("leading distance gap"),
+    "Longest line": Message("measure width of text column"),
+    "Numbers": Message("figures digits prices"),
+    "shadow": Message("effect depth"),
+    "outline": Message("border stroke"),
+    "Buttons": Message("button fill outline ghost shape rounded pill hover arrow call to action"),
+    "Corner": Message("round rounded square button border radius shape"),
+    "Page width": Message("wide narrow margin frame gap space"),
+    "header": Message("top bar banner"),
+    "Call to action": Message("button book now contact"),
+    "Breadcrumbs": Message("path trail"),
+    "folded menu": Message("hamburger mobile drawer panel"),
     "Under the pointer": "hover",
-    "Behind its words": "background gradient pattern picture",
-    "Small picture": "badge seal portrait sticker",
-    "Box behind": "text box plate",
-    "picture comes in": "animation entrance fade",
-    "Filter": "grey duotone blur effect",
-    "Line below": "border divider",
-    "Footer": "bottom address imprint",
-    "Copyright": "legal imprint year rights",
-    "Currency": "price money euro pound cost dollar",
-    "Language": "translate german french english locale spelling",
-    "Time zone": "clock hours date time planned",
-    "Picture behind": "background photo image banner",
-    "Tint": "darken overlay readable picture",
-    "phone": "mobile small screen telephone",
-    "History": "undo versions back earlier restore changes log",
+    "Behind its words": Message("background gradient pattern picture"),
+    "Small picture": Message("badge seal portrait sticker"),
+    "Box behind": Message("text box plate"),
+    "picture comes in": Message("animation entrance fade"),
+    "Filter": Message("grey duotone blur effect"),
+    "Line below": Message("border divider"),
+    "Footer": Message("bottom address imprint"),
+    "Copyright": Message("legal imprint year rights"),
+    "Currency": Message("price money euro pound cost dollar"),
+    "Language": Message("translate german french english locale spelling"),
+    "Time zone": Message("clock hours date time planned"),
+    "Picture behind": Message("background photo image banner"),
+    "Tint": Message("darken overlay readable picture"),
+    "phone": Message("mobile small screen telephone"),
+    "History": Message("undo versions back earlier restore changes log"),
 }
 """Plain words by what a name contains."""
 
@@ -118,11 +121,14 @@ def places(look: Look) -> dict[str, Place | Control]:
 
 def _content(look: Look) -> Iterator[tuple[str, Place]]:
     for key, page in look.document.ordered_pages():
-        yield f"Page {page.name}", OfPage(key)
+        yield Message("Page {name}", name=page.name), OfPage(key)
         for section, stored in page.ordered():
-            yield f"{look.catalogue.kind(stored.kind).name} on {page.name}", OfSection(section)
+            yield (
+                Message("{name} on {name_2}", name=look.catalogue.kind(stored.kind).name, name_2=page.name),
+                OfSection(section),
+            )
     for section, stored in look.document.holder(("shared", STANDING)).ordered():
-        yield f"{look.catalogue.kind(stored.kind).name}, standing", OfSection(section)
+        yield Message("{name}, standing", name=look.catalogue.kind(stored.kind).name), OfSection(section)
 
 
 def entries(site: Site, look: Look) -> list[Entry]:

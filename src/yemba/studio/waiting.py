@@ -13,6 +13,7 @@ from yemba.core.change.difference import Change, difference
 from yemba.core.change.operation import apply
 from yemba.core.change.subset import closed, document_with
 from yemba.core.errors import Fault
+from yemba.core.message import Joined, Message, Plural
 from yemba.core.part.part import parts
 from yemba.core.place import OfPage, OfSetting, Place
 from yemba.core.site.document import Document
@@ -47,7 +48,7 @@ class Waiting(NamedTuple):
     @property
     def short(self) -> str:
         """The reach without its pages."""
-        return self.reach.partition(",")[0]
+        return self.reach.parts[0] if isinstance(self.reach, Joined) else self.reach
 
 
 def waiting(site: Site) -> list[Waiting]:
@@ -76,7 +77,7 @@ def chosen(site: Site, keys: Collection[str]) -> tuple[Document, list[Change]]:
     every = difference(live, draft, catalogue())
     going = closed(keys, every)
     if not going:
-        raise Fault("nothing-chosen", "Nothing is ticked. Tick what should go out.")
+        raise Fault("nothing-chosen", Message("Nothing is ticked. Tick what should go out."))
     return document_with(live, draft, going, catalogue()), [change for change in every if change.key in going]
 
 
@@ -136,18 +137,18 @@ def in_words(spots: list[Spot], pages: int) -> str:
     if not spots:
         return ""
     if places <= parts().keys():
-        return "every page" if len(touched) >= pages else f"{len(touched)} pages"
-    count = f"{len(places)} place{'s' if len(places) > 1 else ''}"
-    return f"{count}, {len(touched)} page{'s' if len(touched) > 1 else ''}"
+        return Message("every page") if len(touched) >= pages else Message("{number} pages", number=len(touched))
+    count = Plural("{number} place", "{number} places", len(places))
+    return Joined(", ", [count, Plural("{number} page", "{number} pages", len(touched))])
 
 
 def _beside_pages(place: Place) -> str:
     """What a change touches that is on no page."""
     key = place.key if isinstance(place, OfSetting) else ""
     if key.startswith("sharing.") or (isinstance(place, OfPage) and place.what == "card"):
-        return "the picture for sharing"
+        return Message("the picture for sharing")
     if key.startswith("icon."):
-        return "the site icon"
+        return Message("the site icon")
     if isinstance(place, OfPage) and place.what in ("title", "description"):
-        return "search results"
-    return "nothing seen changes"
+        return Message("search results")
+    return Message("nothing seen changes")

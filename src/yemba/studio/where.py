@@ -7,13 +7,14 @@ from typing import NamedTuple
 
 from yemba.core.colour.grounds import ROLE_NAMES
 from yemba.core.errors import Fault
+from yemba.core.message import Message
 from yemba.core.part.part import Part, parts
 from yemba.core.place import OfField, OfOneOff, OfPage, OfRole, OfSection, OfSetting, Place
 from yemba.core.site.document import Standing
 from yemba.core.site.frame import size_of
 from yemba.core.site.kinds import ABOUT, POST
 from yemba.core.site.one_offs import PROPERTIES, field_of, in_words, level_of
-from yemba.core.site.resolve import Look, Origin, Resolved
+from yemba.core.site.resolve import Look, Origin
 from yemba.core.type.levels import LEVELS
 from yemba.core.type.scale import Fluid
 from yemba.hosting.services import rendering
@@ -96,7 +97,7 @@ def colour_roles(look: Look, place: str, field: str, item: str = "") -> tuple[st
 def _of_part(look: Look, part: Part, field: str) -> Provenance:
     element = part.element(field)
     facts = [
-        *_colours(look, *colour_roles(look, part.slug, field), f" in the {part.name.lower()}"),
+        *_colours(look, *colour_roles(look, part.slug, field), Message(" in the {name}", name=part.name.lower())),
         *_type(look, element.level, look.texts[element.level].size),
     ]
     return Provenance(element.name, facts, element.place)
@@ -115,10 +116,10 @@ def _of_section(look: Look, standing: Standing, field: str, item: str) -> Proven
     name = f"{kind.name}, {_holder(look, standing)}"
     decides: Place = OfSection(standing.key)
     if field == ABOUT and POST in kind.roles:
-        name = f"Day and tags in {name}"
+        name = Message("Day and tags in {name}", name=name)
         decides = OfPage(standing.page, "tags") if standing.page else decides
     elif field:
-        name = f"{kind.field(field, item).name} in {name}"
+        name = Message("{name} in {name_2}", name=kind.field(field, item).name, name_2=name)
         decides = OfField(standing.key, field, item)
     facts = [*_colours(look, *colour_roles(look, standing.key, field, item), "")]
     if field_of(look.catalogue, section, element):
@@ -132,17 +133,13 @@ def _of_section(look: Look, standing: Standing, field: str, item: str) -> Proven
 def _layout(look: Look, standing: Standing) -> Fact:
     layout = look.layout(standing.section)
     names = look.catalogue.kind(standing.section.kind).layout_names()
-    return Fact("Layout", names[layout.value], _origin(layout), OfSection(standing.key, "layout"))
+    return Fact(Message("Layout"), names[layout.value], layout.comes_from, OfSection(standing.key, "layout"))
 
 
 def _one_offs(look: Look, standing: Standing, element: str) -> Iterator[Fact]:
     for key, value in standing.section.one_offs.get(element, {}).items():
         place = OfOneOff(standing.key, element, key)
-        yield Fact(PROPERTIES[key].name, in_words(look, key, value), Origin.ONE_OFF.value, place)
-
-
-def _origin(resolved: Resolved) -> str:
-    return f"{resolved.origin} {resolved.detail}".strip()
+        yield Fact(PROPERTIES[key].name, in_words(look, key, value), Origin.ONE_OFF.words, place)
 
 
 def _colours(look: Look, slug: str, roles: tuple[str, ...], where: str) -> Iterator[Fact]:
@@ -150,10 +147,16 @@ def _colours(look: Look, slug: str, roles: tuple[str, ...], where: str) -> Itera
     for role in roles:
         colour = getattr(look.grounds[slug], role)
         by_hand, named = f"{slug}.{role}" in look.by_hand, look.brand_name(colour)
-        origin = "you, by hand" if by_hand else _origin(look.resolve("palette"))
-        value = named or f"{colour.hex}{'' if by_hand else ', worked out'}"
-        words = f"{value}, {ROLE_NAMES[role]} on {look.ground_names[slug]}{where}"
-        yield Fact("Colour" if role == roles[0] else "", words, origin, OfRole(slug, role))
+        origin = Message("you, by hand") if by_hand else look.resolve("palette").comes_from
+        value = named or (colour.hex if by_hand else Message("{hex}, worked out", hex=colour.hex))
+        words = Message(
+            "{value}, {role_names} on {ground_names}{where}",
+            value=value,
+            role_names=ROLE_NAMES[role],
+            ground_names=look.ground_names[slug],
+            where=where,
+        )
+        yield Fact(Message("Colour") if role == roles[0] else "", words, origin, OfRole(slug, role))
 
 
 def _type(look: Look, slug: str, size_now: Fluid) -> Iterator[Fact]:
@@ -161,9 +164,9 @@ def _type(look: Look, slug: str, size_now: Fluid) -> Iterator[Fact]:
     level, text = LEVELS[slug], look.texts[slug]
     own = level.faced and look.value(f"{slug}.face") == text.face
     face = f"{slug}.face" if own else f"type.{level.follows}"
-    yield Fact("Typeface", look.families[text.face].name, _origin(look.resolve(face)), OfSetting(face))
+    yield Fact(Message("Typeface"), look.families[text.face].name, look.resolve(face).comes_from, OfSetting(face))
     ends = (look.resolve(f"{slug}.{end}") for end in ("wide", "phone"))
     size = next((end for end in ends if end.set_by_owner), look.resolve("type.ratio"))
     low, high = size_now
-    words = f"{level.name}, {low:.3g} to {high:.3g} px"
-    yield Fact("Size", words, _origin(size), OfSetting(f"{slug}.wide"))
+    words = Message("{name}, {low:.3g} to {high:.3g} px", name=level.name, low=low, high=high)
+    yield Fact(Message("Size"), words, size.comes_from, OfSetting(f"{slug}.wide"))

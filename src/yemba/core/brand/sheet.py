@@ -11,6 +11,7 @@ from typing import Any, NamedTuple
 from yemba.core.change.words import value_in_words
 from yemba.core.errors import Fault
 from yemba.core.limits import NAME_LETTERS, SHEET_BYTES
+from yemba.core.message import Message
 from yemba.core.picture.intake import CleanPicture, clean_picture
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.ids import new_id
@@ -67,7 +68,7 @@ def read_values(values: Mapping[str, Any], catalogue: Catalogue, own: Collection
     read: dict[str, Any] = {}
     for key, value in values.items():
         if key not in KEYS:
-            raise Fault("no-such-setting", f"A brand sheet holds no “{key}”.", "file")
+            raise Fault("no-such-setting", Message("A brand sheet holds no “{key}”.", key=key), "file")
         if key == LOGO:
             continue
         setting = SETTINGS[key]
@@ -75,7 +76,11 @@ def read_values(values: Mapping[str, Any], catalogue: Catalogue, own: Collection
         entry = [_colour(c) for c in value if isinstance(c, Mapping)] if colours else value
         read[key] = setting.read(entry)
         if refers(key, "face") and str(value) not in catalogue.families and str(value) not in own:
-            raise Fault("no-such-family", f"{setting.name} “{value}” does not ship with this Yemba.", "file")
+            raise Fault(
+                "no-such-family",
+                Message("{name} “{value}” does not ship with this Yemba.", name=setting.name, value=value),
+                "file",
+            )
     return read
 
 
@@ -108,7 +113,11 @@ def read_file(data: bytes, catalogue: Catalogue) -> File:
     """
     if len(data) > SHEET_BYTES:
         raise Fault(
-            "file-too-large", f"This file has more than {SHEET_BYTES // 1_000_000} MB; no brand sheet has.", "file"
+            "file-too-large",
+            Message(
+                "This file has more than {sheet_bytes} MB; no brand sheet has.", sheet_bytes=SHEET_BYTES // 1_000_000
+            ),
+            "file",
         )
     try:
         plain = read_json(data.decode("utf-8-sig"))
@@ -117,13 +126,21 @@ def read_file(data: bytes, catalogue: Catalogue) -> File:
         number = int(plain["version"])
     except (ValueError, KeyError, TypeError, RecursionError) as error:
         raise Fault(
-            "sheet-unreadable", "This file is not a brand sheet that Yemba wrote. Choose one that was exported.", "file"
+            "sheet-unreadable",
+            Message("This file is not a brand sheet that Yemba wrote. Choose one that was exported."),
+            "file",
         ) from error
     if number > VERSION:
         raise Fault(
-            "sheet-unreadable", f"This brand sheet is of version {number}; this Yemba reads up to {VERSION}.", "file"
+            "sheet-unreadable",
+            Message(
+                "This brand sheet is of version {number}; this Yemba reads up to {version}.",
+                number=number,
+                version=VERSION,
+            ),
+            "file",
         )
-    name = Line(NAME_LETTERS, empty=False).read(plain.get("name", ""), "The brand sheet’s name", "file")
+    name = Line(NAME_LETTERS, empty=False).read(plain.get("name", ""), Message("The brand sheet’s name"), "file")
     fonts = _fonts(plain.get("fonts"))
     return File(name, read_values(plain["values"], catalogue, fonts.keys()), _logo(plain.get("logo")), fonts)
 
@@ -134,9 +151,11 @@ def _fonts(plain: Any) -> dict[str, list[CleanFont]]:
     for key, files in plain.items() if isinstance(plain, dict) else ():
         for data in files if isinstance(files, list) else ():
             try:
-                font = clean_font_apart(base64.b64decode(str(data), validate=True), f"font {key}")
+                font = clean_font_apart(base64.b64decode(str(data), validate=True), Message("font {key}", key=key))
             except binascii.Error as error:
-                raise Fault("sheet-unreadable", f"The font “{key}” in this brand sheet is broken.", "file") from error
+                raise Fault(
+                    "sheet-unreadable", Message("The font “{key}” in this brand sheet is broken.", key=key), "file"
+                ) from error
             families.setdefault(font_id(font.family), []).append(font)
     return families
 
@@ -148,7 +167,9 @@ def _logo(plain: Any) -> tuple[CleanPicture, str, str] | None:
     try:
         data = base64.b64decode(str(plain.get("data", "")), validate=True)
     except binascii.Error as error:
-        raise Fault("sheet-unreadable", f"The logo “{name}” in this brand sheet is broken.", "file") from error
+        raise Fault(
+            "sheet-unreadable", Message("The logo “{name}” in this brand sheet is broken.", name=name), "file"
+        ) from error
     return clean_picture(data, name), name, str(plain.get("alt", ""))[:250]
 
 
@@ -163,7 +184,7 @@ def compare(first: Mapping[str, Any], second: Mapping[str, Any], look: Look) -> 
             continue
         if key == "palette":
             same = [c["hex"] for c in one] == [c["hex"] for c in other]
-            rows.append(Compared("Palette", one, other, same))
+            rows.append(Compared(Message("Palette"), one, other, same))
         else:
             rows.append(_compared(key, one, other, look))
     return sorted(rows, key=lambda row: row.same)

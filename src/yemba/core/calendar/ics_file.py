@@ -11,11 +11,12 @@ from icalendar import Calendar, Event
 
 from yemba.core.calendar.recurrence import Occasion, read_rule
 from yemba.core.errors import Fault
+from yemba.core.message import Message
 
 MOST_BYTES = 1_000_000
 MOST_EVENTS = 500
 MOST_DAYS = 400  # that are told one by one of one event
-_CURE = "Export it again from the program it is of, as iCalendar (.ics)."
+_CURE = Message("Export it again from the program it is of, as iCalendar (.ics).")
 
 
 class Happening(NamedTuple):
@@ -39,17 +40,23 @@ class CalendarFile(NamedTuple):
 def read_calendar(data: bytes, zone: ZoneInfo) -> CalendarFile:
     """The events of a file, in the order of their first days. Raises Fault ``calendar-unreadable``."""
     if len(data) > MOST_BYTES:
-        size = f"{len(data) / 1_000_000:.1f} MB"
-        raise _refused(f"The file is {size} large; {MOST_BYTES // 1_000_000} MB at most are read")
+        size = Message("{number:.1f} MB", number=len(data) / 1_000_000)
+        raise _refused(
+            Message(
+                "The file is {size} large; {most_bytes} MB at most are read",
+                size=size,
+                most_bytes=MOST_BYTES // 1_000_000,
+            )
+        )
     if b"BEGIN:VCALENDAR" not in data.upper():
-        raise _refused("There is no calendar in this file")
+        raise _refused(Message("There is no calendar in this file"))
     if data.upper().count(b"BEGIN:VEVENT") > MOST_EVENTS:
-        raise _refused(f"The file has more than {MOST_EVENTS} events")
+        raise _refused(Message("The file has more than {most_events} events", most_events=MOST_EVENTS))
     try:
         calendars = Calendar.from_ical(data, multiple=True)
         events = [event for one in calendars for event in one.walk("VEVENT") if isinstance(event, Event)]
     except Exception as error:  # the parser raises what it likes
-        raise _refused(f"The file cannot be read ({_reason(error)})") from error
+        raise _refused(Message("The file cannot be read ({reason})", reason=_reason(error))) from error
     return _gathered(events, zone)
 
 
@@ -66,7 +73,7 @@ def _gathered(events: Iterable[Event], zone: ZoneInfo) -> CalendarFile:
     happenings: dict[str, Happening] = {}
     left_out, moved = [], []
     for number, event in enumerate(events):
-        name = str(event.get("SUMMARY", "")).strip() or f"Event {number + 1}"
+        name = str(event.get("SUMMARY", "")).strip() or Message("Event {number}", number=number + 1)
         key = f"{event.get('UID', number)}"
         try:
             if "RECURRENCE-ID" in event:
@@ -114,7 +121,7 @@ def _local(moment: date | datetime, zone: ZoneInfo) -> tuple[str, str]:
     Raises Fault where no day is told.
     """
     if not isinstance(moment, date):
-        raise Fault("no-day", "it tells no day.")
+        raise Fault("no-day", Message("it tells no day."))
     if not isinstance(moment, datetime):
         return moment.isoformat(), ""
     there = moment.astimezone(zone) if moment.tzinfo else moment
@@ -146,7 +153,7 @@ def _rule(event: Event, zone: ZoneInfo) -> str:
     if rule is None:
         return ""
     if isinstance(rule, list):
-        raise Fault("two-rules", "it has several rules of repeating.")
+        raise Fault("two-rules", Message("it has several rules of repeating."))
     plain = dict(rule)
     if "UNTIL" in plain:
         plain["UNTIL"] = [_local(plain["UNTIL"][0], zone)[0].replace("-", "")]
@@ -159,7 +166,10 @@ def _days(event: Event, field: str, zone: ZoneInfo) -> Iterator[str]:
     listed = stored if isinstance(stored, list) else [stored]
     days = sorted({_local(_first(one.dt), zone)[0] for dates in listed for one in dates.dts})
     if len(days) > MOST_DAYS:
-        raise Fault("too-many-days", f"it names {len(days)} days one by one; {MOST_DAYS} at most.")
+        raise Fault(
+            "too-many-days",
+            Message("it names {number} days one by one; {most_days} at most.", number=len(days), most_days=MOST_DAYS),
+        )
     yield from days
 
 

@@ -3,8 +3,13 @@
 from __future__ import annotations
 
 from datetime import date
+from functools import partial
+
+from babel.dates import format_date
 
 from yemba.core.calendar.recurrence import Occasion, rule_parts
+from yemba.core.language import locale
+from yemba.core.message import Local
 
 _DAYS = dict(
     zip(
@@ -36,9 +41,23 @@ def in_words(occasion: Occasion) -> str:
 
 
 def day_in_words(iso: str) -> str:
-    """5 December 2026."""
-    day = date.fromisoformat(iso)
-    return f"{day.day} {day:%B %Y}"
+    """5 December 2026, as the reader's language writes it."""
+    return Local(partial(_day, date.fromisoformat(iso), "d MMMM y", "long"))
+
+
+def weekday_and_day(iso: str) -> str:
+    """Saturday 5 December 2026."""
+    return Local(partial(_day, date.fromisoformat(iso), "EEEE d MMMM y", "full"))
+
+
+def short_day(iso: str) -> str:
+    """Sat 5 December 2026."""
+    return Local(partial(_day, date.fromisoformat(iso), "EEE d MMMM y", "full"))
+
+
+def _day(day: date, in_english: str, otherwise: str, language: str) -> str:
+    """By the patterns of CLDR; English in the British order, whatever English the reader has."""
+    return format_date(day, in_english if language == "en" else otherwise, locale=locale(language))
 
 
 def _days(occasion: Occasion) -> str:

@@ -16,6 +16,7 @@ from typing import NamedTuple
 from dateutil.rrule import rrule, rrulestr
 
 from yemba.core.errors import Fault
+from yemba.core.message import Joined, Message
 
 MOST = 2_000
 """Occurrences of one occasion that are looked at: more than five years of every day."""
@@ -144,16 +145,21 @@ def read_rule(typed: str) -> str:
         return ""
     frequency = parts.get("FREQ", "")
     if frequency not in _PARTS:
-        raise _unreadable(typed, f"FREQ is one of {', '.join(_PARTS)}")
+        raise _unreadable(typed, Message("FREQ is one of {listed}", listed=Joined(", ", _PARTS)))
     strange = sorted(parts.keys() - _PARTS[frequency])
     if strange:
-        raise _unreadable(typed, f"{strange[0]} cannot be used in one that is {frequency.lower()}")
+        raise _unreadable(
+            typed,
+            Message(
+                "{strange} cannot be used in one that is {frequency}", strange=strange[0], frequency=frequency.lower()
+            ),
+        )
     for name in ("INTERVAL", "COUNT"):
         number = parts.get(name, "1")
         if not number.isdecimal() or not 1 <= int(number) <= _HIGHEST:
-            raise _unreadable(typed, f"{name} is a number from 1 to {_HIGHEST}")
+            raise _unreadable(typed, Message("{name} is a number from 1 to {highest}", name=name, highest=_HIGHEST))
     if "COUNT" in parts and "UNTIL" in parts:
-        raise _unreadable(typed, "it has both COUNT and UNTIL")
+        raise _unreadable(typed, Message("it has both COUNT and UNTIL"))
     if "UNTIL" in parts:
         parts["UNTIL"] = _until(typed, parts["UNTIL"])
     rule = ";".join(f"{name}={value}" for name, value in parts.items())
@@ -161,9 +167,9 @@ def read_rule(typed: str) -> str:
         endless = ";".join(f"{name}={value}" for name, value in parts.items() if name not in ("COUNT", "UNTIL"))
         ever = first_day(endless, date(2026, 1, 1))
     except (ValueError, TypeError, KeyError, IndexError) as error:
-        raise _unreadable(typed, str(error) or "a part of it has no meaning") from error
+        raise _unreadable(typed, str(error) or Message("a part of it has no meaning")) from error
     if ever is None:
-        raise _unreadable(typed, "nothing ever falls on it")
+        raise _unreadable(typed, Message("nothing ever falls on it"))
     return rule
 
 
@@ -173,9 +179,18 @@ def _until(typed: str, told: str) -> str:
     try:
         return datetime.strptime(digits, "%Y%m%d").strftime("%Y%m%d")
     except ValueError:
-        raise _unreadable(typed, f"UNTIL is a day such as 20270630, not {told}") from None
+        raise _unreadable(typed, Message("UNTIL is a day such as 20270630, not {told}", told=told)) from None
 
 
 def _unreadable(typed: str, reason: str) -> Fault:
     example = "Write one such as FREQ=WEEKLY;BYDAY=SA;UNTIL=20270630."
-    return Fault("rule-unreadable", f"“{typed.strip()}” is no rule of repeating dates: {reason}. {example}", "repeats")
+    return Fault(
+        "rule-unreadable",
+        Message(
+            "“{typed}” is no rule of repeating dates: {reason}. {example}",
+            typed=typed.strip(),
+            reason=reason,
+            example=example,
+        ),
+        "repeats",
+    )

@@ -15,6 +15,7 @@ from pydantic import BaseModel, ConfigDict, ValidationError
 
 from yemba.core.change.operation import Operation
 from yemba.core.errors import Fault
+from yemba.core.message import Message
 from yemba.core.site.ids import Ids
 from yemba.core.site.resolve import Look
 
@@ -58,10 +59,12 @@ def read_command(name: str, arguments: Mapping[str, Any], *, posted: bool = Fals
     and for a `posted` one that is not by hand."""
     kind = commands().get(name)
     if kind is None or (posted and not kind.by_hand):
-        raise Fault("no-such-command", f"There is no command “{name}”.")
+        raise Fault("no-such-command", Message("There is no command “{name}”.", name=name))
     try:
         return kind.model_validate(dict(arguments))
     except ValidationError as error:
         first = error.errors()[0]
         field = str(first["loc"][0]) if first["loc"] else ""
-        raise Fault("bad-argument", f"“{first.get('input')}” will not do: {first['msg']}.", field) from error
+        raise Fault(
+            "bad-argument", Message("“{value}” will not do: {msg}.", value=first.get("input"), msg=first["msg"]), field
+        ) from error

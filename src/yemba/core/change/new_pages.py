@@ -9,6 +9,7 @@ from typing import Any
 from yemba.core import room
 from yemba.core.change.operation import Operation, put
 from yemba.core.limits import NAME_LETTERS
+from yemba.core.message import Joined, Message
 from yemba.core.site.addresses import free_slug
 from yemba.core.site.ids import Ids
 from yemba.core.site.resolve import Look
@@ -35,7 +36,7 @@ def with_new_pages(look: Look, ids: Ids, kind: Kind, value: str, key: str) -> tu
     slugs = {page.slug for page in look.document.pages.values()}
     added: list[str] = []
     for typed in names:
-        name = _NAME.read(typed, "The name of the new page", key)
+        name = _NAME.read(typed, Message("The name of the new page"), key)
         if name.casefold() in pages:
             continue
         room.PAGES.check(len(look.document.pages) + len(added), key)
@@ -53,7 +54,7 @@ def also_made(look: Look, kind: Kind, typed: str) -> str:
     """ ", and the new page Tea", for the words in which an edit is told; "" where it makes none."""
     known = {page.name.casefold() for page in look.document.pages.values()}
     new = dict.fromkeys(name.strip() for name in _names(kind, typed) if name.strip().casefold() not in known)
-    return f", and the new page {' and '.join(new)}" if new else ""
+    return Message(", and the new page {listed}", listed=Joined(" and ", new)) if new else ""
 
 
 def _begun(look: Look, name: str, slug: str, ids: Ids) -> dict[str, Any]:

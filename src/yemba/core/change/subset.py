@@ -9,7 +9,8 @@ from pydantic import ValidationError
 from yemba.core.change.difference import PAGE, Change, difference
 from yemba.core.change.operation import apply
 from yemba.core.errors import Fault
-from yemba.core.place import OfGround, OfSheet, OfTemplate
+from yemba.core.message import Joined, Message
+from yemba.core.place import OfColour, OfGround, OfSheet, OfTemplate
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
 
@@ -20,7 +21,7 @@ _LAYERS = (OfTemplate, OfSheet)
 def companions(change: Change, changes: Sequence[Change]) -> set[str]:
     """Keys of the changes that must go out with this one.
 
-    What mentions a page or a ground that is new needs it; one that goes needs the changes that
+    What mentions a page, a ground or a colour that is new needs it; one that goes needs the changes that
     take the mentions of it away.
     """
     others = [other for other in changes if other.key != change.key]
@@ -32,17 +33,26 @@ def companions(change: Change, changes: Sequence[Change]) -> set[str]:
 
 
 def _comes(change: Change) -> str:
-    """The id of a page or a ground that comes with a change, "" where none does."""
-    if change.kind == PAGE and change.after == "new":
-        return change.page
-    return change.place.ground if isinstance(change.place, OfGround) and not change.before else ""
+    """How a page, a ground or a colour is mentioned that comes with a change, "" where none does."""
+    if change.kind == PAGE:
+        return change.page if change.after == "new" else ""
+    return "" if change.before else _named(change)
 
 
 def _goes(change: Change) -> str:
-    """The id of a page or a ground that goes with a change, "" where none does."""
-    if change.kind == PAGE and change.after == "gone":
-        return change.page
-    return change.place.ground if isinstance(change.place, OfGround) and not change.after else ""
+    """How a page, a ground or a colour is mentioned that goes with a change, "" where none does."""
+    if change.kind == PAGE:
+        return change.page if change.after == "gone" else ""
+    return "" if change.after else _named(change)
+
+
+def _named(change: Change) -> str:
+    match change.place:
+        case OfGround(ground):
+            return ground
+        case OfColour(colour):
+            return repr(f"@{colour}")
+    return ""
 
 
 def closed(keys: Collection[str], changes: Sequence[Change]) -> set[str]:
@@ -87,8 +97,11 @@ def _with_first(document: Document, todo: Sequence[Change]) -> Document:
             return apply(document, change.steps)
         except ValidationError:
             continue
-    names = ", ".join(f"“{change.subject}”" for change in todo)
-    raise Fault("needs-others", f"{names} cannot go out without a change that waits. Let it go too, or hold it.")
+    names = Joined(", ", [Message("“{subject}”", subject=change.subject) for change in todo])
+    raise Fault(
+        "needs-others",
+        Message("{names} cannot go out without a change that waits. Let it go too, or hold it.", names=names),
+    )
 
 
 def _mentioned(change: Change, side: str) -> str:

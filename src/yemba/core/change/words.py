@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from typing import Any
 
+from yemba.core.message import Message
 from yemba.core.site.resolve import Look
 from yemba.core.site.settings import setting
 from yemba.core.site.words import plain
@@ -13,7 +14,7 @@ def value_in_words(key: str, value: Any, look: Look | None = None) -> str:
     """A design value; `look` gives typefaces, grounds and pictures their names. Raises Fault ``no-such-setting``."""
     kind = setting(key).kind
     if value is None and not kind.refers_to:
-        return "worked out"
+        return Message("worked out")
     return kind.say(value, look)
 
 

@@ -6,11 +6,12 @@ from collections.abc import Iterator
 from dataclasses import replace
 
 from yemba.core.check.finding import Finding, Inspected
+from yemba.core.message import Message
 from yemba.core.place import OfField, OfPicture
 from yemba.core.site.document import Document
 from yemba.core.site.pictures import Use, is_answered, uses
 
-NAME = "Alt text"
+NAME = Message("Alt text")
 
 
 def find(inspected: Inspected) -> Iterator[Finding]:
@@ -18,8 +19,12 @@ def find(inspected: Inspected) -> Iterator[Finding]:
     look = inspected.look
     for key, use in _undescribed(look.document).items():
         picture, page = look.document.pictures[key], look.document.pages.get(use.page)
-        on = f" on {page.name}" if page else ""
-        sentence = f"{picture.name}{on} has no alt text. Say in a line what it shows, or that it is decoration."
+        on = Message(" on {name}", name=page.name) if page else ""
+        sentence = Message(
+            "{name}{on} has no alt text. Say in a line what it shows, or that it is decoration.",
+            name=picture.name,
+            on=on,
+        )
         place = replace(use.place, what="alt") if isinstance(use.place, OfField) else OfPicture(key, "alt")
         yield Finding(sentence, place, use.page)
 

@@ -8,6 +8,7 @@ from yemba.core.check.finding import Cure, Finding, Inspected
 from yemba.core.colour.contrast import EDGE, LARGE, TEXT, nearest, ratio
 from yemba.core.colour.grounds import ROLE_NAMES, Asked, Ground, failures
 from yemba.core.colour.srgb import Colour
+from yemba.core.message import Message
 from yemba.core.part.part import parts
 from yemba.core.place import OfField, OfRole, OfSetting
 from yemba.core.site.backdrop import LARGE_FROM, Backdrop, of_header, of_section, reads_from
@@ -17,7 +18,7 @@ from yemba.core.site.one_offs import OneOff, apart, level_of
 from yemba.core.site.one_offs import of_section as of_section_one_offs
 from yemba.core.site.resolve import Look
 
-NAME = "Contrast"
+NAME = Message("Contrast")
 
 
 def find(inspected: Inspected) -> Iterator[Finding]:
@@ -42,11 +43,14 @@ def _links(look: Look, slug: str, ground: Ground) -> Iterator[Finding]:
     if look.value("link.underline") != "never" or not ground.link_underlined:
         return
     got = ratio(ground.link, ground.text)
-    sentence = (
-        f"On {look.ground_names[slug]}, only colour tells a link from the text, by {got:.2f} : 1; "
-        f"{EDGE:g} : 1 or an underline is needed."
+    sentence = Message(
+        "On {ground_names}, only colour tells a link from the text, by {got:.2f} : 1; {edge:g} : 1 or an underline "
+        "is needed.",
+        ground_names=look.ground_names[slug],
+        got=got,
+        edge=EDGE,
     )
-    cure = Cure("Underline where needed", "set-value", {"key": "link.underline", "value": "needed"})
+    cure = Cure(Message("Underline where needed"), "set-value", {"key": "link.underline", "value": "needed"})
     yield Finding(sentence, OfSetting("link.underline"), cure=cure)
 
 
@@ -67,18 +71,35 @@ def _one_off(look: Look, one: OneOff) -> Iterator[Finding]:
     got = ratio(set_apart.colour, fill)
     if got >= needed:
         return
-    sentence = f"{one.what} in {one.where} has {got:.2f} : 1 on {look.ground_names[slug]}; {needed:g} : 1 is needed."
+    sentence = Message(
+        "{what} in {where} has {got:.2f} : 1 on {ground_names}; {needed:g} : 1 is needed.",
+        what=one.what,
+        where=one.where,
+        got=got,
+        ground_names=look.ground_names[slug],
+        needed=needed,
+    )
     passing = nearest(set_apart.colour, fill, needed).hex
     arguments = {"section": one.standing.key, "element": one.element, "what": "colour", "value": passing}
-    yield Finding(sentence, one.place, one.standing.page, Cure(f"Use {passing}", "set-one-off", arguments))
+    yield Finding(
+        sentence,
+        one.place,
+        one.standing.page,
+        Cure(Message("Use {passing}", passing=passing), "set-one-off", arguments),
+    )
 
 
 def _unreadable(look: Look, slug: str, ground: Ground) -> Iterator[Finding]:
     """What on a ground falls short of what it must reach, each with the nearest colour that reaches it."""
     for asked, got in failures(ground):
         what, against = ROLE_NAMES[asked.role], ROLE_NAMES[asked.against]
-        sentence = (
-            f"On {look.ground_names[slug]}, {what} on {against} has {got:.2f} : 1; {asked.ratio:g} : 1 is needed."
+        sentence = Message(
+            "On {ground_names}, {what} on {against} has {got:.2f} : 1; {ratio:g} : 1 is needed.",
+            ground_names=look.ground_names[slug],
+            what=what,
+            against=against,
+            got=got,
+            ratio=asked.ratio,
         )
         yield Finding(sentence, OfRole(slug, asked.role), cure=_nearest(slug, ground, asked))
 
@@ -88,7 +109,9 @@ def _nearest(slug: str, ground: Ground, asked: Asked) -> Cure | None:
         passing = nearest(_role(ground, asked.role), _role(ground, asked.against), asked.ratio)
     except ValueError:
         return None
-    return Cure(f"Use {passing.hex}", "set-role", {"ground": slug, "role": asked.role, "value": passing.hex})
+    return Cure(
+        Message("Use {hex}", hex=passing.hex), "set-role", {"ground": slug, "role": asked.role, "value": passing.hex}
+    )
 
 
 def _role(ground: Ground, role: str) -> Colour:
@@ -105,13 +128,13 @@ def _over_pictures(inspected: Inspected) -> Iterator[Finding]:
         if behind and least:
             arguments = {"section": standing.key, "field": "tint", "words": str(least)}
             sentence = f"{look.where(standing)}: {_over(behind, least)}"
-            cure = Cure(f"Tint {least} %", "set-words", arguments)
+            cure = Cure(Message("Tint {least} %", least=least), "set-words", arguments)
             yield Finding(sentence, OfField(standing.key, "tint"), standing.page, cure)
     behind = of_header(look)
     least = _unread_over(inspected, behind) if behind else None
     if behind and least:
-        cure = Cure(f"Tint {least} %", "set-value", {"key": "header.tint", "value": least})
-        yield Finding(f"The header: {_over(behind, least)}", OfSetting("header.tint"), cure=cure)
+        cure = Cure(Message("Tint {least} %", least=least), "set-value", {"key": "header.tint", "value": least})
+        yield Finding(Message("The header: {over}", over=_over(behind, least)), OfSetting("header.tint"), cure=cure)
 
 
 def _unread_over(inspected: Inspected, behind: Backdrop) -> int | None:
@@ -121,4 +144,9 @@ def _unread_over(inspected: Inspected, behind: Backdrop) -> int | None:
 
 
 def _over(behind: Backdrop, least: int) -> str:
-    return f"over {behind.picture.name} text reads from a tint of {least} %; now {behind.tint} %."
+    return Message(
+        "over {name} text reads from a tint of {least} %; now {tint} %.",
+        name=behind.picture.name,
+        least=least,
+        tint=behind.tint,
+    )

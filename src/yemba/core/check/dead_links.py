@@ -6,6 +6,7 @@ import re
 from collections.abc import Iterator
 
 from yemba.core.check.finding import Cure, Finding, Inspected
+from yemba.core.message import Message
 from yemba.core.place import OfField, OfMenu, OfSetting
 from yemba.core.site.document import Document, Standing, Stored, stored_of
 from yemba.core.site.kinds import Field
@@ -13,7 +14,7 @@ from yemba.core.site.resolve import Look
 from yemba.core.value.link import FILE, target
 from yemba.core.value.reaching import REACHES
 
-NAME = "Links"
+NAME = Message("Links")
 _LINK = re.compile(r'<a(?: href="([^"]*)")?>(.*?)</a>', re.DOTALL)
 
 
@@ -28,18 +29,26 @@ def _in_the_menu(look: Look) -> Iterator[Finding]:
     document = look.document
     for key, link in sorted(document.navigation.links.items()):
         if _dead(document, link.link):
-            sentence = f"“{link.name}” in the menu leads to {_target(document, link.link)}, so the menu leaves it out."
-            out = Cure(f"Take {link.name} out of the menu", "remove-menu-link", {"entry": key})
+            sentence = Message(
+                "“{name}” in the menu leads to {target}, so the menu leaves it out.",
+                name=link.name,
+                target=_target(document, link.link),
+            )
+            out = Cure(Message("Take {name} out of the menu", name=link.name), "remove-menu-link", {"entry": key})
             yield Finding(sentence, OfMenu(key, "link"), "", _put_back(document, link.link) or out)
 
 
 def _of_the_action(look: Look) -> Iterator[Finding]:
     words, link = look.value("header.action"), look.value("header.action_link")
     if words and _dead(look.document, link):
-        sentence = f"“{words}” in the header leads to {_target(look.document, link)}, so the header leaves it out."
+        sentence = Message(
+            "“{words}” in the header leads to {target}, so the header leaves it out.",
+            words=words,
+            target=_target(look.document, link),
+        )
         yield Finding(sentence, OfSetting("header.action_link"), "", _put_back(look.document, link))
     elif words and not link:
-        sentence = f"“{words}” in the header leads nowhere yet, so the header leaves it out."
+        sentence = Message("“{words}” in the header leads nowhere yet, so the header leaves it out.", words=words)
         yield Finding(sentence, OfSetting("header.action_link"), "")
 
 
@@ -60,14 +69,19 @@ def _dead_in(inspected: Inspected, standing: Standing) -> list[Finding]:
 def _unreachable(look: Look, stored: Stored, field: Field) -> Finding:
     """A line that should be a link and cannot be one."""
     where, name = look.where(stored.standing), field.name.lower()
-    sentence = f"{where} has “{stored.value}” as its {name}, which is none: it stands there as words, not as a link."
+    sentence = Message(
+        "{where} has “{value}” as its {name}, which is none: it stands there as words, not as a link.",
+        where=where,
+        value=stored.value,
+        name=name,
+    )
     return Finding(sentence, OfField(stored.standing.key, stored.field, stored.item), stored.standing.page)
 
 
 def _of_link(look: Look, stored: Stored) -> Iterator[Finding]:
     document, where = look.document, look.where(stored.standing)
     if _dead(document, stored.value):
-        sentence = f"{where} leads to {_target(document, stored.value)}."
+        sentence = Message("{where} leads to {target}.", where=where, target=_target(document, stored.value))
         yield _finding(document, stored, sentence, stored.value, "")
 
 
@@ -77,7 +91,7 @@ def _in_words(look: Look, stored: Stored) -> Iterator[Finding]:
         if address and not _dead(document, address):
             continue
         target = _target(document, address) if address else "nothing"
-        sentence = f"“{words}” in {where} leads to {target}."
+        sentence = Message("“{words}” in {where} leads to {target}.", words=words, where=where, target=target)
         yield _finding(document, stored, sentence, address, _without(stored.value, address))
 
 
@@ -85,7 +99,7 @@ def _finding(document: Document, stored: Stored, sentence: str, address: str, ba
     """Cured by putting the page back where it is in the bin, else by the words without the link."""
     section = stored.standing.key
     out = {"section": section, "field": stored.field, "item": stored.item, "words": bare}
-    cure = _put_back(document, address) or Cure("Take the link out", "set-words", out)
+    cure = _put_back(document, address) or Cure(Message("Take the link out"), "set-words", out)
     return Finding(sentence, OfField(section, stored.field, stored.item), stored.standing.page, cure)
 
 
@@ -106,24 +120,32 @@ def _without(words: str, address: str) -> str:
 def _target(document: Document, address: str) -> str:
     page, section = target(address)
     if address.startswith(FILE):
-        return "a file that is gone"
+        return Message("a file that is gone")
     if page in document.pages and not document.is_published(page):
-        return f"the page {document.pages[page].name}, which is not published"
+        return Message("the page {name}, which is not published", name=document.pages[page].name)
     if page in document.pages:
         binned = document.bin.get(section)
-        return "a section that is in the bin" if binned and binned.section else "a section that is gone"
+        return (
+            Message("a section that is in the bin") if binned and binned.section else Message("a section that is gone")
+        )
     binned = document.bin.get(page)
-    return f"the page {binned.page.name}, which is in the bin" if binned and binned.page else "a page that is gone"
+    return (
+        Message("the page {name}, which is in the bin", name=binned.page.name)
+        if binned and binned.page
+        else Message("a page that is gone")
+    )
 
 
 def _put_back(document: Document, address: str) -> Cure | None:
     page, section = target(address)
     if page in document.pages and not document.is_published(page):
-        return Cure(f"Publish {document.pages[page].name}", "publish-page", {"page": page, "published": "1"})
+        return Cure(
+            Message("Publish {name}", name=document.pages[page].name), "publish-page", {"page": page, "published": "1"}
+        )
     binned = document.bin.get(section)
     if page in document.pages and binned and binned.section:
-        return Cure("Put the section back", "restore-section", {"section": section})
+        return Cure(Message("Put the section back"), "restore-section", {"section": section})
     binned = document.bin.get(page)
     if binned is None or binned.page is None:
         return None
-    return Cure(f"Put {binned.page.name} back", "restore-page", {"page": page})
+    return Cure(Message("Put {name} back", name=binned.page.name), "restore-page", {"page": page})

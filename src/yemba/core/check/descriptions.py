@@ -6,11 +6,12 @@ import re
 from collections.abc import Iterator
 
 from yemba.core.check.finding import Cure, Finding, Inspected
+from yemba.core.message import Message
 from yemba.core.place import OfPage
 from yemba.core.site.document import Page
 from yemba.core.site.words import plain
 
-NAME = "Titles and descriptions"
+NAME = Message("Titles and descriptions")
 LONGEST = 155  # characters that result lists show of a description; common practice, no source
 _SENTENCE = re.compile(r".{1,400}?[.!?…](?=\s|$)")
 
@@ -22,12 +23,19 @@ def find(inspected: Inspected) -> Iterator[Finding]:
         if not page.description:
             offered = proposed(page)
             arguments = {"page": page_id, "page_name": page.name, "description": offered}
-            cure = Cure(f"Take “{offered}”", "rename-page", arguments) if offered else None
-            sentence = f"{page.name} has no description; result lists then show whatever stands on the page."
+            cure = Cure(Message("Take “{offered}”", offered=offered), "rename-page", arguments) if offered else None
+            sentence = Message(
+                "{name} has no description; result lists then show whatever stands on the page.", name=page.name
+            )
             yield Finding(sentence, OfPage(page_id, "description"), page_id, cure)
         title = page.title or page.name
         if title in titles:
-            sentence = f"{page.name} and {titles[title]} have the same title, “{title}”. Give one of them its own."
+            sentence = Message(
+                "{name} and {titles} have the same title, “{title}”. Give one of them its own.",
+                name=page.name,
+                titles=titles[title],
+                title=title,
+            )
             yield Finding(sentence, OfPage(page_id, "title"), page_id)
         titles.setdefault(title, page.name)
 

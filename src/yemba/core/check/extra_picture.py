@@ -5,10 +5,11 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from yemba.core.check.finding import Finding, Inspected
+from yemba.core.message import Message
 from yemba.core.place import OfSetting
 from yemba.core.site.extra import covered
 
-NAME = "The picture in the header"
+NAME = Message("The picture in the header")
 
 
 def find(inspected: Inspected) -> Iterator[Finding]:
@@ -17,7 +18,9 @@ def find(inspected: Inspected) -> Iterator[Finding]:
     if not met:
         return
     windows = ", ".join(f"{window}" for window, _ in met)
-    sentence = (
-        f"The small picture in the header stands under {met[-1][1]} at {windows} px. Move it, or draw it smaller."
+    sentence = Message(
+        "The small picture in the header stands under {met} at {windows} px. Move it, or draw it smaller.",
+        met=met[-1][1],
+        windows=windows,
     )
     yield Finding(sentence, OfSetting("header.extra_anchor"))

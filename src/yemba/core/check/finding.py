@@ -10,6 +10,7 @@ from hashlib import sha256
 from typing import Any, NamedTuple, Protocol, TypeVar
 
 from yemba.core.cache import Cache
+from yemba.core.message import Message
 from yemba.core.part.part import parts
 from yemba.core.place import OfSection, Place
 from yemba.core.site.document import Holder, Picture, Standing
@@ -152,10 +153,14 @@ def checks() -> dict[str, Check]:
 def where(look: Look, page: str, fragment: str) -> str:
     """A fragment of a page as the owner knows it: "Offers on Home", "the header"."""
     if fragment in parts():
-        return f"the {parts()[fragment].name.lower()}"
+        return Message("the {name}", name=parts()[fragment].name.lower())
     holder = look.document.shown(page)
-    kind = look.catalogue.kind(holder.sections[fragment].kind).name if fragment in holder.sections else "a section"
-    return f"{kind} on {holder.name}"
+    kind = (
+        look.catalogue.kind(holder.sections[fragment].kind).name
+        if fragment in holder.sections
+        else Message("a section")
+    )
+    return Message("{kind} on {name}", kind=kind, name=holder.name)
 
 
 def place_of(fragment: str) -> Place:

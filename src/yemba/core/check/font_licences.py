@@ -5,11 +5,12 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from yemba.core.check.finding import Cure, Finding, Inspected
+from yemba.core.message import Message
 from yemba.core.place import OfFont
 from yemba.core.site.texts import texts
 from yemba.core.type.intake import LICENCES, UNLICENSED
 
-NAME = "Leave to use fonts"
+NAME = Message("Leave to use fonts")
 
 
 def find(inspected: Inspected) -> Iterator[Finding]:
@@ -20,4 +21,4 @@ def find(inspected: Inspected) -> Iterator[Finding]:
     for key in unlicensed:
         if key in used:
             sentence = f"{fonts[key].name}: {LICENCES[fonts[key].licence]}"
-            yield Finding(sentence, OfFont(key), cure=Cure("I have leave", "allow-font", {"font": key}))
+            yield Finding(sentence, OfFont(key), cure=Cure(Message("I have leave"), "allow-font", {"font": key}))

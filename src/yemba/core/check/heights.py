@@ -6,10 +6,11 @@ from collections.abc import Iterator
 
 from yemba.core.check.finding import Cure, Finding, Height, Inspected
 from yemba.core.errors import Fault
+from yemba.core.message import Message
 from yemba.core.place import OfField, OfSection
 from yemba.core.site.document import Standing
 
-NAME = "Heights"
+NAME = Message("Heights")
 SCREEN = 640  # px of a phone's window; common practice, no source
 MOST = 7 * SCREEN
 """px; a section that is higher is one that visitors give up."""
@@ -32,12 +33,18 @@ def _of_section(inspected: Inspected, standing: Standing, height: Height) -> Ite
     where = inspected.look.where(standing)
     if height.whole > MOST:
         screens = round(height.whole / SCREEN)
-        sentence = f"{where} is {screens} screens high on a phone. Part it in two, or take another layout."
+        sentence = Message(
+            "{where} is {screens} screens high on a phone. Part it in two, or take another layout.",
+            where=where,
+            screens=screens,
+        )
         yield Finding(sentence, OfSection(standing.key, "layout"), standing.page)
     if height.empty > MOST_EMPTY:
-        sentence = f"{where} has {height.empty:.0f} px on a phone in which nothing stands."
+        sentence = Message(
+            "{where} has {empty:.0f} px on a phone in which nothing stands.", where=where, empty=height.empty
+        )
         given = standing.section.fields.get("height")
         arguments = {"section": standing.key, "field": "height", "words": ""}
-        cure = Cure("As high as what is in it", "set-words", arguments) if given else None
+        cure = Cure(Message("As high as what is in it"), "set-words", arguments) if given else None
         place = OfField(standing.key, "height") if given else OfSection(standing.key, "layout")
         yield Finding(sentence, place, standing.page, cure)

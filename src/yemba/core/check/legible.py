@@ -8,12 +8,13 @@ from typing import NamedTuple
 from yemba.core.check.contrast import grounds_in_use
 from yemba.core.check.finding import Cure, Finding, Inspected
 from yemba.core.colour.contrast import LARGE, ratio
+from yemba.core.message import Message
 from yemba.core.place import OfSetting
 from yemba.core.site.resolve import COMFORTABLE, Look
 from yemba.core.type.levels import LEVELS, Level, Text
 from yemba.core.type.scale import ENLARGE_LIMIT, SMALL_FLOOR, SMALLEST
 
-NAME = "Sizes and effects"
+NAME = Message("Sizes and effects")
 
 # Limits of what reads well: common practice, no source, where none is named.
 _RUNNING = ("body", "lead", "quote")
@@ -56,46 +57,94 @@ _Warning = tuple[str, str, bool]
 def _sizes(look: Look, level: Level, text: Text) -> Iterator[_Warning]:
     low, high = text.size
     floor = SMALLEST if level.slug in _RUNNING or level.slug == "button" else SMALL_FLOOR
-    for end, size, where in (("phone", low, "on a phone"), ("wide", high, "on a wide window")):
+    for end, size, where in (("phone", low, Message("on a phone")), ("wide", high, Message("on a wide window"))):
         if size < floor:
-            yield end, f"{size:.3g} px {where} is hard to read; {floor:g} px is the least.", True
+            yield (
+                end,
+                Message(
+                    "{size:.3g} px {where} is hard to read; {floor:g} px is the least.",
+                    size=size,
+                    where=where,
+                    floor=floor,
+                ),
+                True,
+            )
     if max(low, high) > ENLARGE_LIMIT * min(low, high):
         times = max(low, high) / min(low, high)
-        yield "wide", f"One end is {times:.1f} times the other; past {ENLARGE_LIMIT:g} enlarging the page fails.", True
+        yield (
+            "wide",
+            Message(
+                "One end is {times:.1f} times the other; past {enlarge_limit:g} enlarging the page fails.",
+                times=times,
+                enlarge_limit=ENLARGE_LIMIT,
+            ),
+            True,
+        )
     number = int(level.slug[1]) if level.slug[1:].isdigit() else 6
     above = look.sizes.get(f"h{number - 1}")
     if number < 6 and above and (low > above.low + 0.01 or high > above.high + 0.01):
-        yield "wide", f"Larger than Heading {number - 1} above it.", True
+        yield "wide", Message("Larger than Heading {number} above it.", number=number - 1), True
 
 
 def _spacing(level: Level, text: Text) -> Iterator[_Warning]:
     running = level.slug in _RUNNING
     if running:
         closest, widest = _LINES
-        reads = f"{closest:g} to {widest:g} reads well"
+        reads = Message("{closest:g} to {widest:g} reads well", closest=closest, widest=widest)
         if text.leading < closest:
-            yield "leading", f"Lines stand too close: {text.leading:g}; {reads}.", True
+            yield (
+                "leading",
+                Message("Lines stand too close: {leading:g}; {reads}.", leading=text.leading, reads=reads),
+                True,
+            )
         if text.leading > widest:
-            yield "leading", f"Lines stand too far apart: {text.leading:g}; {reads}.", True
+            yield (
+                "leading",
+                Message("Lines stand too far apart: {leading:g}; {reads}.", leading=text.leading, reads=reads),
+                True,
+            )
     tight, loose = (_TIGHT, _LOOSE) if running else (_TITLES_TIGHT, 0.3)
-    reads = f"{tight:g} to {loose:g} em reads well"
+    reads = Message("{tight:g} to {loose:g} em reads well", tight=tight, loose=loose)
     if text.spacing < tight:
-        yield "spacing", f"At {text.spacing:g} em letters touch; {reads}.", True
+        yield "spacing", Message("At {spacing:g} em letters touch; {reads}.", spacing=text.spacing, reads=reads), True
     if text.spacing > loose:
-        yield "spacing", f"At {text.spacing:g} em letters fall apart; {reads}.", True
+        yield (
+            "spacing",
+            Message("At {spacing:g} em letters fall apart; {reads}.", spacing=text.spacing, reads=reads),
+            True,
+        )
 
 
 def _letters(look: Look, level: Level, text: Text) -> Iterator[_Warning]:
     running, family = level.slug in _RUNNING, look.families[text.face]
     if text.case == "uppercase":
-        yield "case", "Capitals have one height: words lose their outline and are read more slowly.", running
+        yield "case", Message("Capitals have one height: words lose their outline and are read more slowly."), running
     if text.case == "small-caps" and "smcp" not in family.facts.features:
-        yield "case", f"{family.name} has no small capitals; browsers draw shrunken capitals, which look thin.", True
+        yield (
+            "case",
+            Message(
+                "{name} has no small capitals; browsers draw shrunken capitals, which look thin.", name=family.name
+            ),
+            True,
+        )
     if running and not _LIGHT <= text.weight <= _HEAVY:
-        yield "weight", f"Weight {text.weight} in long text; {_LIGHT} to {_HEAVY} reads well.", True
+        yield (
+            "weight",
+            Message(
+                "Weight {weight} in long text; {light} to {heavy} reads well.",
+                weight=text.weight,
+                light=_LIGHT,
+                heavy=_HEAVY,
+            ),
+            True,
+        )
     if text.style == "italic":
-        slanted = "" if family.italic else f" {family.name} has no italics of its own; browsers slant its letters."
-        tires = "Long text in italics tires." if running else "Italics read a little more slowly."
+        slanted = (
+            ""
+            if family.italic
+            else Message(" {name} has no italics of its own; browsers slant its letters.", name=family.name)
+        )
+        tires = Message("Long text in italics tires.") if running else Message("Italics read a little more slowly.")
         yield "style", f"{tires}{slanted}", running
 
 
@@ -105,32 +154,57 @@ def _effects(look: Look, level: Level, text: Text) -> Iterator[_Warning]:
         share = 100 * max(facts.thin, 1) / max(facts.x_height, 1)
         yield (
             "line",
-            f"The line covers about {share:.0f} % of each small letter, and says that it no longer holds.",
+            Message(
+                "The line covers about {share:.0f} % of each small letter, and says that it no longer holds.",
+                share=share,
+            ),
             True,
         )
     if text.line == "underline":
         links = look.value("link.underline") == "always"
         yield (
             "line",
-            f"It crosses the tails of letters{', and links are underlined too: it looks like one' * links}.",
+            Message(
+                "It crosses the tails of letters{value}.",
+                value=", and links are underlined too: it looks like one" * links,
+            ),
             links,
         )
     if text.shadow == "soft":
-        yield "shadow", "A glow in the ground’s own colour: it changes nothing there, and helps over a picture.", False
+        yield (
+            "shadow",
+            Message("A glow in the ground’s own colour: it changes nothing there, and helps over a picture."),
+            False,
+        )
     if text.shadow == "hard":
         worst = min(grounds_in_use(look), key=lambda slug: _against_shadow(look, slug))
         got, name = _against_shadow(look, worst), look.ground_names[worst]
         yield (
             "shadow",
-            f"Letters have {got:.1f} : 1 against their shadow on {name}; {LARGE:g} : 1 is needed.",
+            Message(
+                "Letters have {got:.1f} : 1 against their shadow on {name}; {large:g} : 1 is needed.",
+                got=got,
+                name=name,
+                large=LARGE,
+            ),
             got < LARGE,
         )
     if text.outline:
         edge = min(ratio(look.grounds[slug].heading, look.grounds[slug].fill) for slug in grounds_in_use(look))
         stroke = facts.thick / facts.units_per_em
         thick = text.outline > stroke
-        more = f" It is thicker than the strokes of the letters, {stroke:.2f} em: their openings fill." if thick else ""
-        yield "outline", f"Over a picture every letter keeps an edge of {edge:.1f} : 1.{more}", thick
+        more = (
+            Message(
+                " It is thicker than the strokes of the letters, {stroke:.2f} em: their openings fill.", stroke=stroke
+            )
+            if thick
+            else ""
+        )
+        yield (
+            "outline",
+            Message("Over a picture every letter keeps an edge of {edge:.1f} : 1.{more}", edge=edge, more=more),
+            thick,
+        )
 
 
 def _against_shadow(look: Look, ground: str) -> float:
@@ -142,8 +216,18 @@ def measure_remark(look: Look) -> str:
     low, high = COMFORTABLE
     if low <= look.measure <= high:
         return ""
-    past = f" WCAG asks for at most {_WIDEST_MEASURE}." if look.measure > _WIDEST_MEASURE else ""
-    return f"{look.measure:g} characters in a line; {low} to {high} is comfortable.{past}"
+    past = (
+        Message(" WCAG asks for at most {widest_measure}.", widest_measure=_WIDEST_MEASURE)
+        if look.measure > _WIDEST_MEASURE
+        else ""
+    )
+    return Message(
+        "{measure:g} characters in a line; {low} to {high} is comfortable.{past}",
+        measure=look.measure,
+        low=low,
+        high=high,
+        past=past,
+    )
 
 
 def find(inspected: Inspected) -> Iterator[Finding]:
@@ -153,8 +237,8 @@ def find(inspected: Inspected) -> Iterator[Finding]:
         for remark in remarks(look, slug):
             if remark.warns:
                 mine = look.resolve(remark.key).set_by_owner
-                cure = Cure("Return it", "return-value", {"key": remark.key}) if mine else None
+                cure = Cure(Message("Return it"), "return-value", {"key": remark.key}) if mine else None
                 yield Finding(f"{level.name}: {remark.sentence}", OfSetting(remark.key), cure=cure)
     if reason := measure_remark(look):
-        cure = Cure("Return it", "return-value", {"key": "type.measure"})
-        yield Finding(f"Longest line: {reason}", OfSetting("type.measure"), cure=cure)
+        cure = Cure(Message("Return it"), "return-value", {"key": "type.measure"})
+        yield Finding(Message("Longest line: {reason}", reason=reason), OfSetting("type.measure"), cure=cure)

@@ -6,6 +6,7 @@ from collections.abc import Iterator
 from typing import NamedTuple
 
 from yemba.core.check.finding import Cure, Finding, Inspected
+from yemba.core.message import Message, Plural
 from yemba.core.place import OfSetting
 from yemba.core.site.catalogue import Family
 from yemba.core.site.document import Standing
@@ -13,7 +14,7 @@ from yemba.core.site.resolve import Look
 from yemba.core.site.texts import SiteText, texts_of_parts, texts_of_section
 from yemba.core.type.levels import LEVELS
 
-NAME = "Letters"
+NAME = Message("Letters")
 _OFFERED = 3
 
 
@@ -66,8 +67,18 @@ def find(inspected: Inspected) -> Iterator[Finding]:
     look = inspected.look
     for one in lacking(inspected):
         names = ", ".join(look.families[slug].name for slug in one.having[:_OFFERED])
-        offer = f"{names} {'have' if len(one.having) > 1 else 'has'} them." if one.having else "No face here has all."
-        sentence = f"{one.family.name} lacks “{one.letters[:40]}”, first in {one.texts[0].where}. {offer}"
+        offer = (
+            Plural("{names} has them.", "{names} have them.", len(one.having), names=names)
+            if one.having
+            else Message("No face here has all.")
+        )
+        sentence = Message(
+            "{name} lacks “{letters}”, first in {where}. {offer}",
+            name=one.family.name,
+            letters=one.letters[:40],
+            where=one.texts[0].where,
+            offer=offer,
+        )
         yield Finding(sentence, OfSetting(one.setting), cure=_cure(look, one))
 
 
@@ -76,4 +87,4 @@ def _cure(look: Look, one: Lacking) -> Cure | None:
     if not one.having:
         return None
     best = look.families[one.having[0]]
-    return Cure(f"Take {best.name}", "set-value", {"key": one.setting, "value": best.slug})
+    return Cure(Message("Take {name}", name=best.name), "set-value", {"key": one.setting, "value": best.slug})

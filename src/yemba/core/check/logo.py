@@ -13,21 +13,25 @@ from yemba.core.colour.naming import name_for
 from yemba.core.colour.oklch import difference
 from yemba.core.colour.srgb import Colour, from_hex
 from yemba.core.layout.header_fit import HIGHEST_LOGO
+from yemba.core.message import Message, labels
+from yemba.core.part.part import parts
 from yemba.core.picture.drawing import raster
 from yemba.core.picture.logo import BACKGROUND, ENCLOSED, TRIM, LogoReading, read_logo
 from yemba.core.picture.marks import contrast_of_marks
 from yemba.core.place import OfLogo, OfSetting
 from yemba.core.site.document import Picture
 from yemba.core.site.footer import is_shown, names_site
-from yemba.core.site.logo import NAMES, logo_on, version_for
+from yemba.core.site.logo import DARK, LIGHT, NAMES, logo_on, version_for
 from yemba.core.site.pictures import picture_bytes
 from yemba.core.site.resolve import Look
 
-NAME = "Logo"
+NAME = Message("Logo")
 DENSITY = 2
 """Pixels of a dense screen to one of the page's."""
 _SEEN = 0.02  # OKLab distance from which a box is seen on a ground
-_STANDS_ON = {"header": "the header", "footer": "the footer"}
+_STANDS_ON = labels({"header": "the header", "footer": "the footer"})
+
+_MAKE = labels({LIGHT: "Make a light version for it", DARK: "Make a dark version for it"})
 
 
 def find(inspected: Inspected) -> Iterator[Finding]:
@@ -55,7 +59,9 @@ def stands_on(look: Look) -> dict[str, str]:
 def _on_ground(inspected: Inspected, picture: Picture, part: str, ground: str) -> Iterator[Finding]:
     look, data = inspected.look, loaded(inspected.load, picture)
     if data is None:
-        yield Finding(f"The file of the logo, {picture.name}, is no longer there. Choose it again.", OfLogo())
+        yield Finding(
+            Message("The file of the logo, {name}, is no longer there. Choose it again.", name=picture.name), OfLogo()
+        )
         return
     reading = read_logo(data, picture.format)
     if not picture.version_of:
@@ -90,20 +96,31 @@ def _box(look: Look, reading: LogoReading, part: str, ground: str) -> Iterator[F
     if not _boxed(reading, look.grounds[ground].fill):
         return
     behind = from_hex(reading.background)
-    sentence = (
-        f"The logo stands on {name_for(behind)}, {behind.hex}, which shows as a box in {_STANDS_ON[part]}, "
-        f"on {look.ground_names[ground]}."
+    sentence = Message(
+        "The logo stands on {name_for}, {hex}, which shows as a box in {stands_on}, on {ground_names}.",
+        name_for=name_for(behind),
+        hex=behind.hex,
+        stands_on=_STANDS_ON[part],
+        ground_names=look.ground_names[ground],
     )
-    yield Finding(sentence, OfLogo(), cure=Cure("Take the box out", "mend-logo", {"act": BACKGROUND}, "mend-logo"))
+    yield Finding(
+        sentence, OfLogo(), cure=Cure(Message("Take the box out"), "mend-logo", {"act": BACKGROUND}, "mend-logo")
+    )
     if reading.enclosed:
-        within = "Marks of the logo close in some of that background, as an “o” does."
-        yield Finding(within, OfLogo(), cure=Cure("Take it out there too", "mend-logo", {"act": ENCLOSED}, "mend-logo"))
+        within = Message("Marks of the logo close in some of that background, as an “o” does.")
+        yield Finding(
+            within, OfLogo(), cure=Cure(Message("Take it out there too"), "mend-logo", {"act": ENCLOSED}, "mend-logo")
+        )
 
 
 def _room(reading: LogoReading) -> Iterator[Finding]:
     if reading.room:
-        sentence = f"{reading.room:.0%} of the logo’s file is empty room round it, so that it is drawn smaller."
-        yield Finding(sentence, OfLogo(), cure=Cure("Trim it to its marks", "mend-logo", {"act": TRIM}, "mend-logo"))
+        sentence = Message(
+            "{room:.0%} of the logo’s file is empty room round it, so that it is drawn smaller.", room=reading.room
+        )
+        yield Finding(
+            sentence, OfLogo(), cure=Cure(Message("Trim it to its marks"), "mend-logo", {"act": TRIM}, "mend-logo")
+        )
 
 
 def _pixels(look: Look, picture: Picture) -> Iterator[Finding]:
@@ -111,9 +128,13 @@ def _pixels(look: Look, picture: Picture) -> Iterator[Finding]:
     drawn = round(min(look.value("header.height_wide"), HIGHEST_LOGO) * look.value("logo.height") / 100)
     if picture.format == "svg" or picture.height >= DENSITY * drawn:
         return
-    sentence = (
-        f"{picture.name or 'The logo'} is {picture.height} px high and drawn {drawn} px high: on a dense screen, which "
-        f"wants {DENSITY * drawn}, it looks soft. Choose a larger file, or SVG."
+    sentence = Message(
+        "{value} is {height} px high and drawn {drawn} px high: on a dense screen, which wants {density}, it looks "
+        "soft. Choose a larger file, or SVG.",
+        value=picture.name or "The logo",
+        height=picture.height,
+        drawn=drawn,
+        density=DENSITY * drawn,
     )
     yield Finding(sentence, OfLogo())
 
@@ -122,16 +143,24 @@ def _faint(inspected: Inspected, picture: Picture, part: str, ground: str, got: 
     """Marks that do not stand out: cured by a version for such grounds; where that is what does not, by a ground."""
     look = inspected.look
     key = version_for(look, ground)
-    sentence = (
-        f"The logo’s marks have {got:.1f} : 1 against {_STANDS_ON[part]}’s ground, {look.ground_names[ground]}; "
-        f"{EDGE:g} : 1 is needed."
+    sentence = Message(
+        "The logo’s marks have {got:.1f} : 1 against {stands_on}’s ground, {ground_names}; {edge:g} : 1 is needed.",
+        got=got,
+        stands_on=_STANDS_ON[part],
+        ground_names=look.ground_names[ground],
+        edge=EDGE,
     )
     if not picture.version_of:
-        cure = Cure(f"Make a {NAMES[key]} version for it", "mend-logo", {"act": NAMES[key]}, "mend-logo")
+        cure = Cure(_MAKE[key], "mend-logo", {"act": NAMES[key]}, "mend-logo")
         return Finding(sentence, OfLogo(), cure=cure)
     on = {slug: _contrast(inspected, slug) for slug in look.grounds}
     best = max(on, key=lambda slug: on[slug])
-    button = f"{part.capitalize()} on {look.ground_names[best]}, {on[best]:.1f} : 1"
+    button = Message(
+        "{part} on {ground_names}, {on:.1f} : 1",
+        part=parts()[part].name,
+        ground_names=look.ground_names[best],
+        on=on[best],
+    )
     cure = Cure(button, "set-value", {"key": f"{part}.ground", "value": best})
     return Finding(sentence, OfSetting(key), cure=cure if on[best] >= EDGE else None)
 

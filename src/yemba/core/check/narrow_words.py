@@ -8,12 +8,13 @@ from typing import NamedTuple
 
 from yemba.core.check.finding import Finding, Inspected, place_of, where
 from yemba.core.limits import NARROWEST
+from yemba.core.message import Message
 from yemba.core.place import OfField
 from yemba.core.site.document import Document, Standing, ordered_items
 from yemba.core.site.resolve import Look
 from yemba.core.type.breaking import unbroken
 
-NAME = "At 320 px"
+NAME = Message("At 320 px")
 
 
 def find(inspected: Inspected) -> Iterator[Finding]:
@@ -26,9 +27,12 @@ def _sideways(inspected: Inspected) -> Iterator[Finding]:
     for page_id, measured in inspected.measured.items():
         if page_id in inspected.look.document.pages and measured.content > measured.width:
             fragment = measured.widest
-            sentence = (
-                f"{inspected.look.document.pages[page_id].name} is too wide for a phone: "
-                f"{where(inspected.look, page_id, fragment)} reaches to {measured.content} px of {measured.width}."
+            sentence = Message(
+                "{name} is too wide for a phone: {where} reaches to {content} px of {width}.",
+                name=inspected.look.document.pages[page_id].name,
+                where=where(inspected.look, page_id, fragment),
+                content=measured.content,
+                width=measured.width,
             )
             yield Finding(sentence, place_of(fragment), page_id)
 
@@ -52,9 +56,13 @@ def _small(inspected: Inspected, standing: Standing) -> list[Finding]:
         word = max(parts, key=lambda part: family.text_width(text, part, 1.0), default="")
         fitting = room / max(0.1, family.text_width(text, word, 1.0))
         if fitting < least:
-            sentence = (
-                f"“{word}” in {look.where(standing)} is so long that its heading is set at {fitting:.0f} px on a "
-                f"narrow phone, smaller than the text at {least:g} px. Shorten it, or hyphenate it where it may break."
+            sentence = Message(
+                "“{word}” in {where} is so long that its heading is set at {fitting:.0f} px on a narrow phone, "
+                "smaller than the text at {least:g} px. Shorten it, or hyphenate it where it may break.",
+                word=word,
+                where=look.where(standing),
+                fitting=fitting,
+                least=least,
             )
             findings.append(Finding(sentence, heading.place, standing.page))
     return findings

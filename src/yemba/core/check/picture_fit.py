@@ -5,12 +5,13 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from yemba.core.check.finding import Cure, Finding, Inspected
+from yemba.core.message import Message
 from yemba.core.picture.sizes import drawn_width
 from yemba.core.place import OfSection, Place
 from yemba.core.site.pictures import Use, picture_size, uses
 from yemba.core.site.resolve import Look
 
-NAME = "Pictures"
+NAME = Message("Pictures")
 MOST_BYTES = 300_000
 """Of all pictures of one page on a phone."""
 WIDE, PHONE, DENSITY = 1280, 390, 2
@@ -32,12 +33,15 @@ def _too_small(inspected: Inspected) -> Iterator[Finding]:
             wanted, own = drawn_wide(look, use), picture_size(picture)[0]
             if use.standing is None or own >= wanted:
                 continue
-            sentence = (
-                f"{picture.name} is {own} px wide; {look.where(use.standing)} draws it {wanted} px wide. "
-                "Replace it by a larger one."
+            sentence = Message(
+                "{name} is {own} px wide; {where} draws it {wanted} px wide. Replace it by a larger one.",
+                name=picture.name,
+                own=own,
+                where=look.where(use.standing),
+                wanted=wanted,
             )
             whole = picture.shape and picture.width >= wanted
-            cure = Cure("Show it whole, uncropped", "show-whole", {"picture": key}) if whole else None
+            cure = Cure(Message("Show it whole, uncropped"), "show-whole", {"picture": key}) if whole else None
             yield Finding(sentence, use.place, use.page, cure)
 
 
@@ -49,10 +53,14 @@ def _too_heavy(inspected: Inspected) -> Iterator[Finding]:
         drawing = document.pictures[heaviest].format == "svg" and weights[heaviest] > _HEAVY_DRAWING
         if total <= MOST_BYTES and not drawing:
             continue
-        sentence = (
-            f"The pictures of {document.pages[page_id].name} come to {total / 1000:.0f} kB on a phone; "
-            f"{MOST_BYTES // 1000} kB are a good limit. The heaviest is {document.pictures[heaviest].name} "
-            f"with {weights[heaviest] / 1000:.0f} kB."
+        sentence = Message(
+            "The pictures of {name} come to {total:.0f} kB on a phone; {most_bytes} kB are a good limit. The "
+            "heaviest is {name_2} with {weights:.0f} kB.",
+            name=document.pages[page_id].name,
+            total=total / 1000,
+            most_bytes=MOST_BYTES // 1000,
+            name_2=document.pictures[heaviest].name,
+            weights=weights[heaviest] / 1000,
         )
         yield Finding(sentence, _section_of(on_page[heaviest][0]), page_id)
 

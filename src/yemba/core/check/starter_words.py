@@ -6,6 +6,7 @@ from collections.abc import Iterator
 
 from yemba.core.cache import by_identity
 from yemba.core.check.finding import Finding, Inspected
+from yemba.core.message import Message
 from yemba.core.place import OfField, OfSection
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Holder, Section, Standing, stored_of
@@ -14,7 +15,7 @@ from yemba.core.site.resolve import Look
 from yemba.core.site.words import plain
 from yemba.core.trade.trade import Trade
 
-NAME = "Starter words"
+NAME = Message("Starter words")
 
 
 def find(inspected: Inspected) -> Iterator[Finding]:
@@ -26,11 +27,20 @@ def _find_in(inspected: Inspected, standing: Standing) -> list[Finding]:
     look, key = inspected.look, standing.key
     unwritten = _unwritten(standing.section, look.catalogue.kind(standing.section.kind), look.starter_trade)
     if unwritten:
-        sentence = f"{look.where(standing)} still has the words it began with. Write your own, or take the section out."
+        sentence = Message(
+            "{where} still has the words it began with. Write your own, or take the section out.",
+            where=look.where(standing),
+        )
         return [Finding(sentence, OfField(key, unwritten[1], unwritten[0]), standing.page)]
     if any(plain(stored.value) for stored in stored_of(standing)):
         return []
-    return [Finding(f"{look.where(standing)} is empty. Write in it, or take it out.", OfSection(key), standing.page)]
+    return [
+        Finding(
+            Message("{where} is empty. Write in it, or take it out.", where=look.where(standing)),
+            OfSection(key),
+            standing.page,
+        )
+    ]
 
 
 def starter_sections(look: Look) -> set[str]:

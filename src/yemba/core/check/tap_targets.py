@@ -6,8 +6,9 @@ from collections.abc import Iterator, Sequence
 from math import hypot
 
 from yemba.core.check.finding import Finding, Inspected, Target, place_of, where
+from yemba.core.message import Message
 
-NAME = "Tap targets"
+NAME = Message("Tap targets")
 LEAST = 24
 """px, on both sides. Links within a sentence are free of it."""
 _TOLERANCE = 0.5  # px; boxes come rounded
@@ -19,9 +20,14 @@ def find(inspected: Inspected) -> Iterator[Finding]:
         if page_id not in inspected.look.document.pages:
             continue
         for fragment, target in _smallest(too_small(measured.targets)).items():
-            sentence = (
-                f"“{target.words or 'A button'}” in {where(inspected.look, page_id, fragment)} is "
-                f"{target.width:.0f} x {target.height:.0f} px and stands close to another; a finger needs {LEAST} px."
+            sentence = Message(
+                "“{value}” in {where} is {width:.0f} x {height:.0f} px and stands close to another; a finger needs "
+                "{least} px.",
+                value=target.words or "A button",
+                where=where(inspected.look, page_id, fragment),
+                width=target.width,
+                height=target.height,
+                least=LEAST,
             )
             yield Finding(sentence, place_of(fragment), page_id)
 

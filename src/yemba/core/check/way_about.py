@@ -6,12 +6,13 @@ from collections.abc import Iterator
 
 from yemba.core.check.finding import Cure, Finding, Inspected
 from yemba.core.layout.arrangement import NONE
+from yemba.core.message import Message
 from yemba.core.place import OfMenu, OfSetting
 from yemba.core.site.footer import has_navigation, is_shown
 from yemba.core.site.header import shown_title
 from yemba.core.site.navigation import leads_home
 
-NAME = "The way about"
+NAME = Message("The way about")
 
 
 def find(inspected: Inspected) -> Iterator[Finding]:
@@ -25,10 +26,14 @@ def _nowhere(inspected: Inspected) -> Iterator[Finding]:
     if look.arrangement.menu != NONE or has_navigation(look) or len(look.document.pages) < 2:
         return
     if is_shown(look):
-        what, key, shows = "the footer shows no navigation", "footer.navigation", "Show the navigation in the footer"
+        what, key, shows = (
+            Message("the footer shows no navigation"),
+            "footer.navigation",
+            Message("Show the navigation in the footer"),
+        )
     else:
-        what, key, shows = "no footer", "footer.shown", "Show the footer"
-    sentence = f"There is no header, and {what}: nobody finds the other pages."
+        what, key, shows = Message("no footer"), "footer.shown", Message("Show the footer")
+    sentence = Message("There is no header, and {what}: nobody finds the other pages.", what=what)
     yield Finding(sentence, OfSetting(key), "", Cure(shows, "set-value", {"key": key, "value": "true"}))
 
 
@@ -40,6 +45,8 @@ def _not_home(inspected: Inspected) -> Iterator[Finding]:
         return
     first = document.order[0]
     name = document.pages[first].name
-    sentence = f"Where neither name nor logo stands in the header, the menu does not lead back to {name} either."
-    cure = Cure(f"Show {name} in the menu", "show-menu-entry", {"entry": first, "shown": "true"})
+    sentence = Message(
+        "Where neither name nor logo stands in the header, the menu does not lead back to {name} either.", name=name
+    )
+    cure = Cure(Message("Show {name} in the menu", name=name), "show-menu-entry", {"entry": first, "shown": "true"})
     yield Finding(sentence, OfMenu(first, "shown"), "", cure)

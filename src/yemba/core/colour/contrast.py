@@ -6,6 +6,7 @@ from functools import lru_cache
 
 from yemba.core.colour.oklch import LINEAR, Oklch, difference, to_colour, to_oklch
 from yemba.core.colour.srgb import BLACK, WHITE, Colour
+from yemba.core.message import Message
 
 TEXT = 4.5  # SC 1.4.3, text
 LARGE = 3.0  # SC 1.4.3, large text: 24 px, or 18.66 px bold
@@ -40,8 +41,8 @@ def carries(colour: Colour, ground: Colour) -> str:
     """What a colour may be used for on a ground, in words."""
     got = ratio(colour, ground)
     if got >= TEXT:
-        return "text and headings"
-    return "large text and edges" if got >= LARGE else "shapes only"
+        return Message("text and headings")
+    return Message("large text and edges") if got >= LARGE else Message("shapes only")
 
 
 def nearest(wanted: Colour, ground: Colour, asked: float) -> Colour:

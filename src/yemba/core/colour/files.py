@@ -10,6 +10,7 @@ from yemba.core.colour.naming import name_for
 from yemba.core.colour.srgb import Read
 from yemba.core.errors import Fault
 from yemba.core.limits import PALETTE_BYTES, PALETTE_COLOURS
+from yemba.core.message import Message, Plural
 
 
 class Palette(NamedTuple):
@@ -28,7 +29,9 @@ def read_palette(data: bytes | str) -> Palette:
     parsed = next(known.parse(text) for known in formats().values() if known.recognises(text))
     if not parsed:
         raise Fault(
-            "no-colours", "No colour was found in this. Paste hex codes such as #8c3b2a, one after another.", "codes"
+            "no-colours",
+            Message("No colour was found in this. Paste hex codes such as #8c3b2a, one after another."),
+            "codes",
         )
     return _palette(parsed)
 
@@ -36,7 +39,9 @@ def read_palette(data: bytes | str) -> Palette:
 def text_of(data: bytes | str) -> str:
     """The words of a palette file. Raises Fault ``file-too-large``, ``palette-unreadable`` where it is no text."""
     if len(data) > PALETTE_BYTES:
-        raise Fault("file-too-large", "This has more than 1 MB; no palette needs that. Choose a palette file.", "file")
+        raise Fault(
+            "file-too-large", Message("This has more than 1 MB; no palette needs that. Choose a palette file."), "file"
+        )
     if isinstance(data, str):
         return data
     try:
@@ -45,7 +50,11 @@ def text_of(data: bytes | str) -> str:
         text = "\0"
     if "\0" in text:
         offered = ", ".join(known.name for known in formats().values())
-        raise Fault("palette-unreadable", f"This file is no palette that Yemba reads. It reads: {offered}.", "file")
+        raise Fault(
+            "palette-unreadable",
+            Message("This file is no palette that Yemba reads. It reads: {offered}.", offered=offered),
+            "file",
+        )
     return text
 
 
@@ -55,17 +64,26 @@ def _palette(parsed: Sequence[tuple[str, Read]]) -> Palette:
     for name, one in parsed:
         colours.append((name or name_for(one.colour, [known for known, _ in colours]), one.colour))
     clear, mapped = sum(one.alpha < 1 for _, one in parsed), sum(one.mapped for _, one in parsed)
-    lost = []
+    lost: list[str] = []
     if more:
-        lost.append(f"It holds more than {PALETTE_COLOURS} colours; the first {PALETTE_COLOURS} were read.")
+        lost.append(
+            Message(
+                "It holds more than {palette_colours} colours; the first {palette_colours} were read.",
+                palette_colours=PALETTE_COLOURS,
+            )
+        )
     if clear:
-        lost.append(f"{clear} see-through colour{_s(clear)} became solid.")
+        lost.append(
+            Plural("{number} see-through colour became solid.", "{number} see-through colours became solid.", clear)
+        )
     if mapped:
-        lost.append(f"{mapped} colour{_s(mapped)} outside what screens show in sRGB came as near as can be.")
+        lost.append(
+            Plural(
+                "{number} colour outside what screens show in sRGB came as near as can be.",
+                "{number} colours outside what screens show in sRGB came as near as can be.",
+                mapped,
+            )
+        )
     if not any(name for name, _ in parsed):
-        lost.append("There were no names in it; these are proposed.")
+        lost.append(Message("There were no names in it; these are proposed."))
     return Palette(colours, lost)
-
-
-def _s(count: int) -> str:
-    return "" if count == 1 else "s"

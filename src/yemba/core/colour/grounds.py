@@ -14,8 +14,9 @@ from typing import NamedTuple
 from yemba.core.colour.contrast import EDGE, TEXT, nearest, ratio
 from yemba.core.colour.oklch import Oklch, difference, to_colour, to_oklch
 from yemba.core.colour.srgb import BLACK, WHITE, Colour, Read, mix
+from yemba.core.message import Message, labels
 
-GROUND_NAMES = {"light": "Light", "tinted": "Tinted", "strong": "Strong", "dark": "Dark"}
+GROUND_NAMES = labels({"light": "Light", "tinted": "Tinted", "strong": "Strong", "dark": "Dark"})
 
 # Common practice, no source: where a designer stops calling a colour paper, ink or an accent.
 _PAPER_FROM, _INK_TO, _PLAIN_BELOW = 0.88, 0.42, 0.04
@@ -63,25 +64,27 @@ REQUIREMENTS = (
     *(Asked("button_text", against, TEXT) for against in ("button", "button_hover", "button_pressed")),
     *(Asked(role, "fill", EDGE) for role in ("button_edge", "field", "focus")),
 )
-ROLE_NAMES = {
-    "fill": "background",
-    "heading": "headings",
-    "text": "text",
-    "quiet": "quiet text",
-    "link": "links",
-    "link_hover": "links under the pointer",
-    "visited": "visited links",
-    "button": "button",
-    "button_text": "button text",
-    "button_edge": "button edge",
-    "button_hover": "button under the pointer",
-    "button_pressed": "button pressed",
-    "button_disabled": "disabled button",
-    "button_disabled_text": "disabled button’s text",
-    "line": "lines",
-    "field": "field edges",
-    "focus": "focus ring",
-}
+ROLE_NAMES = labels(
+    {
+        "fill": "background",
+        "heading": "headings",
+        "text": "text",
+        "quiet": Message("quiet text"),
+        "link": "links",
+        "link_hover": Message("links under the pointer"),
+        "visited": Message("visited links"),
+        "button": "button",
+        "button_text": Message("button text"),
+        "button_edge": Message("button edge"),
+        "button_hover": Message("button under the pointer"),
+        "button_pressed": Message("button pressed"),
+        "button_disabled": Message("disabled button"),
+        "button_disabled_text": Message("disabled button’s text"),
+        "line": "lines",
+        "field": Message("field edges"),
+        "focus": Message("focus ring"),
+    }
+)
 
 
 class ByHand(NamedTuple):

@@ -8,12 +8,13 @@ from typing import NamedTuple
 from yemba.core.colour.naming import name_for
 from yemba.core.colour.oklch import Oklch, difference, to_colour, to_oklch
 from yemba.core.colour.srgb import Colour
+from yemba.core.message import Message
 
 HARMONIES = {
-    "complementary": ("Complementary", (180,)),
-    "near": ("Near neighbours", (-30, 30)),
-    "triad": ("Triad", (120, 240)),
-    "split": ("Split complementary", (150, 210)),
+    "complementary": (Message("Complementary"), (180,)),
+    "near": (Message("Near neighbours"), (-30, 30)),
+    "triad": (Message("Triad"), (120, 240)),
+    "split": (Message("Split complementary"), (150, 210)),
 }
 """Turns of the hue in degrees from the leading colour; as colour theory has them, common practice."""
 

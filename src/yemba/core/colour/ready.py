@@ -7,17 +7,20 @@ from typing import NamedTuple
 from yemba.core.colour.harmony import named
 from yemba.core.colour.oklch import to_oklch
 from yemba.core.colour.srgb import Colour, from_hex
+from yemba.core.message import labels
 
-MOODS = {"quiet": "Quiet", "warm": "Warm", "fresh": "Fresh", "bold": "Bold", "dark": "Dark", "earthy": "Earthy"}
-HUES = {
-    "red": "Reds",
-    "orange": "Oranges",
-    "yellow": "Yellows",
-    "green": "Greens",
-    "blue": "Blues",
-    "violet": "Violets",
-    "grey": "Greys",
-}
+MOODS = labels({"quiet": "Quiet", "warm": "Warm", "fresh": "Fresh", "bold": "Bold", "dark": "Dark", "earthy": "Earthy"})
+HUES = labels(
+    {
+        "red": "Reds",
+        "orange": "Oranges",
+        "yellow": "Yellows",
+        "green": "Greens",
+        "blue": "Blues",
+        "violet": "Violets",
+        "grey": "Greys",
+    }
+)
 # Where one hue word gives way to the next, in degrees of OKLCH; common practice, no source.
 _UP_TO = ((35, "red"), (75, "orange"), (112, "yellow"), (180, "green"), (275, "blue"), (345, "violet"), (361, "red"))
 

@@ -10,6 +10,7 @@ from coloraide import Color
 
 from yemba.core.errors import Fault
 from yemba.core.limits import PALETTE_COLOURS
+from yemba.core.message import Message
 
 _LONGEST = 120  # letters of any colour that CSS writes
 _HEX = re.compile(r"#?([0-9a-f]{3,4}|[0-9a-f]{6}|[0-9a-f]{8})", re.IGNORECASE)
@@ -58,7 +59,10 @@ def read(text: str, field: str = "colour") -> Read:
     except ValueError:
         raise Fault(
             "colour-unreadable",
-            f"“{text[:40]}” is not a colour. Write a hex code such as #8c3b2a, or a CSS colour such as teal.",
+            Message(
+                "“{text}” is not a colour. Write a hex code such as #8c3b2a, or a CSS colour such as teal.",
+                text=text[:40],
+            ),
             field,
         ) from None
     srgb = found.convert("srgb")
@@ -76,7 +80,7 @@ def parse(text: str, field: str = "colour") -> Colour:
     if found.alpha < 1:
         raise Fault(
             "colour-see-through",
-            f"“{text}” is see-through. A brand colour is solid: leave out the last two digits.",
+            Message("“{text}” is see-through. A brand colour is solid: leave out the last two digits.", text=text),
             field,
         )
     return found.colour

@@ -10,6 +10,7 @@ from coloraide import Color
 
 from yemba.core.colour.oklch import LINEAR, encode, to_colour, to_oklch
 from yemba.core.colour.srgb import Colour
+from yemba.core.message import Message
 
 Matrix = tuple[tuple[float, float, float], ...]
 
@@ -29,23 +30,23 @@ class Vision(NamedTuple):
 # Machado, Oliveira and Fernandes (2009), severity 1.0; achromatopsia by relative luminance (WCAG 2.2).
 VISIONS = {
     "protan": Vision(
-        "Protanopia",
-        "no red cones; about 1 man in 100",
+        Message("Protanopia"),
+        Message("no red cones; about 1 man in 100"),
         ((0.152286, 1.052583, -0.204868), (0.114503, 0.786281, 0.099216), (-0.003882, -0.048116, 1.051998)),
     ),
     "deutan": Vision(
-        "Deuteranopia",
-        "no green cones; about 1 man in 100, and 5 more with weak ones",
+        Message("Deuteranopia"),
+        Message("no green cones; about 1 man in 100, and 5 more with weak ones"),
         ((0.367322, 0.860646, -0.227968), (0.280085, 0.672501, 0.047413), (-0.011820, 0.042940, 0.968881)),
     ),
     "tritan": Vision(
-        "Tritanopia",
-        "no blue cones; rare",
+        Message("Tritanopia"),
+        Message("no blue cones; rare"),
         ((1.255528, -0.076749, -0.178779), (-0.078411, 0.930809, 0.147602), (0.004733, 0.691367, 0.303900)),
     ),
     "mono": Vision(
-        "Achromatopsia",
-        "no colours at all; very rare, and every black-and-white print",
+        Message("Achromatopsia"),
+        Message("no colours at all; very rare, and every black-and-white print"),
         ((0.2126, 0.7152, 0.0722), (0.2126, 0.7152, 0.0722), (0.2126, 0.7152, 0.0722)),
     ),
 }

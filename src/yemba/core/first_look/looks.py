@@ -11,12 +11,13 @@ from yemba.core.colour.srgb import Colour
 from yemba.core.first_look.given import Given
 from yemba.core.first_look.palettes import Voice, leading, palette
 from yemba.core.first_look.reasons import reason
+from yemba.core.message import labels
 from yemba.core.site.catalogue import Catalogue, Family, Pairing
 from yemba.core.template.manifest import Template
 from yemba.core.type.facts import REGULAR
 from yemba.core.type.pairing import judge
 
-VOICES = {Voice.CLOSE: "Closest", Voice.QUIET: "Quieter", Voice.BOLD: "Bolder"}
+VOICES = labels({Voice.CLOSE: "Closest", Voice.QUIET: "Quieter", Voice.BOLD: "Bolder"})
 _OF_AIM = {
     "found": "hours-and-place",
     "work": "gallery",

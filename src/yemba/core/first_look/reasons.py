@@ -5,21 +5,22 @@ from __future__ import annotations
 from yemba.core.colour.srgb import Colour
 from yemba.core.first_look.given import Given
 from yemba.core.first_look.palettes import Voice, leading
+from yemba.core.message import Message
 from yemba.core.site.catalogue import Pairing
 from yemba.core.template.manifest import Template
 from yemba.core.trade.trade import MOODS
 
 _KINDS = {
-    "opening": "a large opening",
-    "offers": "what you offer",
+    "opening": Message("a large opening"),
+    "offers": Message("what you offer"),
     "words": "words",
-    "words-with-picture": "a picture beside words",
+    "words-with-picture": Message("a picture beside words"),
     "price-list": "prices",
     "gallery": "pictures",
     "dates": "dates",
-    "hours-and-place": "hours and place",
-    "questions": "questions and answers",
-    "contact-form": "writing to you",
+    "hours-and-place": Message("hours and place"),
+    "questions": Message("questions and answers"),
+    "contact-form": Message("writing to you"),
 }
 
 
@@ -33,22 +34,30 @@ def reason(given: Given, voice: Voice, template: Template, lead: Colour, ready: 
 
 def _of_colour(given: Given, voice: Voice, lead: Colour, ready: str) -> str:
     if ready:
-        return f"no colour was given, so the ready palette {ready}"
+        return Message("no colour was given, so the ready palette {ready}", ready=ready)
     source = _source(given, lead)
     return {
-        Voice.CLOSE: f"{source}, {lead.hex}, leads as it is",
-        Voice.QUIET: f"{source}, {lead.hex}, dimmed, among greys that lean to it",
-        Voice.BOLD: f"{source}, {lead.hex}, in full, on paper and in ink of its hue",
+        Voice.CLOSE: Message("{source}, {hex}, leads as it is", source=source, hex=lead.hex),
+        Voice.QUIET: Message("{source}, {hex}, dimmed, among greys that lean to it", source=source, hex=lead.hex),
+        Voice.BOLD: Message("{source}, {hex}, in full, on paper and in ink of its hue", source=source, hex=lead.hex),
     }[voice]
 
 
 def _source(given: Given, lead: Colour) -> str:
     """What a colour is to who gave it."""
     if lead in given.codes:
-        return "your colour"
+        return Message("your colour")
     if lead in given.logo:
-        return "the main colour of your logo" if lead == leading(given.logo) else "another colour of your logo"
-    return "the strongest colour of your photo" if lead == leading(given.photo) else "another colour of your photo"
+        return (
+            Message("the main colour of your logo")
+            if lead == leading(given.logo)
+            else Message("another colour of your logo")
+        )
+    return (
+        Message("the strongest colour of your photo")
+        if lead == leading(given.photo)
+        else Message("another colour of your photo")
+    )
 
 
 def _of_type(given: Given, voice: Voice, pairing: Pairing | None) -> str:
@@ -57,14 +66,23 @@ def _of_type(given: Given, voice: Voice, pairing: Pairing | None) -> str:
     if voice is Voice.CLOSE and given.shape:
         strokes = "thick" if given.shape.is_thick else "thin"
         corners = "round" if given.shape.is_round else "square"
-        return f"{_faces(pairing)}, for {strokes} strokes and {corners} corners as your logo has them"
+        return Message(
+            "{faces}, for {strokes} strokes and {corners} corners as your logo has them",
+            faces=_faces(pairing),
+            strokes=strokes,
+            corners=corners,
+        )
     return _faces(pairing)
 
 
 def _faces(pairing: Pairing) -> str:
     """Its name is "heading and body", or that of the one face."""
     heading, _, body = pairing.name.partition(" and ")
-    return f"headings in {heading}, text in {body}" if body else f"all in {heading}"
+    return (
+        Message("headings in {heading}, text in {body}", heading=heading, body=body)
+        if body
+        else Message("all in {heading}", heading=heading)
+    )
 
 
 def _of_template(given: Given, template: Template) -> str:
@@ -73,6 +91,10 @@ def _of_template(given: Given, template: Template) -> str:
     further = [kind for kind in given.sections if kind in template.strengths]
     strong = next(iter(shared or further), "")
     if strong:
-        return f"{template.name}, which gives room to {_KINDS.get(strong, strong)}"
+        return Message("{name}, which gives room to {value}", name=template.name, value=_KINDS.get(strong, strong))
     mood = next((mood for mood in given.trade.moods if mood in template.moods), "")
-    return f"{template.name}, {MOODS[mood]} as a site of your trade may be" if mood else template.name
+    return (
+        Message("{name}, {moods} as a site of your trade may be", name=template.name, moods=MOODS[mood])
+        if mood
+        else template.name
+    )

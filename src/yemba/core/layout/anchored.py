@@ -5,11 +5,13 @@ from __future__ import annotations
 from math import cos, radians, sin
 from typing import NamedTuple
 
-ANCHORS = {
+from yemba.core.message import labels
+
+ANCHORS = labels({
     "top-start": "Top, where lines begin", "top": "Top", "top-end": "Top, where lines end",
     "start": "Where lines begin", "middle": "Middle", "end": "Where lines end",
     "foot-start": "Foot, where lines begin", "foot": "Foot", "foot-end": "Foot, where lines end",
-}  # fmt: skip
+})  # fmt: skip
 """By slug, from the top on, as they stand in three rows."""
 _WIDEST = 200.0  # px; there is room for it in every window
 

@@ -7,6 +7,7 @@ from typing import Literal
 from pydantic import Field, field_validator
 
 from yemba.core.errors import nearest
+from yemba.core.message import Label
 from yemba.core.strict import Strict
 
 PIECES = ("title", "tagline", "navigation")
@@ -25,7 +26,7 @@ class Arrangement(Strict):
     in px, at most, in any template. `order` is its place among others."""
 
     slug: str
-    name: str
+    name: Label
     order: int = 99
     column: bool = False
     rows: list[list[str]]

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from typing import TYPE_CHECKING
 
+from yemba.core.message import Message, labels
 from yemba.core.part.header import BEHIND, WAYS
 from yemba.core.part.part import BEFORE, Element, Part
 from yemba.core.picture.filters import FILTERS
@@ -21,11 +22,11 @@ from yemba.core.value.picture import PictureChoice
 if TYPE_CHECKING:
     from yemba.core.site.resolve import Look
 
-MOVES = {"still": "Stands still", "with": "Moves with the page"}
+MOVES = labels({"still": "Stands still", "with": "Moves with the page"})
 
 
 def _setting(name: str, label: str, kind: Kind, default: object, along: str = "background.behind") -> Setting:
-    return Setting(f"background.{name}", label, "frame", PARTS, kind, default, "", along)
+    return Setting(f"background.{name}", Message(label), "frame", PARTS, kind, default, "", along)
 
 
 def _stands_on(look: Look, page: str) -> str:
@@ -34,12 +35,12 @@ def _stands_on(look: Look, page: str) -> str:
 
 PART = Part(
     slug="background",
-    name="Background",
+    name=Message("Background"),
     stands=BEFORE,
     order=-1,
     settings=(
         _setting("ground", "Background ground", GroundChoice(), None, along=""),
-        _setting("behind", "Background", Choice(BEHIND | {"ground": "A ground"}), "ground", along=""),
+        _setting("behind", "Background", Choice(BEHIND | {"ground": Message("A ground")}), "ground", along=""),
         _setting("gradient_from", "Gradient from", BrandColourChoice(), ""),
         _setting("gradient_via", "By way of", BrandColourChoice(), ""),
         _setting("gradient_to", "Gradient to", BrandColourChoice(), ""),
@@ -56,7 +57,7 @@ PART = Part(
         _setting("filter", "Filter over the picture", Choice(FILTERS), "none"),
         _setting("tint", "Tint over it", Number(0, 100, "%"), 40),
     ),
-    elements={"": Element("Background", "body", OfSetting("background.behind"))},
+    elements={"": Element(Message("Background"), "body", OfSetting("background.behind"))},
     stands_on=_stands_on,
     chapter="frame",
 )

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 from typing import TYPE_CHECKING
 
+from yemba.core.message import Message, labels
 from yemba.core.part.header import LINE_COLOURS, LINES
 from yemba.core.part.part import AFTER, Element, Part, PartText
 from yemba.core.place import OfSetting
@@ -21,20 +22,22 @@ if TYPE_CHECKING:
     from yemba.core.site.resolve import Look
 
 OWN, SIGN = "template", "sign"
-ARRANGEMENTS = {
-    OWN: "As the template has it",
-    "line": "In one line",
-    "split": "Words and navigation apart",
-    "columns": "In columns",
-    "centred": "In the middle",
-    "stack": "One below the other",
-    SIGN: "The name large",
-    "fine": "Small, in one line",
-}
-ALIGNS = {"start": "Where lines start", "center": "In the middle", "end": "Where lines end"}
-STANDS = {"foot": "At the foot of the window", "follows": "Right after the content"}
+ARRANGEMENTS = labels(
+    {
+        OWN: "As the template has it",
+        "line": "In one line",
+        "split": "Words and navigation apart",
+        "columns": "In columns",
+        "centred": "In the middle",
+        "stack": "One below the other",
+        SIGN: "The name large",
+        "fine": "Small, in one line",
+    }
+)
+ALIGNS = labels({"start": "Where lines start", "center": "In the middle", "end": "Where lines end"})
+STANDS = labels({"foot": "At the foot of the window", "follows": "Right after the content"})
 """Where it stands on a page that is shorter than the window."""
-BEHIND = {"ground": "Its ground", "through": "See-through"}
+BEHIND = {"ground": Message("Its ground"), "through": Message("See-through")}
 
 
 def _texts(look: Look) -> Iterator[PartText]:
@@ -46,12 +49,12 @@ def _texts(look: Look) -> Iterator[PartText]:
 
 
 def _setting(name: str, label: str, kind: Kind, default: object, css: str = "", along: str = "") -> Setting:
-    return Setting(f"footer.{name}", label, "footer", PARTS, kind, default, css, along)
+    return Setting(f"footer.{name}", Message(label), "footer", PARTS, kind, default, css, along)
 
 
 PART = Part(
     slug="footer",
-    name="Footer",
+    name=Message("Footer"),
     stands=AFTER,
     settings=(
         _setting("shown", "Footer on the pages", YesNo(), True),
@@ -76,13 +79,13 @@ PART = Part(
         _setting("credit", "Made with Yemba", YesNo(), False),
     ),
     elements={
-        "": Element("Footer", "footer", OfSetting("footer.ground")),
-        "copyright": Element("Copyright line", "footer", OfSetting("footer.copyright")),
-        "logo": Element("Logo in the footer", "title", OfSetting("footer.logo")),
-        "words": Element("Footer", "footer", OfSetting("footer.words")),
-        "navigation": Element("Footer", "footer", OfSetting("footer.navigation")),
-        "switch": Element("Languages in the footer", "footer", OfSetting("footer.switch")),
-        "credit": Element("Made with Yemba", "footer", OfSetting("footer.credit")),
+        "": Element(Message("Footer"), "footer", OfSetting("footer.ground")),
+        "copyright": Element(Message("Copyright line"), "footer", OfSetting("footer.copyright")),
+        "logo": Element(Message("Logo in the footer"), "title", OfSetting("footer.logo")),
+        "words": Element(Message("Footer"), "footer", OfSetting("footer.words")),
+        "navigation": Element(Message("Footer"), "footer", OfSetting("footer.navigation")),
+        "switch": Element(Message("Languages in the footer"), "footer", OfSetting("footer.switch")),
+        "credit": Element(Message("Made with Yemba"), "footer", OfSetting("footer.credit")),
     },
     texts=_texts,
     holds_sections=True,

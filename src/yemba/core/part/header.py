@@ -6,6 +6,7 @@ from collections.abc import Iterator
 from typing import TYPE_CHECKING
 
 from yemba.core.layout.anchored import ANCHORS
+from yemba.core.message import Message, labels
 from yemba.core.part.part import BEFORE, Element, Part, PartText
 from yemba.core.picture.filters import FILTERS
 from yemba.core.picture.patterns import PATTERNS
@@ -44,33 +45,33 @@ def _stands_on(look: Look, page: str) -> str:
     return ground_on(look, page)
 
 
-POSITIONS = {"relative": "Scrolls away", "sticky": "Stays on top", "shrinks": "Shrinks to a bar"}
-SHOWN = {"both": "At every width", "wide": "Where the menu is unfolded", "phone": "Where the menu is folded"}
-ACTIONS = {"button": "As a button", "outlined": "As an outlined button", "link": "As a link"}
-MARKS = {"line": "By a line", "ground": "By a ground of its own", "weight": "By weight", "none": "Not at all"}
+POSITIONS = labels({"relative": "Scrolls away", "sticky": "Stays on top", "shrinks": "Shrinks to a bar"})
+SHOWN = labels({"both": "At every width", "wide": "Where the menu is unfolded", "phone": "Where the menu is folded"})
+ACTIONS = labels({"button": "As a button", "outlined": "As an outlined button", "link": "As a link"})
+MARKS = labels({"line": "By a line", "ground": "By a ground of its own", "weight": "By weight", "none": "Not at all"})
 """How the entry of the page one is on is told."""
-POINTED = {"line": "A line", "ground": "A ground of its own", "colour": "Another colour"}
+POINTED = labels({"line": "A line", "ground": "A ground of its own", "colour": "Another colour"})
 """What an entry gets under the pointer."""
-PANELS = {"whole": "Over the whole screen", "top": "Down from the top", "side": "In from the side"}
-LINES = {"solid": "Plain", "dashed": "Dashed", "dotted": "Dotted", "double": "Double"}
-LINE_COLOURS = {"line": "As lines are", "text": "As text is", "button": "As buttons are"}
-WIDTHS = {"page": "As wide as the page", "full": "From edge to edge"}
-BEHIND = {"ground": "Its ground", "gradient": "A gradient", "pattern": "A pattern", "picture": "A picture"}
-WAYS = {"to right": "Across", "to bottom": "Down", "to bottom right": "From corner to corner"}
-ENTRANCES = {"none": "At once", "fade": "Fading in", "rise": "Rising"}
-BOXES = {"none": "None", "plain": "Plain", "edged": "With an edge"}
-STANDS = {"top": "At the top", "middle": "In the middle", "foot": "At the foot"}
-SHADOWS = {"none": "None", "soft": "Soft", "deep": "Deep"}
+PANELS = labels({"whole": "Over the whole screen", "top": "Down from the top", "side": "In from the side"})
+LINES = labels({"solid": "Plain", "dashed": "Dashed", "dotted": "Dotted", "double": "Double"})
+LINE_COLOURS = labels({"line": "As lines are", "text": "As text is", "button": "As buttons are"})
+WIDTHS = labels({"page": "As wide as the page", "full": "From edge to edge"})
+BEHIND = labels({"ground": "Its ground", "gradient": "A gradient", "pattern": "A pattern", "picture": "A picture"})
+WAYS = labels({"to right": "Across", "to bottom": "Down", "to bottom right": "From corner to corner"})
+ENTRANCES = labels({"none": "At once", "fade": "Fading in", "rise": "Rising"})
+BOXES = labels({"none": "None", "plain": "Plain", "edged": "With an edge"})
+STANDS = labels({"top": "At the top", "middle": "In the middle", "foot": "At the foot"})
+SHADOWS = labels({"none": "None", "soft": "Soft", "deep": "Deep"})
 
 
 def _setting(name: str, label: str, kind: Kind, default: object, css: str = "", along: str = "") -> Setting:
-    return Setting(f"header.{name}", label, "header", PARTS, kind, default, css, along)
+    return Setting(f"header.{name}", Message(label), "header", PARTS, kind, default, css, along)
 
 
 _PATTERN = Choice({slug: pattern.name for slug, pattern in PATTERNS.items()})
 PART = Part(
     slug="header",
-    name="Header",
+    name=Message("Header"),
     stands=BEFORE,
     settings=(
         _setting("arrangement", "Header arrangement", ArrangementChoice(), "row"),
@@ -131,12 +132,12 @@ PART = Part(
         _setting("shadow", "Shadow below", Choice(SHADOWS), "none"),
     ),
     elements={
-        "": Element("Header", "navigation", OfSetting("header.ground")),
-        "logo": Element("Logo", "title", OfSite("name")),
-        "tagline": Element("Tagline", "small", OfSite("tagline")),
-        "extra": Element("Small picture", "small", OfSetting("header.extra")),
-        "action": Element("Call to action", "button", OfSetting("header.action")),
-        "navigation": Element("Navigation", "navigation", OfMenu()),
+        "": Element(Message("Header"), "navigation", OfSetting("header.ground")),
+        "logo": Element(Message("Logo"), "title", OfSite("name")),
+        "tagline": Element(Message("Tagline"), "small", OfSite("tagline")),
+        "extra": Element(Message("Small picture"), "small", OfSetting("header.extra")),
+        "action": Element(Message("Call to action"), "button", OfSetting("header.action")),
+        "navigation": Element(Message("Navigation"), "navigation", OfMenu()),
     },
     texts=_texts,
     stands_on=_stands_on,

@@ -5,6 +5,7 @@ from __future__ import annotations
 from typing import TYPE_CHECKING
 
 from yemba.core.layout.frame import END, NONE, START
+from yemba.core.message import Message, labels
 from yemba.core.part.part import BESIDE, Element, Part
 from yemba.core.place import OfSetting
 from yemba.core.site.setting import PARTS, Setting
@@ -17,12 +18,12 @@ from yemba.core.value.side import Side
 if TYPE_CHECKING:
     from yemba.core.site.resolve import Look
 
-SIDES = {NONE: "Nowhere", START: "Where lines start", END: "Where lines end"}
-FOLDS = {"after": "After it", "before": "Before it"}
+SIDES = labels({NONE: "Nowhere", START: "Where lines start", END: "Where lines end"})
+FOLDS = labels({"after": "After it", "before": "Before it"})
 
 
 def _setting(name: str, label: str, kind: Kind, default: object, css: str = "") -> Setting:
-    return Setting(f"sidebar.{name}", label, "frame", PARTS, kind, default, css)
+    return Setting(f"sidebar.{name}", Message(label), "frame", PARTS, kind, default, css)
 
 
 def _stands_on(look: Look, page: str) -> str:
@@ -31,7 +32,7 @@ def _stands_on(look: Look, page: str) -> str:
 
 PART = Part(
     slug="sidebar",
-    name="Sidebar",
+    name=Message("Sidebar"),
     stands=BESIDE,
     settings=(
         _setting("side", "Sidebar", Side(SIDES), NONE),
@@ -40,7 +41,7 @@ PART = Part(
         _setting("folds", "Where it has no room, it stands", Choice(FOLDS), "after"),
         _setting("ground", "Sidebar ground", GroundChoice(), None),
     ),
-    elements={"": Element("Sidebar", "body", OfSetting("sidebar.side"))},
+    elements={"": Element(Message("Sidebar"), "body", OfSetting("sidebar.side"))},
     holds_sections=True,
     stands_on=_stands_on,
     chapter="frame",

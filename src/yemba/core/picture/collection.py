@@ -15,6 +15,7 @@ from yemba.core.colour.grounds import Ground
 from yemba.core.colour.harmony import turned
 from yemba.core.colour.oklch import difference
 from yemba.core.colour.srgb import Colour, mix
+from yemba.core.message import Label
 
 ROLES = ("paper", "tint", "lead", "second", "deep", "ink")
 _ROLE = re.compile(r"var\(--([a-z]+),(#[0-9a-f]{6})\)")
@@ -29,7 +30,7 @@ class Drawing(NamedTuple):
     """A drawing of the collection; `alt` is proposed as its alt text, `focal` the spot that no crop may lose, in %."""
 
     slug: str
-    name: str
+    name: Label
     alt: str
     tags: tuple[str, ...]
     svg: str

@@ -9,15 +9,19 @@ from functools import lru_cache
 from io import BytesIO
 
 import numpy as np
+from numpy.typing import NDArray
 from PIL import Image, ImageFilter
 
 from yemba.core.colour.srgb import Colour
+from yemba.core.message import labels
 
 NONE, GREY, DUOTONE, SOFT, SHARPER = "none", "grey", "duotone", "soft", "contrast"
-FILTERS = {NONE: "As it is", GREY: "Grey", DUOTONE: "Two brand colours", SOFT: "Soft", SHARPER: "Sharper contrast"}
+FILTERS = labels(
+    {NONE: "As it is", GREY: "Grey", DUOTONE: "Two brand colours", SOFT: "Soft", SHARPER: "Sharper contrast"}
+)
 CONTRAST = 1.35
 BLUR = 3  # px
-_GREY = np.array([0.2126, 0.7152, 0.0722])
+GREY_SHARES = (0.2126, 0.7152, 0.0722)
 
 
 @lru_cache(maxsize=16)
@@ -31,17 +35,19 @@ def filtered(data: bytes, name: str, dark: Colour, light: Colour) -> bytes:
     if name == SOFT:
         picture = picture.filter(ImageFilter.GaussianBlur(BLUR))
     else:
-        shares = np.asarray(picture, dtype=np.float64) / 255
-        picture = Image.fromarray(np.round(255 * _seen(shares, name, dark, light)).astype(np.uint8))
+        picture = Image.fromarray(in_colours(np.asarray(picture), name, dark, light))
     out = BytesIO()
     picture.save(out, "PNG", compress_level=1)
     return out.getvalue()
 
 
-def _seen(shares: np.ndarray, name: str, dark: Colour, light: Colour) -> np.ndarray:
+def in_colours(pixels: NDArray[np.uint8], name: str, dark: Colour, light: Colour) -> NDArray[np.uint8]:
+    """Rows of pixels of red, green and blue, under a filter that changes colours alone."""
+    shares = pixels / 255
     if name == SHARPER:
-        return np.asarray(np.clip((shares - 0.5) * CONTRAST + 0.5, 0, 1))
-    grey = np.repeat((shares @ _GREY)[..., None], 3, axis=-1)
-    if name == GREY:
-        return grey
-    return np.asarray(np.maximum(grey * np.array(light) / 255, np.array(dark) / 255))
+        seen = np.clip((shares - 0.5) * CONTRAST + 0.5, 0, 1)
+    else:
+        seen = np.repeat((shares @ np.array(GREY_SHARES))[..., None], 3, axis=-1)
+    if name == DUOTONE:
+        seen = np.maximum(seen * np.array(light) / 255, np.array(dark) / 255)
+    return np.round(255 * seen).astype(np.uint8)

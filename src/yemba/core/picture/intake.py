@@ -11,6 +11,7 @@ from PIL import Image, ImageOps, UnidentifiedImageError
 from yemba.core import apart
 from yemba.core.errors import Fault
 from yemba.core.limits import PICTURE_BYTES
+from yemba.core.message import Message
 from yemba.core.picture.drawing import drawn
 from yemba.core.picture.svg import clean_svg
 
@@ -39,7 +40,9 @@ def clean_picture(data: bytes, name: str) -> CleanPicture:
     try:
         return CleanPicture(**apart.work("clean-picture", seconds=_SECONDS, data=data, name=named))
     except apart.Failed as error:
-        reason = f"“{named}” takes too long to read, or fills the memory. Save it simpler or smaller."
+        reason = Message(
+            "“{named}” takes too long to read, or fills the memory. Save it simpler or smaller.", named=named
+        )
         raise Fault("picture-unreadable", reason, "file") from error
 
 
@@ -55,7 +58,9 @@ def _drawing(data: bytes, name: str) -> CleanPicture:
     try:
         drawn(clean, 32)
     except Exception as error:
-        raise Fault("picture-unreadable", f"“{name}” cannot be drawn. Save it again as plain SVG.", "file") from error
+        raise Fault(
+            "picture-unreadable", Message("“{name}” cannot be drawn. Save it again as plain SVG.", name=name), "file"
+        ) from error
     return CleanPicture(clean, "svg", width, height)
 
 
@@ -63,12 +68,16 @@ def _check_bytes(data: bytes, name: str) -> None:
     if len(data) > PICTURE_BYTES:
         raise Fault(
             "file-too-large",
-            f"“{name}” has {len(data) / 1e6:.0f} MB. At most {PICTURE_BYTES // 1_000_000} MB fit; "
-            "save it smaller and choose it again.",
+            Message(
+                "“{name}” has {number:.0f} MB. At most {picture_bytes} MB fit; save it smaller and choose it again.",
+                name=name,
+                number=len(data) / 1e6,
+                picture_bytes=PICTURE_BYTES // 1_000_000,
+            ),
             "file",
         )
     if not data:
-        raise Fault("picture-unreadable", f"“{name}” is empty. Choose another file.", "file")
+        raise Fault("picture-unreadable", Message("“{name}” is empty. Choose another file.", name=name), "file")
 
 
 def _clean_pixels(data: bytes, name: str) -> CleanPicture:
@@ -79,8 +88,14 @@ def _clean_pixels(data: bytes, name: str) -> CleanPicture:
                 if opened.width * opened.height > MOST_PIXELS:
                     raise Fault(
                         "picture-too-large",
-                        f"“{name}” is {opened.width} x {opened.height} pixels. At most "
-                        f"{MOST_PIXELS // 1_000_000} million fit; save it smaller.",
+                        Message(
+                            "“{name}” is {width} x {height} pixels. At most {most_pixels} million fit; save it "
+                            "smaller.",
+                            name=name,
+                            width=opened.width,
+                            height=opened.height,
+                            most_pixels=MOST_PIXELS // 1_000_000,
+                        ),
                         "file",
                     )
                 form = _KNOWN[opened.format or ""]
@@ -92,13 +107,19 @@ def _clean_pixels(data: bytes, name: str) -> CleanPicture:
             raise
         raise Fault(
             "picture-unreadable",
-            f"“{name}” is not a picture Yemba can read, or it is broken. Use SVG, PNG, JPEG or WebP.",
+            Message(
+                "“{name}” is not a picture Yemba can read, or it is broken. Use SVG, PNG, JPEG or WebP.", name=name
+            ),
             "file",
         ) from error
     except (Image.DecompressionBombWarning, Image.DecompressionBombError) as error:
         raise Fault(
             "picture-too-large",
-            f"“{name}” has more than {MOST_PIXELS // 1_000_000} million pixels. Save it smaller.",
+            Message(
+                "“{name}” has more than {most_pixels} million pixels. Save it smaller.",
+                name=name,
+                most_pixels=MOST_PIXELS // 1_000_000,
+            ),
             "file",
         ) from error
 

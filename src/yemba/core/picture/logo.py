@@ -17,6 +17,7 @@ from PIL import Image
 from yemba.core import apart
 from yemba.core.colour.srgb import Colour, from_hex
 from yemba.core.errors import Fault
+from yemba.core.message import Message
 from yemba.core.picture import cutout, recolour
 from yemba.core.picture.cutout import Pixels
 from yemba.core.picture.drawing import raster
@@ -67,7 +68,9 @@ def _apart(task: str, **given: Any) -> CleanPicture:
     try:
         return CleanPicture(**apart.work(task, seconds=_SECONDS, **given))
     except apart.Failed as error:
-        reason = "The logo cannot be changed here. Change it in the program that drew it, and choose the file again."
+        reason = Message(
+            "The logo cannot be changed here. Change it in the program that drew it, and choose the file again."
+        )
         raise Fault("picture-unreadable", reason, "file") from error
 
 
@@ -108,7 +111,9 @@ def recolour_here(data: bytes, form: str, grounds: list[str], ink: str) -> dict[
 
 def _required(thing: Any) -> Any:
     if thing is None:
-        raise Fault("nothing-to-mend", "There is nothing of this left to mend. Look at the logo again.", "logo")
+        raise Fault(
+            "nothing-to-mend", Message("There is nothing of this left to mend. Look at the logo again."), "logo"
+        )
     return thing
 
 

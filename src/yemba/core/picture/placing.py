@@ -2,15 +2,23 @@
 
 from __future__ import annotations
 
+from yemba.core.message import labels
+
 FILL, WHOLE, TILE = "fill", "whole", "tile"
-FITS = {FILL: "Fills it", WHOLE: "Whole", TILE: "As tiles"}
-_ACROSS = {"left": "left", "center": "middle", "right": "right"}
-_DOWN = {"top": "top", "center": "middle", "bottom": "bottom"}
-ANCHORS = {
-    f"{across} {down}": "in the middle" if across == down == "center" else f"{low}, {side}"
-    for down, low in _DOWN.items()
-    for across, side in _ACROSS.items()
-}
+FITS = labels({FILL: "Fills it", WHOLE: "Whole", TILE: "As tiles"})
+ANCHORS = labels(
+    {
+        "left top": "top, left",
+        "center top": "top, middle",
+        "right top": "top, right",
+        "left center": "middle, left",
+        "center center": "in the middle",
+        "right center": "middle, right",
+        "left bottom": "bottom, left",
+        "center bottom": "bottom, middle",
+        "right bottom": "bottom, right",
+    }
+)
 """Nine places, as CSS says them (CSS Images 3, "object-position")."""
 TILE_WIDTH = 240  # px, of a tile behind a section
 

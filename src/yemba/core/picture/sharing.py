@@ -9,6 +9,7 @@ from typing import NamedTuple
 from PIL import Image
 
 from yemba.core.colour.grounds import Ground
+from yemba.core.message import labels
 from yemba.core.picture.crop import crop
 from yemba.core.picture.drawing import drawn
 from yemba.core.picture.signature import SIGNATURES
@@ -17,7 +18,7 @@ from yemba.core.site.lettering import Lettering, from_the_right
 WIDTH, HEIGHT = 1200, 630
 """px; the size that link cards are cut from (Open Graph; common practice, no source)."""
 NAME, PICTURE, BESIDE = "name", "picture", "beside"
-COMPOSITIONS = {NAME: "Words alone", PICTURE: "Words under a picture", BESIDE: "Words beside a picture"}
+COMPOSITIONS = labels({NAME: "Words alone", PICTURE: "Words under a picture", BESIDE: "Words beside a picture"})
 _EDGE, _LARGEST, _LEAST, _SMALL = 84, 118, 44, 34.0
 _HALF = WIDTH // 2
 _LEADING = 1.08

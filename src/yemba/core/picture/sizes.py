@@ -9,7 +9,7 @@ from typing import Any
 
 from PIL import Image
 
-from yemba.core.picture.framing import AS_IT_IS, Framing
+from yemba.core.picture.rendition import AS_IT_IS, Rendition
 
 FALLBACK_WIDTH = 960
 _LEAST = re.compile(r"min-width:\s*(\d+)px")
@@ -31,14 +31,15 @@ def widths(own: int) -> list[int]:
     return [*smaller, own] if own <= _STEPS[-1] else list(_STEPS)
 
 
-def resized(data: bytes, width: int, form: str, framing: Framing = AS_IT_IS) -> bytes:
-    """What is shown of the picture, `width` px wide, as "avif", "webp", "jpeg" or "png"."""
+def resized(data: bytes, width: int, form: str, rendition: Rendition = AS_IT_IS) -> bytes:
+    """What is seen of the picture, `width` px wide, as "avif", "webp", "jpeg" or "png"."""
     opened = _opened(data)
-    whole = framing.image(opened) if framing.mark else opened
+    whole = rendition.framing.image(opened) if rendition.framing.mark else opened
     height = max(1, round(whole.height * width / whole.width))
     # a copy of its own: saving leaves its options on the picture, and other threads save the same one
     drawn = whole.resize((width, height), Image.Resampling.LANCZOS) if width < whole.width else whole.copy()
     out = BytesIO()
+    drawn = rendition.toning.image(drawn)
     (drawn.convert("RGB") if form == "jpeg" else drawn).save(out, form.upper(), **_OPTIONS[form])
     return out.getvalue()
 

@@ -14,7 +14,6 @@ from yemba.core.picture.filters import NONE, filtered
 from yemba.core.picture.placing import FILL
 from yemba.core.picture.tint import BOXES, WIDTHS, Ink, least_tint
 from yemba.core.site import behind, header_ground
-from yemba.core.site.behind import duotone
 from yemba.core.site.document import Picture, Section
 from yemba.core.site.pictures import picture_bytes, picture_size
 from yemba.core.site.resolve import Look
@@ -86,7 +85,7 @@ def reads_from(look: Look, over: Backdrop, load: Callable[[str], bytes]) -> int 
     """
     ground, picture = look.grounds[over.ground], over.picture
     inks = (Ink(ground.heading, LARGE if over.large else TEXT), Ink(ground.text, TEXT))
-    data = filtered(raster(picture_bytes(picture, load), picture.format, 1200), over.filter, *duotone(look))
+    data = filtered(raster(picture_bytes(picture, load), picture.format, 1200), over.filter, *look.duotone)
     try:
         least = least_tint(data, ground.fill, inks, (picture.focal_x, picture.focal_y), over.boxes)
     except ValueError:

@@ -6,7 +6,7 @@ from __future__ import annotations
 from collections.abc import Mapping
 from typing import NamedTuple
 
-from yemba.core.colour.contrast import TEXT, luminance
+from yemba.core.colour.contrast import TEXT
 from yemba.core.colour.gradient import laid_over, least_over, steps
 from yemba.core.colour.srgb import Colour
 from yemba.core.picture.patterns import as_css, mark
@@ -147,9 +147,3 @@ def of_fields(fields: Mapping[str, str], ground: str) -> Chosen:
         strength=float(known["pattern_strength"]),
         size=_SIZE,
     )
-
-
-def duotone(look: Look) -> tuple[Colour, Colour]:
-    """The darkest and the lightest colour of the palette, of which a filter makes pictures."""
-    ranked = sorted(look.colours, key=luminance)
-    return ranked[0], ranked[-1]

@@ -7,22 +7,26 @@ from typing import NamedTuple
 from yemba.core.colour.contrast import ratio
 from yemba.core.colour.grounds import Ground
 from yemba.core.colour.srgb import Colour
+from yemba.core.message import labels
 
 FILLED, OUTLINED, WORDS = "filled", "outlined", "words"
-FORMS = {FILLED: "Filled", OUTLINED: "Outlined", WORDS: "Words alone"}
+FORMS = labels({FILLED: "Filled", OUTLINED: "Outlined", WORDS: "Words alone"})
 SHADE, SWAP, LIFT, LINE = "shade", "swap", "lift", "line"
-POINTED = {
-    SHADE: "Another shade",
-    SWAP: "Filled and outlined change places",
-    LIFT: "Lifted off the page",
-    LINE: "A line under its words",
-}
+POINTED = labels(
+    {
+        SHADE: "Another shade",
+        SWAP: "Filled and outlined change places",
+        LIFT: "Lifted off the page",
+        LINE: "A line under its words",
+    }
+)
 """What a button gets under the pointer."""
-PRESSED = {"shade": "Another shade", "sink": "Another shade, and sunk in"}
-SIGNS = {"none": "Nothing", "arrow": "An arrow", "angle": "An angle"}
+PRESSED = labels({"shade": "Another shade", "sink": "Another shade, and sunk in"})
+SIGNS = labels({"none": "Nothing", "arrow": "An arrow", "angle": "An angle"})
 """What stands after the words."""
-KINDS = {"first": "First", "second": "Second, outlined", "quiet": "Quiet, words alone"}
-STATES = {"rest": "At rest", "pointed": "Pointed at", "pressed": "Pressed", "out": "Out of use"}
+KINDS = labels({"first": "First", "second": "Second, outlined", "quiet": "Quiet, words alone"})
+SHORT_KINDS = labels({"first": "First", "second": "Second", "quiet": "Quiet"})
+STATES = labels({"rest": "At rest", "pointed": "Pointed at", "pressed": "Pressed", "out": "Out of use"})
 
 
 class Painted(NamedTuple):

@@ -11,6 +11,7 @@ from typing import NamedTuple
 from yemba.core.errors import Fault
 from yemba.core.language import Language, unknown
 from yemba.core.layout.arrangement import Arrangement
+from yemba.core.message import Message
 from yemba.core.picture.collection import Drawing, in_own_colours
 from yemba.core.site.kinds import ROLES, SectionKind
 from yemba.core.template.manifest import ReadySheet, Template
@@ -132,7 +133,7 @@ class Pairing(NamedTuple):
 
 
 def _no_store(digest: str) -> bytes:
-    raise Fault("font-gone", f"The font file {digest[:8]}… is not in the store.")
+    raise Fault("font-gone", Message("The font file {digest}… is not in the store.", digest=digest[:8]))
 
 
 class Catalogue(NamedTuple):
@@ -161,7 +162,7 @@ class Catalogue(NamedTuple):
     def kind(self, slug: str) -> SectionKind:
         """Raises Fault ``no-such-kind``."""
         if slug not in self.kinds:
-            raise Fault("no-such-kind", f"There is no kind of section called “{slug}”.", "kind")
+            raise Fault("no-such-kind", Message("There is no kind of section called “{slug}”.", slug=slug), "kind")
         return self.kinds[slug]
 
     def kind_of_role(self, role: str) -> SectionKind:
@@ -169,18 +170,18 @@ class Catalogue(NamedTuple):
         for kind in self.kinds.values():
             if role in kind.roles:
                 return kind
-        raise Fault("no-such-kind", f"No kind of section is for {ROLES[role]}.", "kind")
+        raise Fault("no-such-kind", Message("No kind of section is for {roles}.", roles=ROLES[role]), "kind")
 
     def trade(self, slug: str) -> Trade:
         """Raises Fault ``no-such-trade``."""
         if slug not in self.trades:
-            raise Fault("no-such-trade", f"There is no trade called “{slug}”.", "trade")
+            raise Fault("no-such-trade", Message("There is no trade called “{slug}”.", slug=slug), "trade")
         return self.trades[slug]
 
     def template(self, slug: str) -> Template:
         """Raises Fault ``no-such-template``."""
         if slug not in self.templates:
-            raise Fault("no-such-template", f"There is no template called “{slug}”.", "template")
+            raise Fault("no-such-template", Message("There is no template called “{slug}”.", slug=slug), "template")
         return self.templates[slug]
 
     def language(self, tag: str) -> Language:
@@ -196,7 +197,7 @@ class Catalogue(NamedTuple):
         template, _, slug = path.partition("/")
         sheet = self.template(template).sheet(slug)
         if sheet is None:
-            raise Fault("no-such-sheet", f"There is no ready brand sheet “{path}”.", "sheet")
+            raise Fault("no-such-sheet", Message("There is no ready brand sheet “{path}”.", path=path), "sheet")
         return sheet
 
 

@@ -12,11 +12,12 @@ from zoneinfo import ZoneInfo
 
 from yemba.core.calendar.ics_file import Happening
 from yemba.core.calendar.recurrence import Occasion, Occurrence, occurrences
+from yemba.core.message import labels
 from yemba.core.site.document import Section, ordered_items
 from yemba.core.site.resolve import Look
 
 CANCELLED, SOLD_OUT, OUT = "cancelled", "sold_out", "out"
-STATES = {"": "It happens", CANCELLED: "Cancelled", SOLD_OUT: "Sold out", OUT: "Left out"}
+STATES = labels({"": "It happens", CANCELLED: "Cancelled", SOLD_OUT: "Sold out", OUT: "Left out"})
 """What one date of an entry may be; those that are left out are not shown."""
 FIELDS = ("day", "last_day", "begins", "ends", "repeats", "also", "but", CANCELLED, SOLD_OUT)
 """Fields of an entry that say when it happens."""

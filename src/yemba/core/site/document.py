@@ -14,6 +14,7 @@ from typing import Any, NamedTuple, Self, TypeVar
 from pydantic import Field, ValidationError, model_validator
 
 from yemba.core.cache import Cache, by_identity
+from yemba.core.colour.srgb import Colour
 from yemba.core.errors import Fault
 from yemba.core.site.migrate import VERSION, migrated
 from yemba.core.strict import Strict
@@ -148,6 +149,14 @@ class Stored(NamedTuple):
         return f"{self.item}.{self.field}" if self.item else self.field
 
 
+class Tones(NamedTuple):
+    """The darkest and the lightest colour of a palette, and the one a picture is tinted with."""
+
+    dark: Colour
+    light: Colour
+    tint: Colour | None
+
+
 class Picture(Strict):
     """A picture the site uses: `file` is the SHA-256 of its bytes in the store, sizes in px.
 
@@ -157,7 +166,8 @@ class Picture(Strict):
     its place, uncropped. `alt` is what it shows in words; a `decoration` needs none. `added` is when it came,
     "2026-05-01T09:30:00" in UTC. One of the `collection` takes the colours of the site, unless it keeps its
     `own_colours`; `file` then has it in those. `version_of` is the id of the logo that it is a light or dark version
-    of.
+    of. It is seen under a `filter` and a `tint`, a colour of the brand that covers it by so many %; what they make of
+    the site's colours are its `tones`, never stored.
     """
 
     file: str
@@ -178,6 +188,10 @@ class Picture(Strict):
     collection: str = ""
     own_colours: bool = False
     version_of: str = ""
+    filter: str = "none"
+    tint: str = ""
+    tint_strength: int = Field(default=0, ge=0, le=100)
+    tones: Tones | None = Field(default=None, exclude=True)
 
 
 class OwnFont(Strict):

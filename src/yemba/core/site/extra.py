@@ -8,6 +8,7 @@ from typing import NamedTuple
 from yemba.core.layout.anchored import Extent, Spot, extent, placed, shares
 from yemba.core.layout.arrangement import NONE
 from yemba.core.layout.header_drawing import ACTION, BUTTON, ENTRY, TITLE, drawing
+from yemba.core.message import labels
 from yemba.core.site.document import Picture
 from yemba.core.site.header import header, header_fit
 from yemba.core.site.pictures import proportion
@@ -15,7 +16,7 @@ from yemba.core.site.resolve import Look
 
 WINDOWS = (320, 390, 768, 1024, 1280, 1600)
 """Widths in px at which it is looked whether words stand on it."""
-_WORDS = {TITLE: "the name", ENTRY: "the menu", ACTION: "the call to action", BUTTON: "the menu’s button"}
+_WORDS = labels({TITLE: "the name", ENTRY: "the menu", ACTION: "the call to action", BUTTON: "the menu’s button"})
 _TOUCH = 4.0  # px; words have some room round them
 
 

@@ -9,6 +9,7 @@ from typing import NamedTuple
 
 from yemba.core.errors import Fault
 from yemba.core.limits import FILE_BYTES, MB
+from yemba.core.message import Message
 from yemba.core.site.document import Document, OwnFile
 from yemba.core.value.link import FILE
 
@@ -30,10 +31,10 @@ _OFFICE = "application/vnd.openxmlformats-officedocument"
 _OPEN = "application/vnd.oasis.opendocument"
 KINDS = {
     "pdf": FileKind("PDF", "application/pdf", (b"%PDF-",)),
-    "txt": FileKind("Text", "text/plain", _TEXT),
+    "txt": FileKind(Message("Text"), "text/plain", _TEXT),
     "csv": FileKind("CSV", "text/csv", _TEXT),
-    "ics": FileKind("Calendar", "text/calendar", _TEXT),
-    "vcf": FileKind("Contact", "text/vcard", _TEXT),
+    "ics": FileKind(Message("Calendar"), "text/calendar", _TEXT),
+    "vcf": FileKind(Message("Contact"), "text/vcard", _TEXT),
     "docx": FileKind("DOCX", f"{_OFFICE}.wordprocessingml.document", _ZIP),
     "xlsx": FileKind("XLSX", f"{_OFFICE}.spreadsheetml.sheet", _ZIP),
     "odt": FileKind("ODT", f"{_OPEN}.text", _ZIP),
@@ -51,13 +52,26 @@ def read_file(data: bytes, name: str) -> str:
     """The kind of a file that was brought. Raises Fault ``file-unreadable`` or ``file-too-large``."""
     ending = name.rpartition(".")[2].lower()
     if len(data) > FILE_BYTES:
-        reason = f"{name} is larger than {FILE_BYTES // MB} MB, the most a file may be. Make it smaller, or split it."
+        reason = Message(
+            "{name} is larger than {file_bytes} MB, the most a file may be. Make it smaller, or split it.",
+            name=name,
+            file_bytes=FILE_BYTES // MB,
+        )
         raise Fault("file-too-large", reason, "file")
     if ending not in KINDS:
         known = ", ".join(f".{one}" for one in KINDS)
-        raise Fault("file-unreadable", f"{name} is of no kind that visitors are given here. Choose: {known}.", "file")
+        raise Fault(
+            "file-unreadable",
+            Message("{name} is of no kind that visitors are given here. Choose: {known}.", name=name, known=known),
+            "file",
+        )
     if not data or not _is(KINDS[ending], data):
-        reason = f"{name} is called .{ending} and is no {KINDS[ending].name} file. Save it anew from its program."
+        reason = Message(
+            "{name} is called .{ending} and is no {name_2} file. Save it anew from its program.",
+            name=name,
+            ending=ending,
+            name_2=KINDS[ending].name,
+        )
         raise Fault("file-unreadable", reason, "file")
     return ending
 
@@ -88,7 +102,11 @@ def path(file: OwnFile) -> str:
 
 def in_words(file: OwnFile) -> str:
     """Its kind and size in words."""
-    size = f"{file.size / MB:.1f} MB" if file.size >= MB else f"{max(1, round(file.size / 1000))} kB"
+    size = (
+        Message("{size:.1f} MB", size=file.size / MB)
+        if file.size >= MB
+        else Message("{max} kB", max=max(1, round(file.size / 1000)))
+    )
     return f"{KINDS[file.format].name}, {size}"
 
 

@@ -9,6 +9,7 @@ from pydantic import field_validator
 
 from yemba.core.errors import Fault, known
 from yemba.core.layout.tiles import TileSizes
+from yemba.core.message import Label, Message, labels
 from yemba.core.site.words import plain
 from yemba.core.strict import Strict
 from yemba.core.trade.filling import NO_TEXTS, Texts, is_filled
@@ -20,28 +21,32 @@ from yemba.core.value.reaching import REACHES
 
 DATES, HOURS, MESSAGES, SIGN_UPS = "dates", "hours", "messages", "sign-ups"
 EXCERPTS, POST, ONWARD = "excerpts", "post", "onward"
-ROLES = {
-    DATES: "its items are dates: title, day, begins, ends, place, text",
-    HOURS: "it says where and when: address, telephone, mail; items of days, opens, closes",
-    MESSAGES: "visitors send messages through it: items ask further questions by label",
-    SIGN_UPS: "visitors leave a mail address by which they want to hear of news",
-    EXCERPTS: "it shows what pages say of themselves: shows, tag, most, ways",
-    POST: "it heads a post of the journal: heading",
-    ONWARD: "it leads from a post to those before and after it",
-}
+ROLES = labels(
+    {
+        DATES: "its items are dates: title, day, begins, ends, place, text",
+        HOURS: "it says where and when: address, telephone, mail; items of days, opens, closes",
+        MESSAGES: "visitors send messages through it: items ask further questions by label",
+        SIGN_UPS: "visitors leave a mail address by which they want to hear of news",
+        EXCERPTS: "it shows what pages say of themselves: shows, tag, most, ways",
+        POST: "it heads a post of the journal: heading",
+        ONWARD: "it leads from a post to those before and after it",
+    }
+)
 """What a kind may be to the rest of a site, with the fields that this takes."""
 ABOUT = "about"
 """What the head of a post shows of its page, as the markup names it."""
 OF_PAGES = frozenset({EXCERPTS, POST, ONWARD})
 """Roles of kinds that show what pages say of themselves."""
-GROUPS = {
-    "begin": "Begin and pause",
-    "tell": "Tell",
-    "show": "Show",
-    "offer": "Offer",
-    "trust": "Let others speak",
-    "reach": "Be found and reached",
-}
+GROUPS = labels(
+    {
+        "begin": "Begin and pause",
+        "tell": "Tell",
+        "show": "Show",
+        "offer": "Offer",
+        "trust": "Let others speak",
+        "reach": "Be found and reached",
+    }
+)
 """What kinds are for, as they are chosen from."""
 
 
@@ -55,7 +60,7 @@ class Field(Strict):
     """
 
     slug: str
-    name: str
+    name: Label
     type: str
     limit: int = 160
     starter: str = ""
@@ -64,7 +69,7 @@ class Field(Strict):
     level: str = "body"
     will_do: bool = False
     reaches: str = ""
-    offered: dict[str, str] = {}
+    offered: dict[str, Label] = {}
     excerpt: bool = False
 
     @field_validator("type")
@@ -146,21 +151,21 @@ def _is_as_begun(fields: Sequence[Field], stored: Mapping[str, str], words: Text
 
 
 SHARED = (
-    Field(slug="behind", name="Behind its words", type="behind"),
-    Field(slug="backdrop", name="Picture behind", type="picture"),
-    Field(slug="tint", name="Tint over it", type="percent"),
-    Field(slug="filter", name="Filter over the picture", type="filter"),
-    Field(slug="moves", name="The picture moves", type="moves"),
-    Field(slug="backdrop_fit", name="The picture is shown", type="fit"),
-    Field(slug="backdrop_anchor", name="It is held at", type="anchor"),
-    Field(slug="height", name="Its height", type="height"),
-    Field(slug="gradient_from", name="Gradient from", type="brand-colour"),
-    Field(slug="gradient_via", name="By way of", type="brand-colour"),
-    Field(slug="gradient_to", name="Gradient to", type="brand-colour"),
-    Field(slug="gradient_way", name="It runs", type="way"),
-    Field(slug="pattern", name="Pattern", type="pattern"),
-    Field(slug="pattern_colour", name="Colour of the pattern", type="brand-colour"),
-    Field(slug="pattern_strength", name="Strength of the pattern", type="percent"),
+    Field(slug="behind", name=Message("Behind its words"), type="behind"),
+    Field(slug="backdrop", name=Message("Picture behind"), type="picture"),
+    Field(slug="tint", name=Message("Tint over it"), type="percent"),
+    Field(slug="filter", name=Message("Filter over the picture"), type="filter"),
+    Field(slug="moves", name=Message("The picture moves"), type="moves"),
+    Field(slug="backdrop_fit", name=Message("The picture is shown"), type="fit"),
+    Field(slug="backdrop_anchor", name=Message("It is held at"), type="anchor"),
+    Field(slug="height", name=Message("Its height"), type="height"),
+    Field(slug="gradient_from", name=Message("Gradient from"), type="brand-colour"),
+    Field(slug="gradient_via", name=Message("By way of"), type="brand-colour"),
+    Field(slug="gradient_to", name=Message("Gradient to"), type="brand-colour"),
+    Field(slug="gradient_way", name=Message("It runs"), type="way"),
+    Field(slug="pattern", name=Message("Pattern"), type="pattern"),
+    Field(slug="pattern_colour", name=Message("Colour of the pattern"), type="brand-colour"),
+    Field(slug="pattern_strength", name=Message("Strength of the pattern"), type="percent"),
 )
 """Fields that sections of every kind have after their own."""
 
@@ -175,7 +180,7 @@ class Layout(Strict):
     sets pictures in rows, each in its own shape."""
 
     slug: str
-    name: str
+    name: Label
     sizes: str = ""
     half: str = ""
     whole: str = ""
@@ -185,8 +190,8 @@ class Layout(Strict):
 class ItemShape(Strict):
     """What the items of a kind are called, their fields, and how many a new section begins with."""
 
-    name: str
-    plural: str
+    name: Label
+    plural: Label
     begins: int = 3
     fields: list[Field]
 
@@ -198,13 +203,13 @@ class SectionKind(Strict):
     one that is needed `script_everywhere` goes with every page of a site that needs it on one."""
 
     slug: str
-    name: str
-    purpose: str
+    name: Label
+    purpose: Label
     script: str = ""
     script_everywhere: bool = False
     roles: list[str] = []
     group: str = "tell"
-    also: str = ""
+    also: Label = ""
     layouts: list[Layout]
     fields: list[Field]
     items: ItemShape | None = None
@@ -246,4 +251,4 @@ def _named(fields: list[Field], slug: str, where: str) -> Field:
     for field in fields:
         if field.slug == slug:
             return field
-    raise Fault("no-such-field", f"{where} has no field “{slug}”.")
+    raise Fault("no-such-field", Message("{where} has no field “{slug}”.", where=where, slug=slug))

@@ -5,15 +5,21 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from typing import NamedTuple
 
+from yemba.core.message import Message, labels
 from yemba.core.picture import alt
 from yemba.core.site.document import Picture, ordered_items
 from yemba.core.site.pictures import Use, is_answered, proportion, uses
 from yemba.core.site.resolve import Look
 from yemba.core.site.words import plain
 
-USES = {"": "used or not", "used": "used", "unused": "not used", "unsaid": "without alt text"}
-SHAPES = {"": "any shape", "wide": "wide", "square": "square", "tall": "tall"}
-ORDERS = {"": "newest first", "name": "by name", "size": "largest first", "oldest": "oldest first"}
+USES = {
+    "": Message("used or not"),
+    "used": Message("used"),
+    "unused": Message("not used"),
+    "unsaid": Message("without alt text"),
+}
+SHAPES = {"": Message("any shape"), "wide": Message("wide"), "square": Message("square"), "tall": Message("tall")}
+ORDERS = labels({"": "newest first", "name": "by name", "size": "largest first", "oldest": "oldest first"})
 _SQUARE = 1.15  # width over height, or height over width, up to which a picture passes as square
 _BESIDE = ("caption", "title", "heading", "label")
 """Fields whose words say what a picture of the same entry or section shows, nearest first."""

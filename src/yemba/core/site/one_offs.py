@@ -9,6 +9,7 @@ from collections.abc import Iterator, Mapping
 from typing import NamedTuple
 
 from yemba.core.colour.srgb import Colour
+from yemba.core.message import Message, labels
 from yemba.core.place import OfOneOff, OfSection, Place
 from yemba.core.site.buttons import KINDS
 from yemba.core.site.catalogue import Catalogue, Family
@@ -23,7 +24,7 @@ from yemba.core.value.face import Face
 from yemba.core.value.kind import Kind
 from yemba.core.value.number import Number
 
-ALIGNMENTS = {"start": "At the start", "center": "Centred", "end": "At the end"}
+ALIGNMENTS = labels({"start": "At the start", "center": "Centred", "end": "At the end"})
 _ALIGNED = {value: name.lower() for value, name in ALIGNMENTS.items()}
 _STYLED = {value: name.lower() for value, name in STYLES.items()}
 
@@ -39,13 +40,13 @@ class Property(NamedTuple):
 
 
 PROPERTIES: Mapping[str, Property] = {
-    "face": Property("Typeface", Face()),
-    "size": Property("Size", Number(10, 160, "px", 0.5)),
-    "weight": Property("Weight", Number(100, 900, "", 10)),
-    "style": Property("Style", Choice(_STYLED)),
-    "colour": Property("Colour", ColourCode()),
-    "align": Property("Alignment", Choice(_ALIGNED)),
-    BUTTON: Property("Kind", Choice(KINDS)),
+    "face": Property(Message("Typeface"), Face()),
+    "size": Property(Message("Size"), Number(10, 160, "px", 0.5)),
+    "weight": Property(Message("Weight"), Number(100, 900, "", 10)),
+    "style": Property(Message("Style"), Choice(_STYLED)),
+    "colour": Property(Message("Colour"), ColourCode()),
+    "align": Property(Message("Alignment"), Choice(_ALIGNED)),
+    BUTTON: Property(Message("Kind"), Choice(KINDS)),
 }
 """What may be a one-off of a text; that of BUTTON, of the words of a button alone."""
 
@@ -94,7 +95,7 @@ def of_section(look: Look, standing: Standing) -> Iterator[OneOff]:
             yield OneOff(
                 standing=standing,
                 where=where,
-                what=f"{PROPERTIES[key].name} of the {_named(section, element, field)}",
+                what=Message("{name} of the {named}", name=PROPERTIES[key].name, named=_named(section, element, field)),
                 value=in_words(look, key, value),
                 otherwise=_otherwise(look, section, key, text),
                 applies=True,
@@ -108,9 +109,9 @@ def _of_whole(look: Look, standing: Standing, where: str) -> Iterator[OneOff]:
     """A layout and a ground that the owner chose for a section."""
     section = standing.section
     layouts = look.catalogue.kind(section.kind).layout_names()
-    for what, names, resolve in (
-        ("layout", layouts, look.layout_of),
-        ("ground", look.ground_names, look.ground_of),
+    for called, what, names, resolve in (
+        (Message("Layout"), "layout", layouts, look.layout_of),
+        (Message("Ground"), "ground", look.ground_names, look.ground_of),
     ):
         stored = getattr(section, what)
         if stored:
@@ -118,7 +119,7 @@ def _of_whole(look: Look, standing: Standing, where: str) -> Iterator[OneOff]:
             yield OneOff(
                 standing=standing,
                 where=where,
-                what=what.capitalize(),
+                what=called,
                 value=names.get(stored, stored),
                 otherwise=names[otherwise],
                 applies=current == stored,
@@ -155,14 +156,18 @@ def may_be(look: Look, section: Section, element: str, key: str) -> bool:
 
 def _named(section: Section, element: str, field: Field) -> str:
     item = element.rpartition(".")[0]
-    return f"{field.name.lower()} of entry {section.order.index(item) + 1}" if item else field.name.lower()
+    return (
+        Message("{name} of entry {index}", name=field.name.lower(), index=section.order.index(item) + 1)
+        if item
+        else field.name.lower()
+    )
 
 
 def in_words(look: Look, key: str, value: str) -> str:
     """A one-off's value as its owner knows it."""
     kind = PROPERTIES[key].kind
     if kind.refers_to == "face" and value not in look.families:
-        return "a face that is gone"
+        return Message("a face that is gone")
     return kind.say(value, look)
 
 
@@ -171,17 +176,17 @@ def _otherwise(look: Look, section: Section, key: str, text: Text) -> str:
         case "face":
             return look.families[text.face].name
         case "size":
-            return f"{text.size.low:.3g} to {text.size.high:.3g} px"
+            return Message("{low:.3g} to {high:.3g} px", low=text.size.low, high=text.size.high)
         case "weight":
             return f"{text.weight}"
         case "style":
             return _STYLED[text.style]
         case "colour":
-            return f"{look.ground_names[look.ground(section).value]}’s own"
+            return Message("{ground_names}’s own", ground_names=look.ground_names[look.ground(section).value])
         case "button":
             return KINDS["first"].lower()
         case _:
-            return "the layout’s own"
+            return Message("the layout’s own")
 
 
 class Apart(NamedTuple):

@@ -6,12 +6,17 @@ from collections.abc import Callable
 from typing import NamedTuple
 
 from yemba.core.cache import by_identity
+from yemba.core.message import Joined, Message
 from yemba.core.picture.crop import ratio_of
+from yemba.core.picture.filters import FILTERS
 from yemba.core.picture.framing import ALL, Framing
+from yemba.core.picture.rendition import Rendition
+from yemba.core.picture.toning import Toning
 from yemba.core.place import OfField, OfSetting, Place
 from yemba.core.site.document import Document, Page, Picture, Standing, ordered_items
 from yemba.core.site.resolve import Look
 from yemba.core.site.settings import referring
+from yemba.core.value.brand_colour import BrandColourChoice
 
 
 class Use(NamedTuple):
@@ -50,6 +55,21 @@ def framing(picture: Picture) -> Framing:
     )
 
 
+def toning(picture: Picture) -> Toning:
+    """The colours that it is shown in, where it has those of the site (``Look.pictures``)."""
+    if picture.tones is None:
+        return Toning(picture.filter)
+    dark, light, tint = picture.tones
+    if tint is None:
+        return Toning(picture.filter, dark, light)
+    return Toning(picture.filter, dark, light, tint, picture.tint_strength / 100)
+
+
+def rendition(picture: Picture) -> Rendition:
+    """What visitors see of it."""
+    return Rendition(framing(picture), toning(picture))
+
+
 def picture_size(picture: Picture) -> tuple[int, int]:
     """Width and height in px of what is shown of it."""
     return framing(picture).size(picture.width, picture.height)
@@ -62,10 +82,24 @@ def in_words_of(picture: Picture) -> str:
     cropped = picture.crop or picture.shape
     done = [
         "mirrored" if frame.mirror else "",
-        f"turned by {frame.rotation:g}°" if frame.rotation else "",
-        f"cropped to {width} × {height}" if cropped else "",
+        Message("turned by {rotation:g}°", rotation=frame.rotation) if frame.rotation else "",
+        Message("cropped to {width} × {height}", width=width, height=height) if cropped else "",
     ]
-    return ", ".join(filter(None, done)) or "whole"
+    done = list(filter(None, done))
+    return Joined(", ", done) if done else Message("whole")
+
+
+def toning_in_words(picture: Picture, look: Look) -> str:
+    """The colours that it is shown in in words: "as it is", or "grey, 30 % Red over it"."""
+    seen = FILTERS.get(picture.filter, picture.filter).lower()
+    if not picture.tint:
+        return seen
+    return Message(
+        "{seen}, {tint_strength} % {value} over it",
+        seen=seen,
+        tint_strength=picture.tint_strength,
+        value=BrandColourChoice().say(picture.tint, look),
+    )
 
 
 def proportion(picture: Picture) -> float:
@@ -75,8 +109,8 @@ def proportion(picture: Picture) -> float:
 
 
 def picture_bytes(picture: Picture, load: Callable[[str], bytes]) -> bytes:
-    """What is shown of it; `load` gives its bytes as they were brought by their hash."""
-    return framing(picture).apply(load(picture.file), picture.format, picture.width, picture.height)
+    """What visitors see of it; `load` gives its bytes as they were brought by their hash."""
+    return rendition(picture).apply(load(picture.file), picture.format, picture.width, picture.height)
 
 
 def leading_picture(look: Look, page: Page) -> Picture | None:

@@ -11,15 +11,18 @@ from functools import cached_property
 from hashlib import sha256
 from typing import Any, NamedTuple
 
+from yemba.core.colour.contrast import luminance
 from yemba.core.colour.grounds import GROUND_NAMES, ByHand, Ground, work_out
 from yemba.core.colour.srgb import Colour, Read, from_hex, read
 from yemba.core.language import Language
 from yemba.core.layout.arrangement import Arrangement
 from yemba.core.layout.tiles import TileSizes
+from yemba.core.message import Joined, Message, labels
 from yemba.core.part.part import parts
 from yemba.core.picture.collection import RoleColours, coloured, role_colours
+from yemba.core.picture.filters import DUOTONE
 from yemba.core.site.catalogue import Catalogue, Family
-from yemba.core.site.document import Document, Picture, Section, Standing
+from yemba.core.site.document import Document, Picture, Section, Standing, Tones
 from yemba.core.site.lettering import Lettering
 from yemba.core.site.own_fonts import own_families
 from yemba.core.site.setting import PARTS, SHEET, SITE
@@ -36,15 +39,33 @@ COMFORTABLE = (45, 75)  # characters a line: Bringhurst, The Elements of Typogra
 
 
 class Origin(StrEnum):
-    """The layer that decided a value, as the owner hears it."""
+    """The layer that decided a value."""
 
-    SITE = "you, for this site"
-    ENGINE = "Yemba’s default"
-    TEMPLATE = "the template"
-    SHEET = "your brand sheet"
-    PART = "you, for this part"
-    SECTION = "you, for this section"
-    ONE_OFF = "you, as a one-off here"
+    SITE = "site"
+    ENGINE = "engine"
+    TEMPLATE = "template"
+    SHEET = "sheet"
+    PART = "part"
+    SECTION = "section"
+    ONE_OFF = "one-off"
+
+    @property
+    def words(self) -> str:
+        """The layer, as its owner knows it."""
+        return _WORDS[self]
+
+
+_WORDS = labels(
+    {
+        Origin.SITE: "you, for this site",
+        Origin.ENGINE: "Yemba’s default",
+        Origin.TEMPLATE: "the template",
+        Origin.SHEET: "your brand sheet",
+        Origin.PART: "you, for this part",
+        Origin.SECTION: "you, for this section",
+        Origin.ONE_OFF: "you, as a one-off here",
+    }
+)
 
 
 _ORIGINS = {SITE: Origin.SITE, SHEET: Origin.SHEET, PARTS: Origin.PART}
@@ -61,6 +82,11 @@ class Resolved(NamedTuple):
     @property
     def set_by_owner(self) -> bool:
         return self.origin not in (Origin.ENGINE, Origin.TEMPLATE)
+
+    @property
+    def comes_from(self) -> str:
+        """The layer that decided it, with the name of the template or the sheet."""
+        return Joined(" ", [self.origin.words, self.detail]) if self.detail else self.origin.words
 
 
 class Look:
@@ -110,11 +136,24 @@ class Look:
 
     @cached_property
     def pictures(self) -> dict[str, Picture]:
-        """The pictures of the site, by id, as they are shown: those of the collection in the site's colours."""
+        """The pictures of the site, by id, as they are shown: those of the collection in the site's colours, those that
+        are toned with what these make of them."""
         shown = dict(self.document.pictures)
         for key, (picture, _) in self._coloured.items():
             shown[key] = picture
-        return shown
+        return {key: self._toned(picture) for key, picture in shown.items()}
+
+    def _toned(self, picture: Picture) -> Picture:
+        if picture.filter != DUOTONE and not picture.tint:
+            return picture
+        tint = self.read_colour(picture.tint) if picture.tint else None
+        return picture.model_copy(update={"tones": Tones(*self.duotone, tint.colour if tint else None)})
+
+    @cached_property
+    def duotone(self) -> tuple[Colour, Colour]:
+        """The darkest and the lightest colour of the palette, of which a filter makes pictures."""
+        ranked = sorted(self.colours, key=luminance)
+        return ranked[0], ranked[-1]
 
     def load(self, digest: str) -> bytes:
         """The bytes of a file by its SHA-256: of a picture as it is shown, or whatever is stored."""
@@ -279,10 +318,11 @@ class Look:
         """A section as its owner knows it: "Offers on Home"."""
         kind = self.catalogue.kind(standing.section.kind).name
         if standing.is_shared:
-            return f"{kind}, standing"
+            return Message("{kind}, standing", kind=kind)
         if standing.part:
-            return f"{kind} in the {parts()[standing.part].name.lower() if standing.part in parts() else standing.part}"
-        return f"{kind} on {self.document.pages[standing.page].name}"
+            part = parts()[standing.part].name.lower() if standing.part in parts() else standing.part
+            return Message("{kind} in the {part}", kind=kind, part=part)
+        return Message("{kind} on {name}", kind=kind, name=self.document.pages[standing.page].name)
 
     @cached_property
     def holder_of(self) -> dict[str, tuple[str, str]]:

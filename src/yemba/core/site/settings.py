@@ -7,6 +7,7 @@ from collections.abc import Mapping, Sequence
 from yemba.core.errors import Fault
 from yemba.core.layout.frame import END, FIXED, FULL, MIDDLE, START
 from yemba.core.limits import LARGEST_TEXT, SMALLEST_TEXT, TOWN_LETTERS
+from yemba.core.message import Message, labels
 from yemba.core.part.part import part_settings
 from yemba.core.picture.ornaments import ORNAMENTS
 from yemba.core.picture.sharing import COMPOSITIONS
@@ -30,15 +31,23 @@ from yemba.core.value.time_zone import TimeZone
 from yemba.core.value.trade import TradeChoice
 from yemba.core.value.yes_no import YesNo
 
-NUMBERS = {"oldstyle-nums": "Old-style", "lining-nums": "Lining", "normal": "As the face has them"}
-"""By the value of CSS font-variant-numeric."""
-LIGATURES = {"normal": "Usual ones", "none": "None", "common-ligatures discretionary-ligatures": "Ornamental too"}
-"""By the value of CSS font-variant-ligatures."""
-UNDERLINES = {
-    "always": "Always",
-    "needed": "Where only colour would tell them from text",
-    "never": "Only under the pointer",
+NUMBERS = {
+    "oldstyle-nums": Message("Old-style"),
+    "lining-nums": Message("Lining"),
+    "normal": Message("As the face has them"),
 }
+"""By the value of CSS font-variant-numeric."""
+LIGATURES = labels(
+    {"normal": "Usual ones", "none": "None", "common-ligatures discretionary-ligatures": "Ornamental too"}
+)
+"""By the value of CSS font-variant-ligatures."""
+UNDERLINES = labels(
+    {
+        "always": "Always",
+        "needed": "Where only colour would tell them from text",
+        "never": "Only under the pointer",
+    }
+)
 
 _OF_TEXT: Mapping[str, Kind] = {
     "face": Face(empty=True),
@@ -63,13 +72,13 @@ _SLATE = [
 ]
 _BOX = Number(0.6, 1.6, "", 0.05)
 RATIO = Number(1.05, 1.6, "", 0.005)
-_MARK = Choice({"wordmark": "Wordmark", "picture": "Picture", "none": "None"})
-_LINES = Choice({"one": "In one line", "two": "In two lines"})
-_BESIDE = Choice({"none": "Nothing", "letter": "Its first letter", "ornament": "An ornament"})
+_MARK = Choice(labels({"wordmark": "Wordmark", "picture": "Picture", "none": "None"}))
+_LINES = Choice(labels({"one": "In one line", "two": "In two lines"}))
+_BESIDE = Choice(labels({"none": "Nothing", "letter": "Its first letter", "ornament": "An ornament"}))
 _ORNAMENT = Choice({slug: ornament.name for slug, ornament in ORNAMENTS.items()})
-_PAGE = Choice({FULL: "Grounds run to the edges", FIXED: "A sheet of this width"})
-_PAGE_PLACE = Side({START: "Where lines start", MIDDLE: "In the middle", END: "Where lines end"})
-_ICON = Choice({"logo": "As the logo", "letter": "Letter", "picture": "Own picture"})
+_PAGE = Choice(labels({FULL: "Grounds run to the edges", FIXED: "A sheet of this width"}))
+_PAGE_PLACE = Side(labels({START: "Where lines start", MIDDLE: "In the middle", END: "Where lines end"}))
+_ICON = Choice(labels({"logo": "As the logo", "letter": "Letter", "picture": "Own picture"}))
 
 
 def _of_level(slug: str, name: str) -> Setting:
@@ -78,52 +87,52 @@ def _of_level(slug: str, name: str) -> Setting:
 
 
 _ALL: Sequence[Setting] = (
-    Setting("site.language", "Language", "site", SITE, LanguageChoice(), "en-GB"),
-    Setting("site.currency", "Currency", "site", SITE, Currency(), "EUR"),
-    Setting("site.time_zone", "Time zone", "site", SITE, TimeZone(), "UTC"),
-    Setting("site.trade", "Trade", "site", SITE, TradeChoice(), ""),
-    Setting("site.town", "Town", "site", SITE, Line(TOWN_LETTERS), ""),
-    Setting("site.aims", "What the site is for", "site", SITE, Several(AIMS), ""),
-    Setting("palette", "Palette", "palette", SHEET, Palette(), _SLATE),
-    Setting("grounds.own", "Grounds of your own", "palette", SHEET, OwnGrounds(), []),
-    Setting("roles.by_hand", "Roles set by hand", "palette", SHEET, RolesByHand(), []),
-    Setting("link.underline", "Links underlined", "palette", SHEET, Choice(UNDERLINES), "always"),
-    Setting("type.heading", "Heading typeface", "type", SHEET, Face(), "work-sans"),
-    Setting("type.body", "Body typeface", "type", SHEET, Face(), "work-sans"),
-    Setting("type.base", "Base size", "type", SHEET, Number(16, 24, "px", 0.5), 18),
-    Setting("type.ratio", "Ratio", "type", SHEET, RATIO, 1.25),
-    Setting("type.base_phone", "Base size on a phone", "type", SHEET, Number(12, 24, "px", 0.5), None),
-    Setting("type.ratio_phone", "Ratio on a phone", "type", SHEET, Number(1, 1.6, "", 0.005), None),
-    Setting("type.measure", "Longest line, in characters", "type", SHEET, Number(30, 100), None),
-    Setting("type.heading_weight", "Heading weight", "type", SHEET, Number(300, 900, "", 50), 700),
-    Setting("type.numbers", "Numbers in text", "type", SHEET, Choice(NUMBERS), "oldstyle-nums", "numbers"),
-    Setting("type.ligatures", "Ligatures", "type", SHEET, Choice(LIGATURES), "normal", "ligatures"),
-    Setting("type.hanging", "Hanging quotes", "type", SHEET, YesNo(), True),
+    Setting("site.language", Message("Language"), "site", SITE, LanguageChoice(), "en-GB"),
+    Setting("site.currency", Message("Currency"), "site", SITE, Currency(), "EUR"),
+    Setting("site.time_zone", Message("Time zone"), "site", SITE, TimeZone(), "UTC"),
+    Setting("site.trade", Message("Trade"), "site", SITE, TradeChoice(), ""),
+    Setting("site.town", Message("Town"), "site", SITE, Line(TOWN_LETTERS), ""),
+    Setting("site.aims", Message("What the site is for"), "site", SITE, Several(AIMS), ""),
+    Setting("palette", Message("Palette"), "palette", SHEET, Palette(), _SLATE),
+    Setting("grounds.own", Message("Grounds of your own"), "palette", SHEET, OwnGrounds(), []),
+    Setting("roles.by_hand", Message("Roles set by hand"), "palette", SHEET, RolesByHand(), []),
+    Setting("link.underline", Message("Links underlined"), "palette", SHEET, Choice(UNDERLINES), "always"),
+    Setting("type.heading", Message("Heading typeface"), "type", SHEET, Face(), "work-sans"),
+    Setting("type.body", Message("Body typeface"), "type", SHEET, Face(), "work-sans"),
+    Setting("type.base", Message("Base size"), "type", SHEET, Number(16, 24, "px", 0.5), 18),
+    Setting("type.ratio", Message("Ratio"), "type", SHEET, RATIO, 1.25),
+    Setting("type.base_phone", Message("Base size on a phone"), "type", SHEET, Number(12, 24, "px", 0.5), None),
+    Setting("type.ratio_phone", Message("Ratio on a phone"), "type", SHEET, Number(1, 1.6, "", 0.005), None),
+    Setting("type.measure", Message("Longest line, in characters"), "type", SHEET, Number(30, 100), None),
+    Setting("type.heading_weight", Message("Heading weight"), "type", SHEET, Number(300, 900, "", 50), 700),
+    Setting("type.numbers", Message("Numbers in text"), "type", SHEET, Choice(NUMBERS), "oldstyle-nums", "numbers"),
+    Setting("type.ligatures", Message("Ligatures"), "type", SHEET, Choice(LIGATURES), "normal", "ligatures"),
+    Setting("type.hanging", Message("Hanging quotes"), "type", SHEET, YesNo(), True),
     *(_of_level(level.slug, name) for level in LEVELS.values() for name in properties(level)),
-    Setting("shape.corner", "Corner radius", "palette", SHEET, Number(0, 32, "px"), 2, "corner"),
-    Setting("buttons.form", "Buttons", "palette", SHEET, Choice(FORMS), "filled"),
-    Setting("buttons.edge", "Edge", "palette", SHEET, Number(0, 6, "px", 0.5), None, "button-edge-width"),
-    Setting("buttons.corner", "Corners", "palette", SHEET, Number(0, 40, "px"), None, "button-corner"),
-    Setting("buttons.size", "Box, times the usual", "palette", SHEET, _BOX, None, "button-size"),
-    Setting("buttons.sign", "After the words", "palette", SHEET, Choice(SIGNS), "none"),
-    Setting("buttons.pointed", "Under the pointer", "palette", SHEET, Choice(POINTED), "shade"),
-    Setting("buttons.pressed", "When pressed", "palette", SHEET, Choice(PRESSED), "shade"),
-    Setting("logo.form", "Logo", "logo", SHEET, _MARK, "wordmark"),
-    Setting("logo.picture", "Logo picture", "logo", SHEET, PictureChoice(), "", along="logo.form"),
-    Setting("logo.light", "Light version of the logo", "logo", PARTS, PictureChoice(), "", along="logo.form"),
-    Setting("logo.dark", "Dark version of the logo", "logo", PARTS, PictureChoice(), "", along="logo.form"),
-    Setting("logo.pointed", "Logo under the pointer", "logo", PARTS, PictureChoice(), "", along="logo.form"),
-    Setting("logo.lines", "The name stands", "logo", SHEET, _LINES, "one"),
-    Setting("logo.beside", "Beside the name", "logo", SHEET, _BESIDE, "none"),
-    Setting("logo.ornament", "Ornament", "logo", SHEET, _ORNAMENT, "disc", along="logo.beside"),
-    Setting("icon.form", "Site icon", "logo", PARTS, _ICON, "logo"),
-    Setting("icon.picture", "Picture of the site icon", "logo", PARTS, PictureChoice(), "", along="icon.form"),
-    Setting("logo.height", "Logo height", "logo", PARTS, Number(24, 100, "%"), 62),
-    Setting("sharing.composition", "Picture for sharing", "logo", PARTS, Choice(COMPOSITIONS), "name"),
-    Setting("sharing.ground", "Ground of that picture", "logo", PARTS, GroundChoice(), None),
-    Setting("frame.form", "Page", "frame", PARTS, _PAGE, FULL),
-    Setting("frame.place", "It stands", "frame", PARTS, _PAGE_PLACE, MIDDLE, along="frame.form"),
-    Setting("frame.width", "Page width", "frame", PARTS, Number(720, 1680, "px", 10), 1160, "frame-width"),
+    Setting("shape.corner", Message("Corner radius"), "palette", SHEET, Number(0, 32, "px"), 2, "corner"),
+    Setting("buttons.form", Message("Buttons"), "palette", SHEET, Choice(FORMS), "filled"),
+    Setting("buttons.edge", Message("Edge"), "palette", SHEET, Number(0, 6, "px", 0.5), None, "button-edge-width"),
+    Setting("buttons.corner", Message("Corners"), "palette", SHEET, Number(0, 40, "px"), None, "button-corner"),
+    Setting("buttons.size", Message("Box, times the usual"), "palette", SHEET, _BOX, None, "button-size"),
+    Setting("buttons.sign", Message("After the words"), "palette", SHEET, Choice(SIGNS), "none"),
+    Setting("buttons.pointed", Message("Under the pointer"), "palette", SHEET, Choice(POINTED), "shade"),
+    Setting("buttons.pressed", Message("When pressed"), "palette", SHEET, Choice(PRESSED), "shade"),
+    Setting("logo.form", Message("Logo"), "logo", SHEET, _MARK, "wordmark"),
+    Setting("logo.picture", Message("Logo picture"), "logo", SHEET, PictureChoice(), "", along="logo.form"),
+    Setting("logo.light", Message("Light version of the logo"), "logo", PARTS, PictureChoice(), "", along="logo.form"),
+    Setting("logo.dark", Message("Dark version of the logo"), "logo", PARTS, PictureChoice(), "", along="logo.form"),
+    Setting("logo.pointed", Message("Logo under the pointer"), "logo", PARTS, PictureChoice(), "", along="logo.form"),
+    Setting("logo.lines", Message("The name stands"), "logo", SHEET, _LINES, "one"),
+    Setting("logo.beside", Message("Beside the name"), "logo", SHEET, _BESIDE, "none"),
+    Setting("logo.ornament", Message("Ornament"), "logo", SHEET, _ORNAMENT, "disc", along="logo.beside"),
+    Setting("icon.form", Message("Site icon"), "logo", PARTS, _ICON, "logo"),
+    Setting("icon.picture", Message("Picture of the site icon"), "logo", PARTS, PictureChoice(), "", along="icon.form"),
+    Setting("logo.height", Message("Logo height"), "logo", PARTS, Number(24, 100, "%"), 62),
+    Setting("sharing.composition", Message("Picture for sharing"), "logo", PARTS, Choice(COMPOSITIONS), "name"),
+    Setting("sharing.ground", Message("Ground of that picture"), "logo", PARTS, GroundChoice(), None),
+    Setting("frame.form", Message("Page"), "frame", PARTS, _PAGE, FULL),
+    Setting("frame.place", Message("It stands"), "frame", PARTS, _PAGE_PLACE, MIDDLE, along="frame.form"),
+    Setting("frame.width", Message("Page width"), "frame", PARTS, Number(720, 1680, "px", 10), 1160, "frame-width"),
     *part_settings(),
 )
 SETTINGS: Mapping[str, Setting] = {setting.key: setting for setting in _ALL}
@@ -132,7 +141,7 @@ SETTINGS: Mapping[str, Setting] = {setting.key: setting for setting in _ALL}
 def setting(key: str) -> Setting:
     """Raises Fault ``no-such-setting``."""
     if key not in SETTINGS:
-        raise Fault("no-such-setting", f"There is no setting “{key}”.")
+        raise Fault("no-such-setting", Message("There is no setting “{key}”.", key=key))
     return SETTINGS[key]
 
 

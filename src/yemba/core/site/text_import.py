@@ -11,6 +11,7 @@ from markdown_it import MarkdownIt
 
 from yemba.core.errors import Fault
 from yemba.core.limits import TEXT_LETTERS
+from yemba.core.message import Message
 from yemba.core.site.pasted import Block, blocks, ranked
 from yemba.core.site.words import plain, safe
 
@@ -31,13 +32,15 @@ def sections_of(text: str, longest_heading: int) -> list[ImportedSection]:
     Raises Fault beside ``text`` where nothing is in it, or too much.
     """
     if len(text) > TEXT_LETTERS:
-        reason = (
-            f"This text has {len(text)} letters. At most {TEXT_LETTERS} can be brought in at once; bring it in parts."
+        reason = Message(
+            "This text has {number} letters. At most {text_letters} can be brought in at once; bring it in parts.",
+            number=len(text),
+            text_letters=TEXT_LETTERS,
         )
         raise Fault("too-long", reason, "text")
     found = blocks(text if _MARKUP.search(text) else MarkdownIt("commonmark").enable("table").render(text))
     if not found:
-        raise Fault("empty", "Nothing to bring in yet. Paste a text, or choose a file.", "text")
+        raise Fault("empty", Message("Nothing to bring in yet. Paste a text, or choose a file."), "text")
     return [_section(part, longest_heading) for part in _parted(found)]
 
 

@@ -6,6 +6,7 @@ from collections.abc import Iterator
 from html import unescape
 from typing import NamedTuple
 
+from yemba.core.message import Message
 from yemba.core.part.part import Part, parts
 from yemba.core.site.catalogue import Family
 from yemba.core.site.document import Standing, stored_of
@@ -40,7 +41,7 @@ def texts_of_parts(look: Look) -> Iterator[SiteText]:
 
 
 def _of_part(look: Look, part: Part) -> Iterator[SiteText]:
-    where = f"the {part.name.lower()}"
+    where = Message("the {name}", name=part.name.lower())
     for text in part.texts(look):
         level = part.element(text.element).level
         yield SiteText(text.page, "", where, text.element, level, look.face(level), text.words)

@@ -7,6 +7,7 @@ from collections.abc import Iterator
 from typing import NamedTuple
 
 from yemba.core.change.words import value_in_words
+from yemba.core.message import Joined, Message, labels
 from yemba.core.site.document import Section
 from yemba.core.site.one_offs import OneOff, one_offs
 from yemba.core.site.resolve import Look
@@ -63,11 +64,15 @@ def set_aside(look: Look) -> list[str]:
     """Choices of the owner that the present template cannot show, in words. They are kept in the document."""
     document = look.document
     values = [
-        f"{SETTINGS[key].name}: {value_in_words(key, value, look)}"
+        Message("{name}: {value}", name=SETTINGS[key].name, value=value_in_words(key, value, look))
         for key, value in (*document.parts.items(), *document.sheet.items())
         if not look.template.shows(key, value)
     ]
-    layouts = [f"{one.what} {one.value}: {one.where}" for one in one_offs(look) if not one.applies]
+    layouts: list[str] = [
+        Message("{what} {value}: {where}", what=one.what, value=one.value, where=one.where)
+        for one in one_offs(look)
+        if not one.applies
+    ]
     return [*values, *layouts]
 
 
@@ -84,11 +89,13 @@ def _stays(look: Look) -> list[Kept]:
     return [Kept(_plural(what, count), count) for what, count in counts.items() if count]
 
 
-_PLURALS = {
-    "menu entry": "menu entries",
-    "text and link": "texts and links",
-    "font of your own": "fonts of your own",
-}
+_PLURALS = labels(
+    {
+        "menu entry": "menu entries",
+        "text and link": "texts and links",
+        "font of your own": "fonts of your own",
+    }
+)
 
 
 def _plural(what: str, count: int) -> str:
@@ -103,7 +110,7 @@ def _values(now: Look, then: Look) -> Iterator[Differs]:
             yield Differs(setting.name, *_both(key, now, then), 0)
     if now.value("palette") != then.value("palette"):
         names = [", ".join(colour["name"] for colour in look.value("palette")) for look in (now, then)]
-        yield Differs("Palette", names[0], names[1], 0)
+        yield Differs(Message("Palette"), names[0], names[1], 0)
 
 
 def _both(key: str, now: Look, then: Look) -> tuple[str, str]:
@@ -117,10 +124,10 @@ def _levels(now: Look, then: Look) -> Iterator[Differs]:
         keys = {name: f"{slug}.{name}" for name in properties(level)}
         differing = {name: key for name, key in keys.items() if now.value(key) != then.value(key)}
         if differing:
-            names = ", ".join(PROPERTIES[name] for name in differing)
+            names = Joined(", ", [PROPERTIES[name] for name in differing])
             states = [_both(key, now, then) for key in differing.values()]
-            was, will = (", ".join(state) for state in zip(*states, strict=True))
-            yield Differs(f"{level.name}: {names}", was, will, 0)
+            was, will = (Joined(", ", state) for state in zip(*states, strict=True))
+            yield Differs(Message("{level}: {names}", level=level.name, names=names), was, will, 0)
 
 
 def _sections(now: Look, then: Look) -> Iterator[Differs]:
@@ -136,4 +143,4 @@ def _seen(now: Look, then: Look, section: Section) -> Iterator[tuple[str, str, s
     names = kind.layout_names()
     yield kind.name, names[now.layout(section).value], names[then.layout(section).value]
     was, will = (look.ground_names[look.ground(section).value] for look in (now, then))
-    yield f"Ground of {kind.name}", was, will
+    yield Message("Ground of {name}", name=kind.name), was, will

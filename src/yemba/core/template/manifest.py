@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from typing import Any
 
+from yemba.core.message import Label
 from yemba.core.strict import Strict
 
 _ROUND_FROM = 6  # px of corner radius; common practice, no source
@@ -49,7 +50,7 @@ class Template(Strict):
 
     slug: str
     name: str
-    idea: str
+    idea: Label
     design: dict[str, Any] = {}
     measures: Measures = Measures()
     layouts: dict[str, str] = {}

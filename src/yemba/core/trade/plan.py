@@ -7,6 +7,7 @@ from typing import NamedTuple
 
 from yemba.core.errors import Fault
 from yemba.core.limits import NAME_LETTERS
+from yemba.core.message import Message
 from yemba.core.trade.trade import Trade
 from yemba.core.value.line import Line
 
@@ -58,7 +59,7 @@ def moved(pages: Sequence[PlannedPage], key: str, by: int) -> list[PlannedPage]:
 def named(page: PlannedPage, typed: str, field: str, kept: Collection[str]) -> PlannedPage:
     """The page with a name, and with those of its sections that are kept. Raises Fault beside the `field` that the name
     was typed in."""
-    name = Line(NAME_LETTERS, empty=False).read(typed, f"The name of “{page.name}”", field)
+    name = Line(NAME_LETTERS, empty=False).read(typed, Message("The name of “{name}”", name=page.name), field)
     return page._replace(name=name, without=tuple(one for one in page.sections if one not in kept))
 
 
@@ -75,8 +76,8 @@ def with_page(pages: Sequence[PlannedPage], typed: str) -> list[PlannedPage]:
     """With one more page of one's own at the end, with a heading and words. Raises Fault where it has no name, or one
     that is too long."""
     if not typed.strip():
-        raise Fault("empty", "Give the new page a name first.", "page_name")
-    name = Line(NAME_LETTERS).read(typed, "The page’s name", "page_name")
+        raise Fault("empty", Message("Give the new page a name first."), "page_name")
+    name = Line(NAME_LETTERS).read(typed, Message("The page’s name"), "page_name")
     taken = {page.key for page in pages}
     key = next(f"{_OWN}{n}" for n in range(1, len(pages) + 2) if f"{_OWN}{n}" not in taken)
     return [*pages, PlannedPage(key, name, ("words",))]

@@ -9,29 +9,34 @@ from typing import Literal
 from pydantic import field_validator
 
 from yemba.core.errors import known
+from yemba.core.message import Label, Message, labels
 from yemba.core.strict import Strict
 from yemba.core.trade.filling import NO_TEXTS, Texts
 
-AIMS = {
-    "found": "Be found",
-    "work": "Show work",
-    "bookings": "Take bookings",
-    "dates": "Announce dates",
-    "sell": "Sell by arrangement",
-    "sign-ups": "Gather sign-ups",
-}
-GROUPS = {
-    "makers": "Makers",
-    "pictures": "Pictures and print",
-    "food": "Food and growing",
-    "care": "Body and care",
-    "teaching": "Teaching",
-    "stage": "Music and stage",
-    "house": "House and repair",
-    "advice": "Advice",
-    "stay": "Places to stay",
-    "other": "Other",
-}
+AIMS = labels(
+    {
+        "found": "Be found",
+        "work": "Show work",
+        "bookings": "Take bookings",
+        "dates": "Announce dates",
+        "sell": "Sell by arrangement",
+        "sign-ups": "Gather sign-ups",
+    }
+)
+GROUPS = labels(
+    {
+        "makers": "Makers",
+        "pictures": "Pictures and print",
+        "food": "Food and growing",
+        "care": "Body and care",
+        "teaching": "Teaching",
+        "stage": "Music and stage",
+        "house": "House and repair",
+        "advice": "Advice",
+        "stay": "Places to stay",
+        "other": "Other",
+    }
+)
 MOODS = {
     "quiet": "quiet",
     "warm": "warm",
@@ -39,7 +44,7 @@ MOODS = {
     "bold": "bold",
     "dark": "dark",
     "plain": "plain",
-    "crafted": "made by hand",
+    "crafted": Message("made by hand"),
     "playful": "playful",
 }
 """What a trade, a template and a look may be like, with the words in which it is told."""
@@ -83,7 +88,7 @@ class Trade(Strict):
     """
 
     slug: str
-    name: str
+    name: Label
     sample: str
     group: str
     also: list[str]

@@ -12,6 +12,7 @@ from fontTools.ttLib import TTFont
 from yemba.core import apart
 from yemba.core.errors import Fault
 from yemba.core.limits import FONT_BYTES
+from yemba.core.message import Message, labels
 from yemba.core.type.facts import Face, Facts, opened
 from yemba.core.type.subset import packed, tag
 
@@ -20,14 +21,16 @@ SECONDS = 20.0
 """That reading a font may take."""
 _SIGNATURES = {b"wOF2": "woff2", b"wOFF": "woff", b"\x00\x01\x00\x00": "ttf", b"true": "ttf", b"OTTO": "otf"}
 # What is not a font that browsers show, by how it begins, and what to do.
-_OTHERS = {
-    b"ttcf": "a collection of several fonts. Save the one you want as a file of its own",
-    b"PK\x03\x04": "an archive. Unpack it, and choose the .woff2, .ttf or .otf in it",
-    b"%!PS": "a PostScript font, which browsers do not show. Choose its .otf or .ttf",
-    b"<svg": "an SVG. Choose the font’s .woff2, .ttf or .otf",
-    b"<?xm": "an SVG. Choose the font’s .woff2, .ttf or .otf",
-    b"%PDF": "a document. Choose the font’s .woff2, .ttf or .otf",
-}
+_OTHERS = labels(
+    {
+        b"ttcf": "a collection of several fonts. Save the one you want as a file of its own",
+        b"PK\x03\x04": "an archive. Unpack it, and choose the .woff2, .ttf or .otf in it",
+        b"%!PS": "a PostScript font, which browsers do not show. Choose its .otf or .ttf",
+        b"<svg": "an SVG. Choose the font’s .woff2, .ttf or .otf",
+        b"<?xm": "an SVG. Choose the font’s .woff2, .ttf or .otf",
+        b"%PDF": "a document. Choose the font’s .woff2, .ttf or .otf",
+    }
+)
 _KEPT = {
     *("head", "hhea", "hmtx", "maxp", "name", "OS/2", "post", "cmap", "glyf", "loca", "CFF ", "CFF2", "VORG"),
     *("GSUB", "GPOS", "GDEF", "BASE", "kern", "vhea", "vmtx", "COLR", "CPAL"),
@@ -35,13 +38,15 @@ _KEPT = {
 }
 """Tables that text needs. Others are left out: bytecode, drawings in SVG, whatever a maker's tools put there."""
 
-LICENCES = {
-    "installable": "Its maker sets no limit to embedding it. Its licence says whether websites are meant.",
-    "editable": "Its maker allows it in documents one can edit. Its licence says whether websites are meant.",
-    "preview": "Its maker allows it only for preview and print. To publish with it you need the maker’s leave.",
-    "restricted": "Its maker forbids embedding it. To publish with it you need the maker’s leave.",
-    "leave": "You have said that you may publish with it.",
-}
+LICENCES = labels(
+    {
+        "installable": "Its maker sets no limit to embedding it. Its licence says whether websites are meant.",
+        "editable": "Its maker allows it in documents one can edit. Its licence says whether websites are meant.",
+        "preview": "Its maker allows it only for preview and print. To publish with it you need the maker’s leave.",
+        "restricted": "Its maker forbids embedding it. To publish with it you need the maker’s leave.",
+        "leave": "You have said that you may publish with it.",
+    }
+)
 """What the embedding bits say, in words (OpenType specification, OS/2 fsType)."""
 UNLICENSED = ("preview", "restricted")
 _NO_SUBSETTING = 0x0100
@@ -74,7 +79,11 @@ def clean_font(data: bytes, file_name: str) -> CleanFont:
     except Fault:
         raise
     except Exception as error:  # a broken or hostile file makes the readers raise nearly anything
-        raise Fault("font-unreadable", f"{named} is broken: {_first_line(error)}. Fetch it again.", "file") from error
+        raise Fault(
+            "font-unreadable",
+            Message("{named} is broken: {first_line}. Fetch it again.", named=named, first_line=_first_line(error)),
+            "file",
+        ) from error
 
 
 def clean_font_apart(data: bytes, file_name: str) -> CleanFont:
@@ -83,7 +92,10 @@ def clean_font_apart(data: bytes, file_name: str) -> CleanFont:
     try:
         plain = apart.work("clean-font", seconds=SECONDS, data=data, file_name=file_name)
     except apart.Failed:
-        reason = f"“{file_name[:60]}” keeps its reader too long, or fills its memory. Fetch it again from its maker."
+        reason = Message(
+            "“{file_name}” keeps its reader too long, or fills its memory. Fetch it again from its maker.",
+            file_name=file_name[:60],
+        )
         raise Fault("font-unreadable", reason, "file") from None
     facts = {name: tuple(value) if isinstance(value, list) else value for name, value in plain["facts"].items()}
     return CleanFont(**plain | {"weights": tuple(plain["weights"]), "facts": Facts(**facts)})  # type: ignore[arg-type]
@@ -101,8 +113,13 @@ def check_size(data: bytes, file_name: str) -> str:
     if len(data) > FONT_BYTES:
         raise Fault(
             "font-too-large",
-            f"{named} has {len(data) / 1e6:.0f} MB; {FONT_BYTES / 1e6:.0f} MB is the most. Choose a .woff2, or a font "
-            "with fewer scripts.",
+            Message(
+                "{named} has {number:.0f} MB; {font_bytes:.0f} MB is the most. Choose a .woff2, or a font with "
+                "fewer scripts.",
+                named=named,
+                number=len(data) / 1e6,
+                font_bytes=FONT_BYTES / 1e6,
+            ),
             "file",
         )
     return named
@@ -114,12 +131,21 @@ def _sniff(data: bytes, named: str) -> None:
         if packed_size > MOST_UNPACKED:
             raise Fault(
                 "font-too-large",
-                f"{named} says it unpacks to {packed_size / 1e6:.0f} MB; {MOST_UNPACKED / 1e6:.0f} MB is the most.",
+                Message(
+                    "{named} says it unpacks to {packed_size:.0f} MB; {most_unpacked:.0f} MB is the most.",
+                    named=named,
+                    packed_size=packed_size / 1e6,
+                    most_unpacked=MOST_UNPACKED / 1e6,
+                ),
                 "file",
             )
         return
     what = next((said for start, said in _OTHERS.items() if data.lstrip()[: len(start)] == start), "")
-    said = f"{named} is {what}." if what else f"{named} is no font. Choose a .woff2, .woff, .ttf or .otf."
+    said = (
+        Message("{named} is {what}.", named=named, what=what)
+        if what
+        else Message("{named} is no font. Choose a .woff2, .woff, .ttf or .otf.", named=named)
+    )
     raise Fault("not-a-font", said, "file")
 
 
@@ -129,14 +155,20 @@ def _read(data: bytes, file_name: str, named: str) -> CleanFont:
     face = Face(clean)
     facts = face.facts
     if not any(chr(code).isalnum() for code in face.letters):
-        raise Fault("font-empty", f"{named} has no letters and no numbers that text could use.", "file")
+        raise Fault(
+            "font-empty", Message("{named} has no letters and no numbers that text could use.", named=named), "file"
+        )
     if not 16 <= facts.units_per_em <= 16384 or facts.ascent <= 0:  # OpenType specification, table head
-        raise Fault("font-unreadable", f"{named} is broken: its measures make no sense. Fetch it again.", "file")
+        raise Fault(
+            "font-unreadable",
+            Message("{named} is broken: its measures make no sense. Fetch it again.", named=named),
+            "file",
+        )
     os2 = font["OS/2"]
     slanted = bool(os2.fsSelection & 1) or bool(font["head"].macStyle & 2)
     return CleanFont(
         data=clean,
-        family=_name(facts.family) or _name(file_name.rpartition(".")[0]) or "A font",
+        family=_name(facts.family) or _name(file_name.rpartition(".")[0]) or Message("A font"),
         style="italic" if slanted else "normal",
         weights=_weights(facts.weights),
         kind=_kind(os2),

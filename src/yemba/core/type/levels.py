@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from typing import NamedTuple
 
+from yemba.core.message import Message, labels
 from yemba.core.type.scale import Fluid
 
 
@@ -32,46 +33,48 @@ class Level(NamedTuple):
 LEVELS = {
     level.slug: level
     for level in (
-        Level("h1", "Heading 1", "heading", 5, title=True),
-        Level("h2", "Heading 2", "heading", 4, title=True),
-        Level("h3", "Heading 3", "heading", 3, title=True),
-        Level("h4", "Heading 4", "heading", 2, title=True),
-        Level("h5", "Heading 5", "heading", 1, title=True),
-        Level("h6", "Heading 6", "heading", 0, title=True),
-        Level("lead", "Lead", "body", 1),
-        Level("body", "Text", "body", 0),
-        Level("small", "Small", "body", -1),
-        Level("quote", "Quotes", "body", 1, faced=True),
-        Level("title", "Site title", "heading", None, faced=True, title=True),
-        Level("navigation", "Navigation", "body", None, faced=True),
-        Level("button", "Buttons", "body", 0, faced=True, leading=1.2),
-        Level("footer", "Footer", "body", -1, faced=True, subject="footer"),
+        Level("h1", Message("Heading 1"), "heading", 5, title=True),
+        Level("h2", Message("Heading 2"), "heading", 4, title=True),
+        Level("h3", Message("Heading 3"), "heading", 3, title=True),
+        Level("h4", Message("Heading 4"), "heading", 2, title=True),
+        Level("h5", Message("Heading 5"), "heading", 1, title=True),
+        Level("h6", Message("Heading 6"), "heading", 0, title=True),
+        Level("lead", Message("Lead"), "body", 1),
+        Level("body", Message("Text"), "body", 0),
+        Level("small", Message("Small"), "body", -1),
+        Level("quote", Message("Quotes"), "body", 1, faced=True),
+        Level("title", Message("Site title"), "heading", None, faced=True, title=True),
+        Level("navigation", Message("Navigation"), "body", None, faced=True),
+        Level("button", Message("Buttons"), "body", 0, faced=True, leading=1.2),
+        Level("footer", Message("Footer"), "body", -1, faced=True, subject="footer"),
     )
 }
 STEPPED = {slug: level.step for slug, level in LEVELS.items() if level.step is not None}
 
-STYLES = {"normal": "Upright", "italic": "Italic"}
+STYLES = labels({"normal": "Upright", "italic": "Italic"})
 """By the value of CSS font-style."""
-CASES = {"none": "As written", "uppercase": "Capitals", "small-caps": "Small capitals"}
-LINES = {"none": "None", "underline": "Underlined", "line-through": "Struck through"}
+CASES = labels({"none": "As written", "uppercase": "Capitals", "small-caps": "Small capitals"})
+LINES = labels({"none": "None", "underline": "Underlined", "line-through": "Struck through"})
 """By the value of CSS text-decoration-line."""
-SHADOWS = {"none": "None", "soft": "Soft", "hard": "Hard"}
+SHADOWS = labels({"none": "None", "soft": "Soft", "hard": "Hard"})
 SHADOW_BLUR, SHADOW_SHIFT = 0.14, 0.045  # em; common practice, no source
 
-PROPERTIES = {
-    "face": "face",
-    "wide": "size on a wide window",
-    "phone": "size on a phone",
-    "weight": "weight",
-    "style": "style",
-    "width": "width",
-    "spacing": "letter spacing",
-    "leading": "line height",
-    "case": "case",
-    "line": "line",
-    "shadow": "shadow",
-    "outline": "outline",
-}
+PROPERTIES = labels(
+    {
+        "face": "face",
+        "wide": Message("size on a wide window"),
+        "phone": Message("size on a phone"),
+        "weight": "weight",
+        "style": "style",
+        "width": "width",
+        "spacing": Message("letter spacing"),
+        "leading": Message("line height"),
+        "case": "case",
+        "line": "line",
+        "shadow": "shadow",
+        "outline": "outline",
+    }
+)
 EFFECTS = ("line", "shadow", "outline")
 
 

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable, Mapping
 from typing import NamedTuple, Protocol
 
+from yemba.core.message import Joined, Message, labels
 from yemba.core.type.facts import Facts
 
 
@@ -60,7 +61,9 @@ def measures(facts: Facts) -> Measures:
 def judge(heading: Drawn, body: Drawn) -> Judged:
     """The pair as a whole. A face over itself is calm and never wrong, and says little."""
     if heading.name == body.name:
-        return Judged(4.5 + _as_body(body)[0], ("One face for all: calm, and told apart by size and weight alone.",))
+        return Judged(
+            4.5 + _as_body(body)[0], (Message("One face for all: calm, and told apart by size and weight alone."),)
+        )
     entries = [*_kinds(heading, body), _x_heights(heading, body), *_contrasts(heading, body), _scripts(heading, body)]
     entries.append(_as_body(body))
     reasons = sorted((entry for entry in entries if entry[1]), key=lambda entry: -abs(entry[0]))
@@ -77,16 +80,23 @@ def ranked(families: Mapping[str, Drawn], heading: str = "", body: str = "") -> 
 
 def reason(judged: Judged) -> str:
     """The two weightiest reasons as one text."""
-    return " ".join(judged.reasons[:2])
+    return Joined(" ", judged.reasons[:2])
 
 
 Entry = tuple[float, str]
 
 
 def _kinds(heading: Drawn, body: Drawn) -> Iterable[Entry]:
-    named = {"serif": "a serif", "sans": "a sans", "hand": "a handwriting"}
+    named = labels({"serif": "a serif", "sans": "a sans", "hand": "a handwriting"})
     if heading.kind != body.kind:
-        yield 2.0, f"{named[heading.kind].capitalize()} over {named[body.kind]}: two clearly different voices."
+        yield (
+            2.0,
+            Message(
+                "{named} over {named_2}: two clearly different voices.",
+                named=named[heading.kind].capitalize(),
+                named_2=named[body.kind],
+            ),
+        )
         return
     one, other = measures(heading.facts), measures(body.facts)
     apart = (
@@ -95,7 +105,10 @@ def _kinds(heading: Drawn, body: Drawn) -> Iterable[Entry]:
     if apart < 0.35:
         yield (
             -2.5,
-            f"Both are {named[body.kind][2:]} faces of nearly one make: they look like a mistake beside each other.",
+            Message(
+                "Both are {named} faces of nearly one make: they look like a mistake beside each other.",
+                named=named[body.kind][2:],
+            ),
         )
 
 
@@ -103,13 +116,18 @@ def _x_heights(heading: Drawn, body: Drawn) -> Entry:
     one, other = measures(heading.facts).x_height, measures(body.facts).x_height
     apart = abs(one / other - 1)
     if apart <= _EVEN_X:
-        return 1.0, f"Their small letters are equally tall, to {max(1, round(100 * apart))} %."
+        return 1.0, Message("Their small letters are equally tall, to {max} %.", max=max(1, round(100 * apart)))
     if apart >= _UNEVEN_X:
         taller, shorter = (heading, body) if one > other else (body, heading)
         share = round(100 * (max(one, other) / min(one, other) - 1))
         return (
             -0.8,
-            f"The small letters of {taller.name} are {share} % taller than those of {shorter.name}; mind the sizes.",
+            Message(
+                "The small letters of {name} are {share} % taller than those of {name_2}; mind the sizes.",
+                name=taller.name,
+                share=share,
+                name_2=shorter.name,
+            ),
         )
     return 0.3, ""
 
@@ -120,19 +138,33 @@ def _contrasts(heading: Drawn, body: Drawn) -> Iterable[Entry]:
         yield (
             1.2,
             (
-                f"{heading.name} draws thick and thin, {one.contrast:.1f} to 1, over the even strokes of {body.name}, "
-                f"{other.contrast:.1f} to 1."
+                Message(
+                    "{name} draws thick and thin, {contrast:.1f} to 1, over the even strokes of {name_2}, "
+                    "{contrast_2:.1f} to 1.",
+                    name=heading.name,
+                    contrast=one.contrast,
+                    name_2=body.name,
+                    contrast_2=other.contrast,
+                )
             ),
         )
     if one.width / other.width <= _NARROWER:
         yield (
             0.9,
-            f"{heading.name} is {round(100 * (1 - one.width / other.width))} % narrower: headings say more on a line.",
+            Message(
+                "{name} is {value} % narrower: headings say more on a line.",
+                name=heading.name,
+                value=round(100 * (1 - one.width / other.width)),
+            ),
         )
     if one.stroke / other.stroke >= _HEAVIER:
         yield (
             0.7,
-            f"{heading.name} is drawn {round(100 * (one.stroke / other.stroke - 1))} % heavier and leads by weight.",
+            Message(
+                "{name} is drawn {value} % heavier and leads by weight.",
+                name=heading.name,
+                value=round(100 * (one.stroke / other.stroke - 1)),
+            ),
         )
 
 
@@ -140,9 +172,14 @@ def _scripts(heading: Drawn, body: Drawn) -> Entry:
     wanted = [script for script in body.scripts if script != "Vietnamese"]
     lacking = [script for script in wanted if script not in heading.scripts]
     if lacking:
-        return -0.4 * len(lacking), f"{heading.name} lacks {' and '.join(lacking)}, which {body.name} has."
+        return -0.4 * len(lacking), Message(
+            "{name} lacks {listed}, which {name_2} has.",
+            name=heading.name,
+            listed=Joined(" and ", lacking),
+            name_2=body.name,
+        )
     if wanted:
-        return 0.4, f"Both have {' and '.join(wanted)}."
+        return 0.4, Message("Both have {listed}.", listed=Joined(" and ", wanted))
     return 0.0, ""
 
 
@@ -150,14 +187,18 @@ def _as_body(body: Drawn) -> Entry:
     """Whether a face serves for running text."""
     drawn = measures(body.facts)
     if body.kind == "hand":
-        return -4.0, f"{body.name} is a handwriting: a line of it charms, a page tires."
+        return -4.0, Message("{name} is a handwriting: a line of it charms, a page tires.", name=body.name)
     if drawn.contrast > _FINE_BODY:
-        return -1.5, f"The hairlines of {body.name} grow faint in small text."
+        return -1.5, Message("The hairlines of {name} grow faint in small text.", name=body.name)
     if drawn.x_height < _SMALL_BODY:
         return (
             -0.6,
-            f"{body.name} has small letters, {100 * drawn.x_height:.0f} % of its size; set the text a little larger.",
+            Message(
+                "{name} has small letters, {value:.0f} % of its size; set the text a little larger.",
+                name=body.name,
+                value=100 * drawn.x_height,
+            ),
         )
     if drawn.width < 0.38:
-        return -1.5, f"{body.name} is too narrow for long text."
+        return -1.5, Message("{name} is too narrow for long text.", name=body.name)
     return 0.4, ""

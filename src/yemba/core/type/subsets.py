@@ -4,6 +4,8 @@ from __future__ import annotations
 
 from functools import cache
 
+from yemba.core.message import labels
+
 # As the makers of the shipped files cut them (CSS Fonts 4, unicode-range).
 RANGES = {
     "latin": (
@@ -35,7 +37,9 @@ RANGES = {
 }
 SAMPLES = {"cyrillic": "Жф", "greek": "Ωξ", "hebrew": "אש", "arabic": "عي", "vietnamese": "ếợ"}
 """Letters that a font which is not cut into subsets has where it has the script."""
-SCRIPTS = {"cyrillic": "Cyrillic", "greek": "Greek", "hebrew": "Hebrew", "arabic": "Arabic", "vietnamese": "Vietnamese"}
+SCRIPTS = labels(
+    {"cyrillic": "Cyrillic", "greek": "Greek", "hebrew": "Hebrew", "arabic": "Arabic", "vietnamese": "Vietnamese"}
+)
 """Subsets beyond Latin that a family may be said to have."""
 
 

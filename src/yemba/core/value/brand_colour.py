@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import TYPE_CHECKING, Any, ClassVar
 
+from yemba.core.message import Message
 from yemba.core.value.kind import Kind, refuse_choice
 
 if TYPE_CHECKING:
@@ -29,8 +30,8 @@ class BrandColourChoice(Kind):
 
     def say(self, value: Any, look: Look | None = None) -> str:
         if not value:
-            return "none"
-        return dict(self.choices(look)).get(value, "a colour that is gone") if look else str(value)
+            return Message("none")
+        return dict(self.choices(look)).get(value, Message("a colour that is gone")) if look else str(value)
 
     def choices(self, look: Look) -> list[tuple[str, str]]:
         return [(f"@{colour['id']}", colour["name"] or colour["hex"]) for colour in look.value("palette")]

@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import TYPE_CHECKING, Any, ClassVar
 
+from yemba.core.message import Message
 from yemba.core.value.entries import read_colour_code
 from yemba.core.value.kind import Kind
 
@@ -24,5 +25,5 @@ class ColourCode(Kind):
     def say(self, value: Any, look: Look | None = None) -> str:
         parsed = look.read_colour(value) if look else None
         if look is None or parsed is None:
-            return "a colour that is gone"
+            return Message("a colour that is gone")
         return look.brand_name(parsed.colour) or parsed.colour.hex

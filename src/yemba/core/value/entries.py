@@ -11,6 +11,7 @@ from yemba.core.colour.grounds import GROUND_NAMES, ROLE_NAMES
 from yemba.core.colour.srgb import parse, read
 from yemba.core.errors import Fault
 from yemba.core.limits import COLOUR_NAME_LETTERS
+from yemba.core.message import Message
 from yemba.core.value.kind import Kind
 from yemba.core.value.line import Line
 
@@ -41,7 +42,7 @@ class Entries(Kind):
     by_id: ClassVar[bool] = True
 
     def say(self, value: Any, look: Look | None = None) -> str:
-        return ", ".join(" ".join(v for k, v in entry.items() if k != "id") for entry in value) or "none"
+        return ", ".join(" ".join(v for k, v in entry.items() if k != "id") for entry in value) or Message("none")
 
 
 @dataclass(frozen=True)
@@ -53,13 +54,18 @@ class Palette(Entries):
         if not FEWEST_COLOURS <= len(colours) <= MOST_COLOURS:
             raise Fault(
                 "palette-size",
-                f"A palette has {FEWEST_COLOURS} to {MOST_COLOURS} colours; this one would have {len(colours)}.",
+                Message(
+                    "A palette has {fewest_colours} to {most_colours} colours; this one would have {number}.",
+                    fewest_colours=FEWEST_COLOURS,
+                    most_colours=MOST_COLOURS,
+                    number=len(colours),
+                ),
                 key,
             )
         return [self._colour(colour) for colour in colours]
 
     def _colour(self, entry: Mapping[str, Any]) -> Entry:
-        name = _NAME.read(entry["name"], "The colour's name", "colour_name")
+        name = _NAME.read(entry["name"], Message("The colour's name"), "colour_name")
         return {"id": entry["id"], "name": name, "hex": parse(entry["hex"]).hex}
 
 
@@ -70,12 +76,16 @@ class OwnGrounds(Entries):
     def read(self, typed: Any, name: str, key: str) -> list[Entry]:
         grounds = _mappings(typed)
         if len(grounds) > MOST_GROUNDS:
-            raise Fault("too-many-grounds", f"{MOST_GROUNDS} grounds of your own fit; take one away first.", key)
+            raise Fault(
+                "too-many-grounds",
+                Message("{most_grounds} grounds of your own fit; take one away first.", most_grounds=MOST_GROUNDS),
+                key,
+            )
         known = [self._ground(ground) for ground in grounds if _GROUND_ID.fullmatch(str(ground.get("id")))]
         return _in_order(known)
 
     def _ground(self, entry: Mapping[str, Any]) -> Entry:
-        name = _NAME.read(entry.get("name", ""), "The ground’s name", "ground_name")
+        name = _NAME.read(entry.get("name", ""), Message("The ground’s name"), "ground_name")
         return {"id": str(entry["id"]), "name": name, "fill": read_colour_code(entry.get("fill", ""), "fill")}
 
 
@@ -90,7 +100,7 @@ class RolesByHand(Entries):
         ground, _, role = str(entry.get("id")).partition(".")
         known = ground in GROUND_NAMES or _GROUND_ID.fullmatch(ground)
         if role not in ROLE_NAMES or not known:
-            raise Fault("no-such-role", f"“{entry.get('id')}” is no role of a ground.", key)
+            raise Fault("no-such-role", Message("“{value}” is no role of a ground.", value=entry.get("id")), key)
         return {"id": f"{ground}.{role}", "value": read_colour_code(entry.get("value"), "value")}
 
 

@@ -6,6 +6,7 @@ from dataclasses import dataclass
 from typing import TYPE_CHECKING, Any, ClassVar
 
 from yemba.core.errors import Fault
+from yemba.core.message import Message
 from yemba.core.value.kind import Kind
 
 if TYPE_CHECKING:
@@ -26,11 +27,11 @@ class Face(Kind):
 
     def check(self, value: Any, look: Look, name: str, key: str) -> None:
         if value not in look.families:
-            raise Fault("no-such-family", f"There is no typeface “{value}”.", key)
+            raise Fault("no-such-family", Message("There is no typeface “{value}”.", value=value), key)
 
     def say(self, value: Any, look: Look | None = None) -> str:
         family = look.families.get(value) if look else None
-        return family.name if family else str(value or "as the text it follows")
+        return family.name if family else str(value or Message("as the text it follows"))
 
     def choices(self, look: Look) -> list[tuple[str, str]]:
         return [(slug, family.name) for slug, family in look.families.items()]

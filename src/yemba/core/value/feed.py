@@ -8,6 +8,7 @@ from typing import Any, ClassVar
 from urllib.parse import quote, urlsplit, urlunsplit
 
 from yemba.core.errors import Fault
+from yemba.core.message import Message
 from yemba.core.value.kind import Kind
 
 MOST_LETTERS = 500
@@ -32,15 +33,23 @@ class FeedAddress(Kind):
             parts = urlsplit(re.sub(r"^webcals?://", "https://", address, flags=re.IGNORECASE))
             host, _ = parts.hostname or "", parts.port
         except ValueError:
-            raise _refuse(address, "cannot be read", key) from None
+            raise _refuse(address, Message("cannot be read"), key) from None
         if len(address) > MOST_LETTERS:
-            raise _refuse(f"{address[:40]}…", f"has {len(address)} letters; {MOST_LETTERS} at most are taken", key)
+            raise _refuse(
+                f"{address[:40]}…",
+                Message(
+                    "has {number} letters; {most_letters} at most are taken",
+                    number=len(address),
+                    most_letters=MOST_LETTERS,
+                ),
+                key,
+            )
         if parts.scheme.lower() not in ("http", "https"):
-            raise _refuse(address, f"begins with {parts.scheme}, not with https", key)
+            raise _refuse(address, Message("begins with {scheme}, not with https", scheme=parts.scheme), key)
         if "." not in host or _BLANK.search(address):
-            raise _refuse(address, "names no host", key)
+            raise _refuse(address, Message("names no host"), key)
         if parts.username or parts.password:
-            raise _refuse(f"{parts.scheme}://…@{host}", "has a name or a password in it", key)
+            raise _refuse(f"{parts.scheme}://…@{host}", Message("has a name or a password in it"), key)
         whole = urlunsplit((parts.scheme.lower(), parts.netloc.lower(), parts.path or "/", parts.query, ""))
         return quote(whole, safe=_SAFE)
 

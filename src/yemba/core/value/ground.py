@@ -6,6 +6,7 @@ from dataclasses import dataclass
 from typing import TYPE_CHECKING, Any, ClassVar
 
 from yemba.core.errors import Fault
+from yemba.core.message import Message
 from yemba.core.value.kind import Kind
 
 if TYPE_CHECKING:
@@ -25,7 +26,11 @@ class GroundChoice(Kind):
     def check(self, value: Any, look: Look, name: str, key: str) -> None:
         if value not in look.ground_names:
             offered = ", ".join(look.ground_names)
-            raise Fault("no-such-ground", f"“{value}” is no ground. Choose: {offered}.", key)
+            raise Fault(
+                "no-such-ground",
+                Message("“{value}” is no ground. Choose: {offered}.", value=value, offered=offered),
+                key,
+            )
 
     def say(self, value: Any, look: Look | None = None) -> str:
         return look.ground_names.get(value, str(value)) if look else str(value)

@@ -8,6 +8,7 @@ from __future__ import annotations
 from typing import TYPE_CHECKING, Any, ClassVar
 
 from yemba.core.errors import Fault
+from yemba.core.message import Joined, Message
 
 if TYPE_CHECKING:
     from yemba.core.site.resolve import Look
@@ -47,7 +48,7 @@ class Kind:
 
     def say(self, value: Any, look: Look | None = None) -> str:
         """A stored value as its owner knows it; `look` gives what it refers to its name."""
-        return str(value) or "none"
+        return str(value) or Message("none")
 
     def css(self, value: Any) -> str:
         """A stored value as a custom property has it."""
@@ -60,4 +61,10 @@ class Kind:
 
 def refuse_choice(value: Any, name: str, key: str, choices: list[str]) -> Fault:
     """The fault for a value that is none of the choices."""
-    return Fault("no-such-choice", f"{name} cannot be “{value}”. Choose one of: {', '.join(choices)}.", key)
+    return Fault(
+        "no-such-choice",
+        Message(
+            "{name} cannot be “{value}”. Choose one of: {listed}.", name=name, value=value, listed=Joined(", ", choices)
+        ),
+        key,
+    )

@@ -6,6 +6,7 @@ from dataclasses import dataclass
 from typing import Any
 
 from yemba.core.errors import Fault
+from yemba.core.message import Message
 from yemba.core.value.kind import Kind
 
 
@@ -23,12 +24,19 @@ class Line(Kind):
     def read(self, typed: Any, name: str, key: str) -> str:
         text = " ".join(str(typed).split())
         if not text and not self.empty:
-            raise Fault("empty", f"{name} is empty. Write at least one letter.", key)
+            raise Fault("empty", Message("{name} is empty. Write at least one letter.", name=name), key)
         if len(text) > self.limit:
             over = len(text) - self.limit
             raise Fault(
                 "too-long",
-                f"{name} has {len(text)} letters: “{text[:40]}…”. At most {self.limit} fit; shorten it by {over}.",
+                Message(
+                    "{name} has {number} letters: “{text}…”. At most {limit} fit; shorten it by {over}.",
+                    name=name,
+                    number=len(text),
+                    text=text[:40],
+                    limit=self.limit,
+                    over=over,
+                ),
                 key,
             )
         return text

@@ -8,6 +8,7 @@ from dataclasses import dataclass
 from typing import TYPE_CHECKING, Any, ClassVar
 
 from yemba.core.errors import Fault
+from yemba.core.message import Message
 from yemba.core.value.kind import Kind
 
 if TYPE_CHECKING:
@@ -33,10 +34,15 @@ class Link(Kind):
     def read(self, typed: Any, name: str, key: str) -> str:
         address = _completed(str(typed).strip())
         if len(address) > _LONGEST:
-            reason = f"This address has {len(address)} letters, “{address[:40]}…”. At most {_LONGEST} can be linked to."
+            reason = Message(
+                "This address has {number} letters, “{address}…”. At most {longest} can be linked to.",
+                number=len(address),
+                address=address[:40],
+                longest=_LONGEST,
+            )
             raise Fault("link-unreadable", reason, key)
         if address == NEW:
-            raise Fault("link-unreadable", "Give the new page a name.", key)
+            raise Fault("link-unreadable", Message("Give the new page a name."), key)
         if address and not _ADDRESS.fullmatch(address):
             raise Fault(
                 "link-unreadable",
@@ -49,15 +55,17 @@ class Link(Kind):
     def check(self, value: Any, look: Look, name: str, key: str) -> None:
         page, section = target(value)
         if value.startswith(FILE) and value.removeprefix(FILE) not in look.document.files:
-            raise Fault("no-such-file", "The file this would link to is no longer there. Choose another.", key)
+            raise Fault("no-such-file", Message("The file this would link to is no longer there. Choose another."), key)
         if page and page not in look.document.pages:
-            raise Fault("no-such-page", "The page this would link to is no longer there. Choose another.", key)
+            raise Fault("no-such-page", Message("The page this would link to is no longer there. Choose another."), key)
         if section and section not in look.document.shown(page).sections:
-            raise Fault("no-such-section", "The section this would link to is no longer there. Choose another.", key)
+            raise Fault(
+                "no-such-section", Message("The section this would link to is no longer there. Choose another."), key
+            )
 
     def say(self, value: Any, look: Look | None = None) -> str:
         if value.startswith(NEW):
-            return f"the new page {value.removeprefix(NEW).strip()}"
+            return Message("the new page {removeprefix}", removeprefix=value.removeprefix(NEW).strip())
         page, section = target(value)
         if look and value.startswith(FILE) and (file := look.document.files.get(value.removeprefix(FILE))):
             return file.name
@@ -65,11 +73,16 @@ class Link(Kind):
             return str(value)
         name = look.document.pages[page].name
         stored = look.document.shown(page).sections.get(section)
-        return f"{look.catalogue.kind(stored.kind).name} on {name}" if stored else name
+        return (
+            Message("{name} on {name_2}", name=look.catalogue.kind(stored.kind).name, name_2=name) if stored else name
+        )
 
     def choices(self, look: Look) -> list[tuple[str, str]]:
         pages = [(f"{PAGE}{key}", page.name) for key, page in look.document.ordered_pages()]
-        return [*pages, *((f"{FILE}{key}", f"File: {file.name}") for key, file in look.document.files.items())]
+        return [
+            *pages,
+            *((f"{FILE}{key}", Message("File: {name}", name=file.name)) for key, file in look.document.files.items()),
+        ]
 
 
 def target(link: str) -> tuple[str, str]:

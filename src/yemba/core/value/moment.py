@@ -7,6 +7,7 @@ from datetime import date, time
 from typing import Any, ClassVar
 
 from yemba.core.errors import Fault
+from yemba.core.message import Message
 from yemba.core.value.kind import Kind
 
 
@@ -18,7 +19,9 @@ class _Moment(Kind):
         try:
             return self.parse(text) if text else ""
         except ValueError:
-            raise Fault("moment-unreadable", f"“{text}” is not {self.example}.", key) from None
+            raise Fault(
+                "moment-unreadable", Message("“{text}” is not {example}.", text=text, example=self.example), key
+            ) from None
 
     def parse(self, text: str) -> str:
         """The stored form. Raises ValueError."""
@@ -30,7 +33,7 @@ class Day(_Moment):
     """YYYY-MM-DD, "" for none."""
 
     control: ClassVar[str] = "day"
-    example: ClassVar[str] = "a date such as 2027-03-14"
+    example: ClassVar[str] = Message("a date such as 2027-03-14")
 
     def parse(self, text: str) -> str:
         return date.fromisoformat(text).isoformat()
@@ -41,7 +44,7 @@ class TimeOfDay(_Moment):
     """HH:MM, "" for none."""
 
     control: ClassVar[str] = "time"
-    example: ClassVar[str] = "a time such as 18:30"
+    example: ClassVar[str] = Message("a time such as 18:30")
 
     def parse(self, text: str) -> str:
         return f"{time.fromisoformat(text.zfill(5)):%H:%M}"

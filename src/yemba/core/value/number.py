@@ -6,6 +6,7 @@ from dataclasses import dataclass
 from typing import TYPE_CHECKING, Any, ClassVar
 
 from yemba.core.errors import Fault
+from yemba.core.message import Message
 from yemba.core.value.kind import Kind
 
 if TYPE_CHECKING:
@@ -29,8 +30,13 @@ class Number(Kind):
         except ValueError:
             number = float("nan")
         if not self.low <= number <= self.high:
-            limits = f"{self.low:g} to {self.high:g} {self.unit}".strip()
-            reason = f"{name} cannot be “{str(typed)[:40]}”. Give a number from {limits}."
+            limits = Message("{low:g} to {high:g} {unit}", low=self.low, high=self.high, unit=self.unit).strip()
+            reason = Message(
+                "{name} cannot be “{typed}”. Give a number from {limits}.",
+                name=name,
+                typed=str(typed)[:40],
+                limits=limits,
+            )
             raise Fault("number-out-of-range", reason, key)
         return int(number) if number == int(number) else number
 

@@ -6,6 +6,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import TYPE_CHECKING, Any, ClassVar
 
+from yemba.core.message import Message, labels
 from yemba.core.picture.filters import FILTERS
 from yemba.core.picture.patterns import PATTERNS
 from yemba.core.picture.placing import ANCHORS, FITS
@@ -14,11 +15,11 @@ from yemba.core.value.kind import Kind, refuse_choice
 if TYPE_CHECKING:
     from yemba.core.site.resolve import Look
 
-BEHIND = {"ground": "Its ground", "gradient": "A gradient", "pattern": "A pattern", "picture": "A picture"}
-OF_SECTION = BEHIND | {"through": "Nothing: the site’s background"}
-WAYS = {"to bottom": "Down", "to right": "Across", "to bottom right": "From corner to corner"}
-HEIGHTS = {"": "As what is in it", "half": "At least half a window", "whole": "At least a whole window"}
-MOVES = {"with": "With the page", "still": "Stands still while one scrolls"}
+BEHIND = labels({"ground": "Its ground", "gradient": "A gradient", "pattern": "A pattern", "picture": "A picture"})
+OF_SECTION = BEHIND | {"through": Message("Nothing: the site’s background")}
+WAYS = labels({"to bottom": "Down", "to right": "Across", "to bottom right": "From corner to corner"})
+HEIGHTS = labels({"": "As what is in it", "half": "At least half a window", "whole": "At least a whole window"})
+MOVES = labels({"with": "With the page", "still": "Stands still while one scrolls"})
 
 
 @dataclass(frozen=True)
@@ -36,7 +37,7 @@ class OneOf(Kind):
         return str(typed)
 
     def say(self, value: Any, look: Look | None = None) -> str:
-        return self.offered.get(value, "none")
+        return self.offered.get(value, Message("none"))
 
     def choices(self, look: Look) -> list[tuple[str, str]]:
         return list(self.offered.items())
@@ -62,7 +63,7 @@ FIELD_TYPES = {
     "moves": _of(MOVES),
     "fit": _of(FITS),
     "height": _of(HEIGHTS),
-    "anchor": _of({"": "Its focal point"} | ANCHORS),
+    "anchor": _of({"": Message("Its focal point")} | ANCHORS),
     "pattern": _of({slug: pattern.name for slug, pattern in PATTERNS.items()}),
     "filter": _of(FILTERS),
 }

@@ -6,6 +6,7 @@ from dataclasses import dataclass
 from typing import TYPE_CHECKING, Any, ClassVar
 
 from yemba.core.errors import Fault
+from yemba.core.message import Message
 from yemba.core.value.kind import Kind
 
 if TYPE_CHECKING:
@@ -25,11 +26,11 @@ class PictureChoice(Kind):
 
     def check(self, value: Any, look: Look, name: str, key: str) -> None:
         if value and value not in look.document.pictures:
-            raise Fault("no-such-picture", "That picture is no longer here. Choose a file again.", key)
+            raise Fault("no-such-picture", Message("That picture is no longer here. Choose a file again."), key)
 
     def say(self, value: Any, look: Look | None = None) -> str:
         picture = look.document.pictures.get(value) if look else None
-        return picture.name if picture else "none"
+        return picture.name if picture else Message("none")
 
     def choices(self, look: Look) -> list[tuple[str, str]]:
         return [(key, picture.name) for key, picture in look.document.pictures.items()]

@@ -11,13 +11,14 @@ from typing import TYPE_CHECKING, Any
 from babel.numbers import get_currency_name, get_currency_symbol
 
 from yemba.core.errors import Fault
+from yemba.core.message import Message
 from yemba.core.value.currency import OFTEN
 from yemba.core.value.kind import Kind
 
 if TYPE_CHECKING:
     from yemba.core.site.resolve import Look
 
-_CURE = "Write 24, 24.50, 1,200 or from 40, with or without the currency; leave it empty for none."
+_CURE = Message("Write 24, 24.50, 1,200 or from 40, with or without the currency; leave it empty for none.")
 _FROM = re.compile(r"from\s+")
 _BLANKS = re.compile(r"[\s’']")
 _NO_CENTS = re.compile(r"[.,][-–—]+$")
@@ -36,7 +37,9 @@ class Price(Kind):
         rest = text[start.end() :] if start else text
         amount = _amount(_without_currency(rest))
         if amount is None:
-            raise Fault("price-unreadable", f"“{typed.strip()}” is not a price. {_CURE}", key)
+            raise Fault(
+                "price-unreadable", Message("“{typed}” is not a price. {cure}", typed=typed.strip(), cure=_CURE), key
+            )
         return f"{'from ' if start else ''}{amount:.2f}"
 
     def read_on(self, look: Look, typed: Any, name: str, key: str) -> str:
@@ -45,9 +48,19 @@ class Price(Kind):
         written, own = currencies(typed), look.value("site.currency")
         if written and own not in written:
             theirs, ours = (get_currency_name(code, locale="en_GB") for code in (min(written), own))
-            cure = f"Write it in {ours}, or set the site’s currency in Logo under Language, money and time."
+            cure = Message(
+                "Write it in {ours}, or set the site’s currency in Logo under Language, money and time.", ours=ours
+            )
             raise Fault(
-                "other-currency", f"“{typed.strip()}” is in {theirs}, the site’s prices are in {ours}. {cure}", key
+                "other-currency",
+                Message(
+                    "“{typed}” is in {theirs}, the site’s prices are in {ours}. {cure}",
+                    typed=typed.strip(),
+                    theirs=theirs,
+                    ours=ours,
+                    cure=cure,
+                ),
+                key,
             )
         return value
 

@@ -9,6 +9,7 @@ from typing import TYPE_CHECKING, Any, ClassVar
 from yemba.core.calendar.in_words import day_in_words, rule_in_words
 from yemba.core.calendar.recurrence import read_rule
 from yemba.core.errors import Fault
+from yemba.core.message import Joined, Message
 from yemba.core.value.kind import Kind
 
 if TYPE_CHECKING:
@@ -30,7 +31,7 @@ class Recurrence(Kind):
             raise Fault(fault.code, fault.sentence, key) from None
 
     def say(self, value: Any, look: Look | None = None) -> str:
-        return rule_in_words(value) if value else "none"
+        return rule_in_words(value) if value else Message("none")
 
 
 @dataclass(frozen=True)
@@ -42,13 +43,20 @@ class Days(Kind):
     def read(self, typed: Any, name: str, key: str) -> str:
         days = typed.replace(",", " ").replace(";", " ").split()
         if len(days) > MOST_DAYS:
-            raise Fault("too-many-days", f"{name} holds {len(days)} days; {MOST_DAYS} at most.", key)
+            raise Fault(
+                "too-many-days",
+                Message(
+                    "{name} holds {number} days; {most_days} at most.", name=name, number=len(days), most_days=MOST_DAYS
+                ),
+                key,
+            )
         for day in days:
             _check(day, name, key)
         return " ".join(sorted(set(days)))
 
     def say(self, value: Any, look: Look | None = None) -> str:
-        return ", ".join(day_in_words(day) for day in value.split()) or "none"
+        days = [day_in_words(day) for day in value.split()]
+        return Joined(", ", days) if days else Message("none")
 
 
 def _check(day: str, name: str, key: str) -> None:
@@ -57,8 +65,10 @@ def _check(day: str, name: str, key: str) -> None:
     except ValueError:
         known = False
     if not known:
-        cure = "Write days such as 2027-05-04, with blanks between."
-        raise Fault("moment-unreadable", f"{name}: “{day}” is no day. {cure}", key)
+        cure = Message("Write days such as 2027-05-04, with blanks between.")
+        raise Fault(
+            "moment-unreadable", Message("{name}: “{day}” is no day. {cure}", name=name, day=day, cure=cure), key
+        )
 
 
 FIELD_TYPES = {"recurrence": Recurrence, "days": Days}

@@ -6,6 +6,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import TYPE_CHECKING, Any, ClassVar
 
+from yemba.core.message import Joined, Message
 from yemba.core.value.kind import Kind, refuse_choice
 
 if TYPE_CHECKING:
@@ -28,7 +29,8 @@ class Several(Kind):
         return " ".join(value for value in self.offered if value in chosen)
 
     def say(self, value: Any, look: Look | None = None) -> str:
-        return ", ".join(self.offered.get(one, one) for one in str(value).split()) or "none"
+        chosen = [self.offered.get(one, one) for one in str(value).split()]
+        return Joined(", ", chosen) if chosen else Message("none")
 
     def choices(self, look: Look) -> list[tuple[str, str]]:
         return list(self.offered.items())

@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import TYPE_CHECKING, Any
 
+from yemba.core.message import Message
 from yemba.core.value.choice import Choice
 
 if TYPE_CHECKING:
@@ -21,7 +22,7 @@ class Side(Choice):
         return dict(self.choices(look)).get(value, str(value))
 
     def choices(self, look: Look | None) -> list[tuple[str, str]]:
-        sides = ["On the left", "On the right"]
+        sides = [Message("On the left"), Message("On the right")]
         if look is not None and look.language.from_right:
             sides.reverse()
         said = {START: sides[0], END: sides[1]}

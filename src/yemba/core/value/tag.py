@@ -8,6 +8,7 @@ from typing import TYPE_CHECKING, Any, ClassVar
 
 from yemba.core.errors import Fault
 from yemba.core.limits import TAG_LETTERS, TAGS
+from yemba.core.message import Message
 from yemba.core.value.kind import Kind
 from yemba.core.value.line import Line
 
@@ -36,12 +37,18 @@ class Tag(Kind):
 def read_tags(typed: str, known: Iterable[str], key: str = "tags") -> list[str]:
     """Tags with commas between, each once and in the spelling of those that are `known`. Raises Fault."""
     spelt = {tag.casefold(): tag for tag in known}
-    read = [_LINE.read(one, "A tag", key) for one in typed.split(",")]
+    read = [_LINE.read(one, Message("A tag"), key) for one in typed.split(",")]
     tags: dict[str, str] = {}
     for tag in filter(None, read):
         tags.setdefault(tag.casefold(), spelt.get(tag.casefold(), tag))
     if len(tags) > TAGS:
-        raise Fault("too-many", f"{len(tags)} tags are more than the {TAGS} a page may have. Take some away.", key)
+        raise Fault(
+            "too-many",
+            Message(
+                "{number} tags are more than the {tags} a page may have. Take some away.", number=len(tags), tags=TAGS
+            ),
+            key,
+        )
     return list(tags.values())
 
 

@@ -8,6 +8,7 @@ from typing import TYPE_CHECKING, Any, ClassVar
 from zoneinfo import available_timezones
 
 from yemba.core.errors import Fault
+from yemba.core.message import Message
 from yemba.core.value.kind import Kind
 
 if TYPE_CHECKING:
@@ -32,7 +33,11 @@ class TimeZone(Kind):
     def read(self, typed: Any, name: str, key: str) -> str:
         zone = str(typed).strip()
         if zone not in _known():
-            raise Fault("no-such-time-zone", f"“{typed}” is no time zone. Give one such as Europe/Dublin.", key)
+            raise Fault(
+                "no-such-time-zone",
+                Message("“{typed}” is no time zone. Give one such as Europe/Dublin.", typed=typed),
+                key,
+            )
         return zone
 
     def say(self, value: Any, look: Look | None = None) -> str:

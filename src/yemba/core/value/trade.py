@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import TYPE_CHECKING, Any, ClassVar
 
+from yemba.core.message import Message
 from yemba.core.value.kind import Kind, refuse_choice
 
 if TYPE_CHECKING:
@@ -26,8 +27,8 @@ class TradeChoice(Kind):
 
     def say(self, value: Any, look: Look | None = None) -> str:
         known = look.catalogue.trades.get(value) if look else None
-        return known.name if known else str(value) or "none"
+        return known.name if known else str(value) or Message("none")
 
     def choices(self, look: Look) -> list[tuple[str, str]]:
         named = sorted((trade.name, slug) for slug, trade in look.catalogue.trades.items())
-        return [("", "None"), *((slug, name) for name, slug in named)]
+        return [("", Message("None")), *((slug, name) for name, slug in named)]

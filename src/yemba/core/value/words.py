@@ -6,6 +6,7 @@ from dataclasses import dataclass
 from typing import TYPE_CHECKING, Any, ClassVar
 
 from yemba.core.errors import Fault
+from yemba.core.message import Message
 from yemba.core.site.words import clean_words, plain
 from yemba.core.value.kind import Kind
 
@@ -25,8 +26,13 @@ class Words(Kind):
         if len(typed) > MOST_LETTERS:
             raise Fault(
                 "too-long",
-                f"{name} has {len(typed)} letters. At most {MOST_LETTERS} fit in one section; "
-                "move the rest to a second one.",
+                Message(
+                    "{name} has {number} letters. At most {most_letters} fit in one section; move the rest to a "
+                    "second one.",
+                    name=name,
+                    number=len(typed),
+                    most_letters=MOST_LETTERS,
+                ),
                 key,
             )
         return clean_words(typed)

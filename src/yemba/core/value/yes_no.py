@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import TYPE_CHECKING, Any, ClassVar
 
+from yemba.core.message import Message
 from yemba.core.value.kind import Kind
 
 if TYPE_CHECKING:
@@ -23,4 +24,4 @@ class YesNo(Kind):
         return typed in _YES
 
     def say(self, value: Any, look: Look | None = None) -> str:
-        return "shown" if value in _YES else "not shown"
+        return Message("shown") if value in _YES else Message("not shown")

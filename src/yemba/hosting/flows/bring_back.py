@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from yemba.core.message import Message
 from yemba.core.site.document import read
 from yemba.hosting.flows.publish import make_live
 from yemba.hosting.live import edition
@@ -23,4 +24,4 @@ def bring_back(site: Site, number: int) -> Edition:
 
 def draft_from(site: Site, number: int) -> None:
     """Make the draft what an edition was made from, as one edit. Raises Fault ``no-such-edition``."""
-    sites.put_document(site, read(edition(site, number).document), f"Draft as edition {number}")
+    sites.put_document(site, read(edition(site, number).document), Message("Draft as edition {number}", number=number))

@@ -6,6 +6,7 @@ from pathlib import Path
 from urllib.parse import urlsplit
 
 from yemba.core.errors import Fault
+from yemba.core.message import Message
 from yemba.hosting.live import live_edition
 from yemba.hosting.making import make_all
 from yemba.hosting.rendering import live_address, rendering
@@ -24,7 +25,7 @@ def write_out(site: Site, folder: Path, *, draft: bool, address: str = "") -> in
     """
     address = _checked(address)
     if folder.exists() and any(folder.iterdir()):
-        raise Fault("folder-not-empty", f"“{folder}” is not empty. Name a new folder.")
+        raise Fault("folder-not-empty", Message("“{folder}” is not empty. Name a new folder.", folder=folder))
     manifest = _manifest(site, address, draft=draft)
     for path, digest in manifest.items():
         data = store.load(digest)

@@ -9,6 +9,7 @@ from django.db import transaction
 from django.utils import timezone
 
 from yemba.core.errors import Fault
+from yemba.core.message import Message
 from yemba.core.site.dates import zone
 from yemba.core.site.document import Document
 from yemba.core.site.journal import next_due
@@ -41,7 +42,7 @@ def publish(
     manifest = make_all(site_files(ready))
     with transaction.atomic():
         if plan and not Planned.objects.filter(pk=plan.pk, at=plan.at).delete()[0]:
-            raise Fault("called-off", "This publishing was called off meanwhile.")
+            raise Fault("called-off", Message("This publishing was called off meanwhile."))
         last = Edition.objects.filter(site=site).first()
         edition = Edition.objects.create(
             site=site,

@@ -16,10 +16,13 @@ from pathlib import Path
 from random import Random
 from typing import Any, NamedTuple
 
+from yemba.core.message import Message, labels
 from yemba.core.trade.trade import Phrases
 
-SAYS = "Simulated: ready sentences with phrases of your trade, out of a box that ships with Yemba. It writes English."
-TONES = {"plain": "Plain", "warm": "Warm", "brisk": "Brisk"}
+SAYS = Message(
+    "Simulated: ready sentences with phrases of your trade, out of a box that ships with Yemba. It writes English."
+)
+TONES = labels({"plain": "Plain", "warm": "Warm", "brisk": "Brisk"})
 _SLOT = re.compile(r"\{(\w+)\}")
 _OF_TRADE = ("act", "thing", "who", "way", "gain")
 _VOICES = {"I": {"I": "I", "i": "I", "i_object": "me"}, "we": {"I": "We", "i": "we", "i_object": "us"}}

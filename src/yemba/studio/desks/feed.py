@@ -8,6 +8,7 @@ from django.conf import settings
 from django.utils import timezone
 from django.utils.timesince import timesince
 
+from yemba.core.message import Message, Plural
 from yemba.core.site.dates import zone
 from yemba.core.site.document import Section
 from yemba.core.site.feeds import FIELD
@@ -26,10 +27,18 @@ def _told(look: Look, address: str) -> Context:
     row = feeds.feed(address)
     fetched = feeds.entries(address, zone(look))
     if row is None or fetched is None or row.fetched_at is None:
-        return {"failed": "It was not fetched yet."}
+        return {"failed": Message("It was not fetched yet.")}
     count = len(fetched.entries)
     ago = timezone.now() - row.fetched_at
-    when = f"{timesince(row.fetched_at, depth=1)} ago" if ago > timedelta(minutes=1) else "just now"
-    said = f"{count} date{'s' if count != 1 else ''} in it, fetched {when}."
-    failed = f"It could not be fetched since: {row.failed} What was last fetched is shown." if row.failed else ""
+    when = (
+        Message("{timesince} ago", timesince=timesince(row.fetched_at, depth=1))
+        if ago > timedelta(minutes=1)
+        else Message("just now")
+    )
+    said = Plural("{number} date in it, fetched {when}.", "{number} dates in it, fetched {when}.", count, when=when)
+    failed = (
+        Message("It could not be fetched since: {failed} What was last fetched is shown.", failed=row.failed)
+        if row.failed
+        else ""
+    )
     return {"says": said, "failed": failed}

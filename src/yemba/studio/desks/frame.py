@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 
 from yemba.core.layout.frame import FIXED, LEAST_MAIN, NONE, Boxes, Frame
+from yemba.core.message import Message, labels
 from yemba.core.part.part import parts
 from yemba.core.site import background
 from yemba.core.site.behind import GRADIENT, PATTERN, PICTURE
@@ -21,7 +22,7 @@ _SEEN = {
     PATTERN: ("pattern", "pattern_colour", "pattern_strength", "pattern_size"),
     PICTURE: ("backdrop", "fit", "anchor", "moves", "filter", "tint"),
 }
-_NONE = {"pattern_colour": "that of buttons", "ground": "that of the page"}
+_NONE = labels({"pattern_colour": "that of buttons", "ground": "that of the page"})
 
 
 def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiting]) -> Context:
@@ -63,10 +64,16 @@ def _drawing(framed: Frame, window: int, folds: str) -> Context:
 
 
 def _sentence(framed: Frame, boxes: Boxes, window: int, folds: str) -> str:
-    content = f"{window} px: content {boxes.main.width:g}"
+    content = Message("{window} px: content {width:g}", window=window, width=boxes.main.width)
     if boxes.sidebar:
-        return f"{content}, gap {framed.gap:g}, sidebar {boxes.sidebar.width:g} px"
-    return f"{content} px" if framed.side == NONE else f"{content} px, the sidebar {folds} it"
+        return Message(
+            "{content}, gap {gap:g}, sidebar {width:g} px", content=content, gap=framed.gap, width=boxes.sidebar.width
+        )
+    return (
+        Message("{content} px", content=content)
+        if framed.side == NONE
+        else Message("{content} px, the sidebar {folds} it", content=content, folds=folds)
+    )
 
 
 def _of_pictures(look: Look) -> int | None:

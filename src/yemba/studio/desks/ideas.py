@@ -6,6 +6,7 @@ from collections.abc import Mapping
 from itertools import islice
 from urllib.parse import urlencode
 
+from yemba.core.message import Message
 from yemba.core.plainer import Reworded, plainer, shortened
 from yemba.core.site.document import Section
 from yemba.core.site.kinds import Field
@@ -74,7 +75,7 @@ def _occasion(look: Look, section: Section, stored: Mapping[str, str], field: Fi
 
 def _reworded(words: str) -> list[tuple[str, str, Reworded]]:
     """One's own words shorter, and plainer, where the rules find anything: with a name and how they would read."""
-    ways = (("Shorten", shortened(words)), ("Say it plainer", plainer(words)))
+    ways = ((Message("Shorten"), shortened(words)), (Message("Say it plainer"), plainer(words)))
     return [(name, plain(way.words), way) for name, way in ways if way.done]
 
 

@@ -5,13 +5,14 @@ from __future__ import annotations
 from datetime import datetime
 
 from yemba.core.calendar.in_words import day_in_words
+from yemba.core.message import Joined, Message
 from yemba.core.site import journal
 from yemba.core.site.document import Page
 from yemba.core.site.resolve import Look
 from yemba.studio.desks.setting import Context
 from yemba.studio.desks.when import now
 
-DRAFT, COMING = "Draft: not published", "Appears {}"
+DRAFT = Message("Draft: not published")
 
 
 def journal_desk(look: Look) -> Context:
@@ -41,6 +42,6 @@ def _told(page: Page, here: datetime) -> Context:
     if not page.posted:
         return {"says": "", "state": ""}
     day, _, time = page.posted.partition("T")
-    says = ", ".join(part for part in (day_in_words(day), time) if part)
-    coming = "" if journal.is_due(page, here) else COMING.format(says)
+    says = Joined(", ", filter(None, (day_in_words(day), time)))
+    coming = "" if journal.is_due(page, here) else Message("Appears {when}", when=says)
     return {"says": says, "state": DRAFT if page.unpublished else coming}

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from yemba.core.message import Message, Plural
 from yemba.core.site import languages
 from yemba.core.site.document import MAIN, Document, Section, Wording
 from yemba.core.site.resolve import Look
@@ -51,21 +52,20 @@ def _page(look: Look, original: str, tag: str) -> Context:
     missing, left = languages.missing_sections(document, key), list(languages.still_original(look, key))
     name = document.pages[key].name
     notes = [about["of"]] if name != about["of"] else []
-    notes += [_counted(len(missing), "lacks {} section")] if missing else []
-    notes += [f"{_counted(len(left), '{} text')} as in {named(look, MAIN)}"] if left else []
+    if missing:
+        notes.append(Plural("lacks {number} section", "lacks {number} sections", len(missing)))
+    if left:
+        main = named(look, MAIN)
+        notes.append(Plural("{number} text as in {main}", "{number} texts as in {main}", len(left), main=main))
     return about | {"name": name, "notes": notes}
-
-
-def _counted(count: int, said: str) -> str:
-    return said.format(count) + ("" if count == 1 else "s")
 
 
 def _said(document: Document, look: Look, tag: str) -> list[Context]:
     """What stands on every page, each with what the main language says."""
     wording = document.languages.get(tag, Wording())
     words = [
-        ("name", "Site name", wording.name, document.name),
-        ("tagline", "Tagline", wording.tagline, document.tagline),
+        ("name", Message("Site name"), wording.name, document.name),
+        ("tagline", Message("Tagline"), wording.tagline, document.tagline),
         *((key, SETTINGS[key].name, wording.lines.get(key, ""), look.value(key)) for key in languages.LINES),
     ]
     return [{"what": what, "label": label, "said": said, "usual": usual} for what, label, said, usual in words]
@@ -87,5 +87,5 @@ def shared_section(look: Look, section: Section) -> Context | None:
     if not further and not section.language:
         return None
     known = dict.fromkeys([MAIN, *further, *([section.language] if section.language else [])])
-    choices = [("", "Every language"), *((tag, named(look, tag)) for tag in known)]
+    choices = [("", Message("Every language")), *((tag, named(look, tag)) for tag in known)]
     return {"value": section.language, "choices": choices}

@@ -8,6 +8,7 @@ from django.utils.text import Truncator
 
 from yemba.core import room
 from yemba.core.change.commands.pages import has_own_address
+from yemba.core.message import Message
 from yemba.core.picture.sharing import COMPOSITIONS
 from yemba.core.site.document import Binned, Document
 from yemba.core.site.resolve import Look
@@ -53,7 +54,7 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
         "page_id": page_id,
         "page": document.pages[page_id],
         "result": _result(look, page_id),
-        "cards": [("", "as the site’s"), *COMPOSITIONS.items()],
+        "cards": [("", Message("as the site’s")), *COMPOSITIONS.items()],
         "card_path": card_path(page_id, document.pages[page_id]),
         "sections": entries(look, ("pages", page_id), query),
         "kinds": kinds(look),
@@ -82,7 +83,7 @@ def _after(order: Sequence[str], query: Mapping[str, str]) -> str | None:
 
 
 _MOST_TITLE, _MOST_DESCRIPTION = 60, 155  # letters that search engines show (common practice, no source)
-_NO_DESCRIPTION = "Without a description, search engines show words of the page that they choose themselves."
+_NO_DESCRIPTION = Message("Without a description, search engines show words of the page that they choose themselves.")
 
 
 def _result(look: Look, page_id: str) -> Context:
@@ -99,7 +100,7 @@ def _result(look: Look, page_id: str) -> Context:
         "description": Truncator(page.description or _NO_DESCRIPTION).chars(_MOST_DESCRIPTION),
         "most_title": _MOST_TITLE,
         "most_description": _MOST_DESCRIPTION,
-        "lengths": SENTENCES["result_lengths"].format(**told),
+        "lengths": str(SENTENCES["result_lengths"]).format(**told),
     }
 
 
@@ -120,5 +121,5 @@ def _drawings(look: Look) -> tuple[list[tuple[int, str]], dict[str, int]]:
 
 def _binned_name(look: Look, binned: Binned) -> str:
     if binned.page:
-        return f"Page {binned.page.name}"
+        return Message("Page {name}", name=binned.page.name)
     return look.catalogue.kind(binned.section.kind).name if binned.section else ""

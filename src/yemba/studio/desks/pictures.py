@@ -10,8 +10,10 @@ from urllib.parse import urlencode
 from yemba.core import room
 from yemba.core.change.commands.pictures import SHAPES
 from yemba.core.check.picture_fit import drawn_wide
+from yemba.core.message import Message, labels
 from yemba.core.picture.collection import search
 from yemba.core.picture.crop import ratio_of
+from yemba.core.picture.filters import FILTERS
 from yemba.core.place import OfField
 from yemba.core.site import library
 from yemba.core.site.document import Picture
@@ -20,11 +22,14 @@ from yemba.core.site.library import ORDERS, USES, Query
 from yemba.core.site.pictures import Use, framing, in_words_of, picture_size, uses
 from yemba.core.site.resolve import Look
 from yemba.core.site.settings import SETTINGS
+from yemba.core.value.brand_colour import BrandColourChoice
 from yemba.sites import uploads
 from yemba.sites.models import Site
 from yemba.studio.controls import control
 from yemba.studio.desks.setting import Context
 from yemba.studio.waiting import Waiting
+
+_SIDES = labels({"left": "left", "top": "top", "right": "right", "bottom": "bottom"})
 
 
 def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiting]) -> Context:
@@ -61,7 +66,11 @@ def _asked(query: Mapping[str, str]) -> Query:
 def _library(query: Mapping[str, str]) -> Context:
     """The questions to it, as they are asked now."""
     asked = _asked(query)
-    picks = (("use", "Use", USES), ("shape", "Shape", library.SHAPES), ("order", "Order", ORDERS))
+    picks = (
+        ("use", Message("Use"), USES),
+        ("shape", Message("Shape"), library.SHAPES),
+        ("order", Message("Order"), ORDERS),
+    )
     return {
         "words": asked.words,
         "asked": any(asked[:3]),
@@ -75,7 +84,7 @@ def _entry(site: Site, look: Look, key: str, picture: Picture, is_open: bool) ->
     used = uses(look.document)[key]
     entry = {
         "id": key,
-        "picture": picture,
+        "picture": look.pictures[key],
         "open": is_open,
         "shown": in_words_of(picture),
         "size": picture_size(picture),
@@ -84,7 +93,7 @@ def _entry(site: Site, look: Look, key: str, picture: Picture, is_open: bool) ->
         "is_unsaid": library.is_unsaid(picture, used),
         "needs": _needs(look, picture, used),
     }
-    return entry | _opened(picture, used) if is_open else entry
+    return entry | _opened(look, picture, used) if is_open else entry
 
 
 def _needs(look: Look, picture: Picture, used: Sequence[Use]) -> int:
@@ -94,16 +103,18 @@ def _needs(look: Look, picture: Picture, used: Sequence[Use]) -> int:
     return widest if picture.format != "svg" and widest > picture_size(picture)[0] else 0
 
 
-def _opened(picture: Picture, used: Sequence[Use]) -> Context:
+def _opened(look: Look, picture: Picture, used: Sequence[Use]) -> Context:
     """What the tools of one picture show."""
     frame = framing(picture)
     across, down = frame.upright(picture.width, picture.height)
     width, height = picture_size(picture)
     return {
-        "box": dict(zip(("left", "top", "right", "bottom"), frame.box, strict=True)),
+        "box": [(side, share, called) for (side, called), share in zip(_SIDES.items(), frame.box, strict=True)],
         "straight": round(frame.degrees, 1),
         "upright": (round(across), round(down)),
         "shapes": [(shape, _is(shape, width / height)) for shape in SHAPES],
+        "filters": FILTERS.items(),
+        "tints": BrandColourChoice().choices(look),
         "proposals": [words for words in library.proposals(picture, used) if words != picture.alt],
     }
 

@@ -6,6 +6,7 @@ from collections.abc import Iterable
 from itertools import islice
 
 from yemba.core.check.finding import where
+from yemba.core.message import Message, Plural
 from yemba.core.part.part import parts
 from yemba.core.site.resolve import Look
 from yemba.render.reach import Spot
@@ -34,6 +35,7 @@ def counted(spots: Iterable[Spot]) -> str:
     """ "in 14 places on 5 pages"; a part counts once."""
     known = list(spots)
     if not known:
-        return "nowhere on the site"
+        return Message("nowhere on the site")
     places, pages = len({spot.place for spot in known}), len({spot.page for spot in known})
-    return f"in {places} place{'s' if places > 1 else ''} on {pages} page{'s' if pages > 1 else ''}"
+    on = Plural("on {number} page", "on {number} pages", pages)
+    return Plural("in {number} place {on}", "in {number} places {on}", places, on=on)

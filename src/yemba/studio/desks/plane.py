@@ -12,6 +12,7 @@ from yemba.core.colour.contrast import EDGE, TEXT, carries, ratio
 from yemba.core.colour.oklch import to_oklch
 from yemba.core.colour.plane import HEIGHT, MOST_CHROMA, WIDTH, gamut, line, plane
 from yemba.core.colour.srgb import Colour, from_hex
+from yemba.core.message import Message
 from yemba.core.site.resolve import Look
 from yemba.studio.desks.setting import Context
 
@@ -48,7 +49,13 @@ def instrument(look: Look, colour: Colour, name: str, ground: str, palette: Sequ
         "ground_name": look.ground_names[ground],
         "mark": _mark(colour),
         "others": [_mark(from_hex(c["hex"])) | {"hex": c["hex"]} for c in palette if c["hex"] != colour.hex],
-        "said": f"{colour.hex}, {got:.1f} to 1 on {look.ground_names[ground]}: {carries(colour, fill)}",
+        "said": Message(
+            "{hex}, {got:.1f} to 1 on {ground_names}: {carries}",
+            hex=colour.hex,
+            got=got,
+            ground_names=look.ground_names[ground],
+            carries=carries(colour, fill),
+        ),
         "lighter": to_oklch(fill).lightness < 0.6,
     }
 

@@ -7,6 +7,7 @@ from collections.abc import Mapping, Sequence
 from django.urls import reverse
 
 from yemba.core.check.finding import Result
+from yemba.core.message import Message, Plural
 from yemba.core.site.resolve import Look
 from yemba.hosting import editions, inbox
 from yemba.hosting import services as hosting
@@ -20,7 +21,7 @@ from yemba.studio.inspecting import checks, listed_checks
 from yemba.studio.waiting import Waiting, live_look
 
 _PLACES = 24  # of one change that are listed; all of them are marked on the map and in the windows
-_WHOLE, _GONE = "The whole site", "Pages taken away"
+_WHOLE, _GONE = Message("The whole site"), Message("Pages taken away")
 
 
 def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiting]) -> Context:
@@ -52,18 +53,24 @@ def _published(site: Site, look: Look, query: Mapping[str, str], waits: Sequence
         return {"published": None}
     left = []
     if waits:
-        held = f"{len(waits)} change{'s' if len(waits) > 1 else ''} wait{'' if len(waits) > 1 else 's'}"
+        held = Plural("{number} change waits", "{number} changes wait", len(waits))
         left.append({"words": held, "address": address(site, "proof"), "chapter": True})
     for result in checks(site):
         if result.findings:
             first = result.findings[0]
-            more = f" and {len(result.findings) - 1} more" if len(result.findings) > 1 else ""
-            words, decides = f"{result.name}: {first.sentence}{more}", control(first.place, look)
+            words, decides = _first(result.name, first.sentence, len(result.findings) - 1), control(first.place, look)
             left.append({"words": words, "address": decides.address(site), "chapter": True})
     if unread := inbox.unread(site):
-        words = f"{unread} message{'s' if unread > 1 else ''} in the inbox"
+        words = Plural("{number} message in the inbox", "{number} messages in the inbox", unread)
         left.append({"words": words, "address": reverse("inbox", args=(site.slug,)), "chapter": False})
     return {"published": edition, "left": left}
+
+
+def _first(check: str, sentence: str, more: int) -> str:
+    """The first finding of a check, and how many others it has."""
+    if not more:
+        return Message("{check}: {sentence}", check=check, sentence=sentence)
+    return Message("{check}: {sentence} and {more} more", check=check, sentence=sentence, more=more)
 
 
 def _page(look: Look, page: str, touched: set[str]) -> Context:

@@ -10,6 +10,7 @@ from yemba.core.change.operation import apply
 from yemba.core.check.contrast import grounds_in_use
 from yemba.core.colour.contrast import ratio
 from yemba.core.colour.grounds import REQUIREMENTS, ROLE_NAMES, Asked, Ground
+from yemba.core.message import Message
 from yemba.core.site.resolve import Look
 from yemba.studio.waiting import Waiting
 
@@ -44,7 +45,13 @@ def ratios(before: Look | None, entry: Waiting) -> list[Ratio]:
 def _pair(before: Look, after: Look, slug: str, asked: Asked) -> Ratio:
     was, now = (_ratio(look.grounds[slug], asked) for look in (before, after))
     against = _against(asked.against, after.ground_names[slug])
-    return Ratio(f"{ROLE_NAMES[asked.role].capitalize()} on {against}", was, now, asked.ratio, now < asked.ratio)
+    return Ratio(
+        Message("{role_names} on {against}", role_names=ROLE_NAMES[asked.role].capitalize(), against=against),
+        was,
+        now,
+        asked.ratio,
+        now < asked.ratio,
+    )
 
 
 def _ratio(ground: Ground, asked: Asked) -> float:

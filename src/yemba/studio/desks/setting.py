@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from typing import Any
 
+from yemba.core.message import Message
 from yemba.core.site.resolve import Look, Origin
 from yemba.core.site.setting import SITE
 from yemba.core.site.settings import SETTINGS
@@ -27,9 +28,9 @@ def setting(look: Look, key: str) -> Context:
     known, resolved = SETTINGS[key], look.resolve(key)
     kind = known.kind
     limits = _limits(kind)
-    origin = f"comes from {resolved.origin} {resolved.detail}".strip()
+    origin = Message("comes from {origin}", origin=resolved.comes_from)
     if known.default is None and resolved.origin is Origin.ENGINE:
-        origin = "worked out from the others" if limits else "as it comes"
+        origin = Message("worked out from the others") if limits else Message("as it comes")
     return {
         "key": key,
         "name": known.name,

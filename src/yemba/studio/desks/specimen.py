@@ -8,6 +8,7 @@ from typing import NamedTuple
 
 from django.utils.safestring import SafeString, mark_safe
 
+from yemba.core.message import Message
 from yemba.core.site.buttons import Painted, states
 from yemba.core.site.document import Picture
 from yemba.core.site.resolve import Look
@@ -187,11 +188,11 @@ _SETTING = ("type.measure", "type.numbers", "type.ligatures", "type.hanging", "l
 _TEXTS = tuple(f"{slug}." for slug, level in LEVELS.items() if level.follows == "body" and slug != "button")
 
 FEATURES = (
-    Feature("Palette", ("palette",), _palette),
-    Feature("Grounds", ("grounds.", "roles."), _grounds),
-    Feature("Headings", ("type.heading", *_HEADINGS), _heading),
-    Feature("Text", ("type.body", *_SETTING, *_TEXTS), _text),
-    Feature("Sizes", ("type.base", "type.ratio"), _scale),
-    Feature("Name", ("title.", "logo."), _name),
-    Feature("Button and corners", ("button.", "buttons.", "shape."), _button),
+    Feature(Message("Palette"), ("palette",), _palette),
+    Feature(Message("Grounds"), ("grounds.", "roles."), _grounds),
+    Feature(Message("Headings"), ("type.heading", *_HEADINGS), _heading),
+    Feature(Message("Text"), ("type.body", *_SETTING, *_TEXTS), _text),
+    Feature(Message("Sizes"), ("type.base", "type.ratio"), _scale),
+    Feature(Message("Name"), ("title.", "logo."), _name),
+    Feature(Message("Button and corners"), ("button.", "buttons.", "shape."), _button),
 )

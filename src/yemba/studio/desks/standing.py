@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from yemba.core.message import Message
 from yemba.core.site.document import FIRST, LAST, STANDING
 from yemba.core.site.resolve import Look
 from yemba.studio.desks.setting import Context
@@ -22,9 +23,10 @@ def standing_desk(look: Look, section: str, page: str) -> Context:
 def _places(look: Look, page: str) -> list[tuple[str, str]]:
     """Where on the page it may stand, each with its name."""
     after = [
-        (key, f"after {look.catalogue.kind(section.kind).name}") for key, section in look.document.pages[page].ordered()
+        (key, Message("after {name}", name=look.catalogue.kind(section.kind).name))
+        for key, section in look.document.pages[page].ordered()
     ]
-    return [(FIRST, "before all"), *after, (LAST, "after all")]
+    return [(FIRST, Message("before all")), *after, (LAST, Message("after all"))]
 
 
 def elsewhere(look: Look, page: str) -> list[Context]:

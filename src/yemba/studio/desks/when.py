@@ -9,7 +9,7 @@ from itertools import islice
 
 from django.utils import timezone
 
-from yemba.core.calendar.in_words import day_in_words, in_words
+from yemba.core.calendar.in_words import in_words, short_day
 from yemba.core.calendar.phrases.reading import Reading, next_days, read
 from yemba.core.calendar.recurrence import occurrences
 from yemba.core.errors import Fault
@@ -49,7 +49,7 @@ def _dates(fields: Mapping[str, str], today: date) -> list[Context]:
 
 def _date(fields: Mapping[str, str], day: str) -> Context:
     out = day in fields.get("but", "").split()
-    said = f"{date.fromisoformat(day):%a} {day_in_words(day)}"
+    said = short_day(day)
     return {"day": day, "says": said, "state": OUT if out else state_on(fields, day)}
 
 
@@ -64,7 +64,7 @@ def readings(look: Look, phrase: str) -> Context:
 
 
 def _reading(one: Reading, today: date) -> Context:
-    days = [f"{date.fromisoformat(day):%a} {day_in_words(day)}" for day in next_days(one.occasion, today)]
+    days = [short_day(day) for day in next_days(one.occasion, today)]
     return {
         "says": in_words(one.occasion),
         "doubts": one.doubts,

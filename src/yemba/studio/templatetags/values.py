@@ -7,8 +7,10 @@ from django.utils.html import format_html
 from django.utils.safestring import SafeString, mark_safe
 
 from yemba.catalogue import kind_folders
+from yemba.core.message import labels
+from yemba.core.picture.placing import ANCHORS
 from yemba.core.site.document import Picture
-from yemba.core.site.pictures import framing
+from yemba.core.site.pictures import rendition
 
 register = template.Library()
 
@@ -28,14 +30,14 @@ def key(values: dict[str, object], name: str) -> object:
 @register.filter
 def version(picture: Picture) -> str:
     """What the address of a small picture ends with, so that a browser asks anew once another is shown."""
-    return picture.file[:8] + framing(picture).mark
+    return picture.file[:8] + rendition(picture).mark
 
 
 @register.simple_tag
 def focal_anchors() -> list[tuple[str, str]]:
     """The nine places of a picture that a focal point is put to at once, in % across and down, each with its name."""
-    across, down = ((0, "left"), (50, "middle"), (100, "right")), ((0, "top"), (50, "middle"), (100, "bottom"))
-    return [(f"{x} {y}", f"{low}, {side}") for y, low in down for x, side in across]
+    shares = {"left": 0, "top": 0, "center": 50, "right": 100, "bottom": 100}
+    return [(" ".join(str(shares[side]) for side in anchor.split()), name) for anchor, name in ANCHORS.items()]
 
 
 @register.filter
@@ -68,12 +70,14 @@ def chooses(chosen: str, one: str) -> bool:
     return one in chosen.split()
 
 
-MEANINGS = {
-    "ground": "A ground is a background with colours for text, links and buttons that can be read on it.",
-    "one-off": "A one-off is set on one text or button alone; the brand and the template do not reach it.",
-    "edition": "An edition is the site as one publishing put it live.",
-    "chroma": "Chroma is how strong a colour is: 0 is grey, about 0.3 the strongest that screens show.",
-}
+MEANINGS = labels(
+    {
+        "ground": "A ground is a background with colours for text, links and buttons that can be read on it.",
+        "one-off": "A one-off is set on one text or button alone; the brand and the template do not reach it.",
+        "edition": "An edition is the site as one publishing put it live.",
+        "chroma": "Chroma is how strong a colour is: 0 is grey, about 0.3 the strongest that screens show.",
+    }
+)
 """Words of our own and of the trade that stand on desks, each in one plain sentence."""
 
 

@@ -6,6 +6,7 @@ from django.contrib.auth.decorators import login_required
 from django.http import HttpRequest, HttpResponse
 from django.views.decorators.http import require_POST
 
+from yemba.core.message import Message
 from yemba.core.site.feeds import FIELD
 from yemba.core.value.feed import FeedAddress
 from yemba.sites import feeds
@@ -20,7 +21,7 @@ def connect(request: HttpRequest, slug: str) -> HttpResponse:
     site = site_of(request, slug)
 
     def put() -> sites.Done:
-        address = FeedAddress().read(request.POST.get("address", ""), "The calendar feed", FIELD)
+        address = FeedAddress().read(request.POST.get("address", ""), Message("The calendar feed"), FIELD)
         if address:
             feeds.connect(address)
         given = {"section": request.POST.get("section", ""), "field": FIELD, "words": address}

@@ -11,6 +11,7 @@ from django.views.decorators.http import require_POST
 
 from yemba.core.calendar.ics_file import MOST_BYTES, read_calendar
 from yemba.core.errors import Fault
+from yemba.core.message import Message
 from yemba.core.site.dates import fields_of, zone
 from yemba.sites import services as sites
 from yemba.studio.bench import answer, site_of
@@ -25,11 +26,15 @@ def read_file(request: HttpRequest, slug: str) -> HttpResponse:
 
     def put() -> sites.Done:
         if file is None:
-            raise Fault("no-file", "No file was chosen. Choose a calendar file (.ics).", "file")
+            raise Fault("no-file", Message("No file was chosen. Choose a calendar file (.ics)."), "file")
         found = read_calendar(file.read(MOST_BYTES + 1), zone(sites.look(site)))
         if not found.happenings:
             reason = f" {found.left_out[0]}" if found.left_out else ""
-            raise Fault("no-dates", f"There are no dates to bring in from {file.name}.{reason}", "file")
+            raise Fault(
+                "no-dates",
+                Message("There are no dates to bring in from {name}.{reason}", name=file.name, reason=reason),
+                "file",
+            )
         if found.left_out:
             messages.info(request, f"Not brought in: {'; '.join(found.left_out[:5])}")
         entries = json.dumps([fields_of(one) for one in found.happenings], ensure_ascii=False)

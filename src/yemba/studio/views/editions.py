@@ -9,6 +9,7 @@ from django.shortcuts import redirect, render
 from django.views.decorators.http import require_POST, require_safe
 
 from yemba.core.errors import Fault
+from yemba.core.message import Message
 from yemba.core.untrusted import whole
 from yemba.hosting import editions
 from yemba.hosting import services as hosting
@@ -54,17 +55,24 @@ def change(request: HttpRequest, slug: str, number: int) -> HttpResponse:
     try:
         if "draft" in request.POST:
             hosting.draft_from(site, number)
-            messages.success(request, f"The draft is as edition {number} was. Undo takes that back.")
+            messages.success(
+                request, Message("The draft is as edition {number} was. Undo takes that back.", number=number)
+            )
         elif "edition_name" in request.POST:
             named = editions.rename(site, number, request.POST["edition_name"])
             messages.success(
-                request, f"Edition {number} is called “{named.name}”." if named.name else "Name taken away."
+                request,
+                Message("Edition {number} is called “{name}”.", number=number, name=named.name)
+                if named.name
+                else Message("Name taken away."),
             )
         else:
             hosting.bring_back(site, number)
-            messages.success(request, f"Edition {number} is live again. Your draft is as it was.")
+            messages.success(
+                request, Message("Edition {number} is live again. Your draft is as it was.", number=number)
+            )
     except Fault as fault:
         if fault.code == "no-such-edition":
             raise Http404 from fault
-        messages.error(request, fault.sentence)
+        messages.error(request, str(fault.sentence))
     return redirect("editions", slug)

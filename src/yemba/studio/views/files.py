@@ -10,6 +10,7 @@ from django.http import HttpRequest, HttpResponse
 from django.views.decorators.http import require_POST
 
 from yemba.core.limits import FILE_BYTES, NAME_LETTERS
+from yemba.core.message import Message
 from yemba.core.site.files import read_file
 from yemba.core.site.ids import new_id
 from yemba.sites import services as sites
@@ -31,5 +32,5 @@ def upload(request: HttpRequest, slug: str) -> HttpResponse:
         key = request.POST.get("replace", "") or new_id()
         return sites.edit(site, "add-file", {"own_file": key, **about, "file_name": str(file.name)[:NAME_LETTERS]})
 
-    none = "No file was chosen. Choose a PDF, a text, a table, a calendar or a sound."
+    none = Message("No file was chosen. Choose a PDF, a text, a table, a calendar or a sound.")
     return answer(request, site, lambda: each(request.FILES.getlist("file"), take, none))

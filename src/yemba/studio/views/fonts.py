@@ -7,6 +7,7 @@ from django.http import Http404, HttpRequest, HttpResponse
 from django.views.decorators.http import require_POST, require_safe
 
 from yemba.core.limits import FONT_BYTES
+from yemba.core.message import Message
 from yemba.render.fonts import own_faces
 from yemba.sites import services as sites
 from yemba.sites import store
@@ -20,7 +21,7 @@ from yemba.studio.intake import each
 def upload(request: HttpRequest, slug: str) -> HttpResponse:
     """Take font files in, each an edit."""
     site = site_of(request, slug)
-    none = "No file was chosen. Choose a .woff2, .woff, .ttf or .otf."
+    none = Message("No file was chosen. Choose a .woff2, .woff, .ttf or .otf.")
     take = lambda file: take_in(site, file.read(FONT_BYTES + 1), str(file.name))  # noqa: E731
     return answer(request, site, lambda: each(request.FILES.getlist("file"), take, none))
 

@@ -11,6 +11,7 @@ from django.shortcuts import redirect, render
 from django.views.decorators.http import require_http_methods
 
 from yemba.core.errors import Fault
+from yemba.core.message import Message
 from yemba.core.untrusted import whole
 from yemba.hosting import inbox
 from yemba.hosting import services as hosting
@@ -43,18 +44,28 @@ def _done(request: HttpRequest) -> str:
     """What was done, in words. Raises Fault."""
     act, number = request.POST.get("do", ""), whole(request.POST.get("number", "")) or 0
     if act == "restore":
-        return f"“{sites.document(listed.from_bin(request.user, number)).name}” is back, as it was."  # type: ignore[arg-type]
+        return Message("“{name}” is back, as it was.", name=sites.document(listed.from_bin(request.user, number)).name)  # type: ignore[arg-type]
     site = site_of(request, request.POST.get("site", ""))
     name = sites.document(site).name
     if act == "copy":
-        return f"Copied as “{sites.document(listed.copy(site)).name}”. Nothing of the copy is live yet."
+        return Message(
+            "Copied as “{name}”. Nothing of the copy is live yet.", name=sites.document(listed.copy(site)).name
+        )
     if act == "rename":
         title = listed.rename(site, request.POST.get("title", "")).after.name
-        return f"“{name}” is now called “{title}”. Its address stays; visitors see the name once it is published."
+        return Message(
+            "“{name}” is now called “{title}”. Its address stays; visitors see the name once it is published.",
+            name=name,
+            title=title,
+        )
     if act == "bin":
         listed.to_bin(site)
-        return f"“{name}” is in the bin, and off the web. It can be put back for {listed.BIN_DAYS} days."
-    raise Fault("no-such-act", f"“{act[:20]}” cannot be done to a site.")
+        return Message(
+            "“{name}” is in the bin, and off the web. It can be put back for {BIN_DAYS} days.",
+            name=name,
+            BIN_DAYS=listed.BIN_DAYS,
+        )
+    raise Fault("no-such-act", Message("“{act}” cannot be done to a site.", act=act[:20]))
 
 
 def _sites(request: HttpRequest, fault: Fault | None = None) -> HttpResponse:

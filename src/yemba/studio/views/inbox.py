@@ -10,11 +10,12 @@ from django.urls import reverse
 from django.views.decorators.http import require_POST, require_safe
 
 from yemba.core.errors import Fault
+from yemba.core.message import labels
 from yemba.hosting import inbox
 from yemba.sites import services as sites
 from yemba.studio.bench import site_of
 
-_FOLDERS = {"": "Inbox", "held": "Held back", "binned": "Bin"}
+_FOLDERS = labels({"": "Inbox", "held": "Held back", "binned": "Bin"})
 
 
 @login_required
@@ -48,7 +49,7 @@ def move(request: HttpRequest, slug: str, number: int) -> HttpResponse:
     except Fault as fault:
         if fault.code == "no-such-message":
             raise Http404 from fault
-        messages.error(request, fault.sentence)
+        messages.error(request, str(fault.sentence))
     folder = request.POST.get("folder", "")
     return redirect(reverse("inbox", args=(slug,)) + (f"?folder={folder}" if folder in _FOLDERS and folder else ""))
 

@@ -7,6 +7,7 @@ from django.http import HttpRequest, HttpResponse
 from django.shortcuts import render
 from django.views.decorators.http import require_safe
 
+from yemba.core.message import Joined, Message
 from yemba.core.site.document import Document
 from yemba.core.site.navigation import grouped, name_of
 from yemba.core.site.resolve import Look
@@ -51,5 +52,5 @@ def _cards(look: Look, base: str) -> list[Context]:
 def _among(document: Document, look: Look, key: str) -> str:
     """What a page that is in no menu here belongs to: the journal, or a further language."""
     page = document.pages[key]
-    said = ["in the journal"] if page.posted else []
-    return ", ".join([*said, *([f"in {named(look, page.language)}"] if page.language else [])])
+    said = [Message("in the journal")] if page.posted else []
+    return Joined(", ", [*said, *([Message("in {named}", named=named(look, page.language))] if page.language else [])])

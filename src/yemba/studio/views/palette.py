@@ -11,6 +11,7 @@ from yemba.core.colour.formats.format import formats
 from yemba.core.colour.srgb import from_hex
 from yemba.core.errors import Fault
 from yemba.core.limits import PALETTE_BYTES
+from yemba.core.message import Message
 from yemba.sites import services as sites
 from yemba.studio.bench import answer, site_of
 
@@ -25,7 +26,9 @@ def read_file(request: HttpRequest, slug: str) -> HttpResponse:
     def put() -> sites.Done:
         if file is None:
             raise Fault(
-                "no-file", "No file was chosen. Choose design tokens, a GIMP palette, CSS or a hex list.", "file"
+                "no-file",
+                Message("No file was chosen. Choose design tokens, a GIMP palette, CSS or a hex list."),
+                "file",
             )
         text, name = text_of(file.read(PALETTE_BYTES + 1)), str(file.name).rpartition(".")[0][:40]
         return sites.edit(site, "choose-palette", {"codes": text, "palette_name": name})

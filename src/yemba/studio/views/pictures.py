@@ -11,6 +11,7 @@ from django.utils import timezone
 from django.views.decorators.http import require_GET, require_POST
 
 from yemba.core.limits import PICTURE_BYTES
+from yemba.core.message import Message
 from yemba.core.picture.collection import coloured
 from yemba.core.picture.intake import clean_picture
 from yemba.core.site.ids import new_id
@@ -42,7 +43,7 @@ def upload(request: HttpRequest, slug: str) -> HttpResponse:
         }
         return sites.edit(site, "replace-picture" if replaced else "add-picture", arguments)
 
-    none = "No file was chosen. Choose an SVG, PNG, JPEG or WebP file."
+    none = Message("No file was chosen. Choose an SVG, PNG, JPEG or WebP file.")
     return answer(request, site, lambda: each(request.FILES.getlist("file"), put, none))
 
 

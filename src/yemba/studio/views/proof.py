@@ -13,6 +13,7 @@ from django.urls import reverse
 from django.views.decorators.http import require_POST
 
 from yemba.core.errors import Fault
+from yemba.core.message import Joined, Message
 from yemba.hosting import editions
 from yemba.hosting import services as hosting
 from yemba.sites import services as sites
@@ -35,15 +36,18 @@ def publish(request: HttpRequest, slug: str) -> HttpResponse:
             zone = sites.zone(site)
             planned = editions.plan(site, document, going, _moment(at, zone))
             at = f"{planned.at.astimezone(zone):%d %B %Y, %H:%M}"
-            messages.success(request, f"Planned for {at} {zone_name(zone)}. Until then everything waits.")
+            messages.success(
+                request,
+                Message("Planned for {at} {zone_name}. Until then everything waits.", at=at, zone_name=zone_name(zone)),
+            )
             return redirect("workbench", slug, "proof")
     except Fault as fault:
-        messages.error(request, fault.sentence)
+        messages.error(request, str(fault.sentence))
         return redirect("workbench", slug, "proof")
     edition = hosting.publish(site, [editions.in_words(change) for change in going], document=document)
-    along = ", ".join(change.subject for change in going if change.key not in ticked)
+    along = Joined(", ", (change.subject for change in going if change.key not in ticked))
     if along:
-        messages.success(request, f"{along} came along.")
+        messages.success(request, Message("{along} came along.", along=along))
     return redirect(reverse("workbench", args=(slug, "proof")) + f"?published={edition.number}")
 
 
@@ -53,7 +57,9 @@ def take_back(request: HttpRequest, slug: str) -> HttpResponse:
     """Make one thing, or several, in the draft as they are live. Undo brings them again."""
     site = site_of(request, slug)
     keys = request.POST.getlist("key")
-    label = "One change taken back" if len(keys) == 1 else f"{len(keys)} changes taken back"
+    label = (
+        Message("One change taken back") if len(keys) == 1 else Message("{number} changes taken back", number=len(keys))
+    )
     return answer(request, site, lambda: sites.put_document(site, without(site, keys), label))
 
 
@@ -62,7 +68,7 @@ def take_back(request: HttpRequest, slug: str) -> HttpResponse:
 def cancel_plan(request: HttpRequest, slug: str) -> HttpResponse:
     """Nothing goes out by itself any more."""
     editions.cancel(site_of(request, slug))
-    messages.success(request, "The planned publishing is called off. Everything waits as before.")
+    messages.success(request, Message("The planned publishing is called off. Everything waits as before."))
     return redirect("workbench", slug, "proof")
 
 
@@ -71,4 +77,6 @@ def _moment(typed: str, zone: ZoneInfo) -> datetime:
     try:
         return datetime.fromisoformat(typed).replace(tzinfo=zone)
     except ValueError:
-        raise Fault("moment-unreadable", f"“{typed}” is not a day and time. Choose both.", "at") from None
+        raise Fault(
+            "moment-unreadable", Message("“{typed}” is not a day and time. Choose both.", typed=typed), "at"
+        ) from None

@@ -14,6 +14,7 @@ from django.views.decorators.http import require_POST, require_safe
 
 from yemba.core.errors import Fault
 from yemba.core.limits import SHEET_BYTES
+from yemba.core.message import Message
 from yemba.sites import brand_sheets
 from yemba.sites import services as sites
 from yemba.sites.catalogue import catalogue
@@ -34,7 +35,10 @@ def listed(request: HttpRequest) -> HttpResponse:
 def save(request: HttpRequest) -> HttpResponse:
     """Keep the brand of a site under a name."""
     site = site_of(request, request.POST.get("site", ""))
-    return _done(request, lambda: f"Saved as “{brand_sheets.save(site, request.POST.get('sheet_name', '')).name}”.")
+    return _done(
+        request,
+        lambda: Message("Saved as “{name}”.", name=brand_sheets.save(site, request.POST.get("sheet_name", "")).name),
+    )
 
 
 @login_required
@@ -45,8 +49,9 @@ def import_file(request: HttpRequest) -> HttpResponse:
 
     def do() -> str:
         if file is None:
-            raise Fault("no-file", "No file was chosen. Choose a brand sheet that was exported.", "file")
-        return f"“{brand_sheets.import_file(request.user, file.read(SHEET_BYTES + 1)).name}” is here."  # type: ignore[arg-type]
+            raise Fault("no-file", Message("No file was chosen. Choose a brand sheet that was exported."), "file")
+        sheet = brand_sheets.import_file(request.user, file.read(SHEET_BYTES + 1))  # type: ignore[arg-type]
+        return Message("“{name}” is here.", name=sheet.name)
 
     return _done(request, do)
 
@@ -62,18 +67,26 @@ def change(request: HttpRequest, number: int) -> HttpResponse:
         try:
             brand_sheets.apply_to(site, sheet)
         except Fault as fault:
-            messages.error(request, fault.sentence)
+            messages.error(request, str(fault.sentence))
             return redirect("sheets")
-        messages.success(request, f"“{sheet.name}” is applied. Undo takes it back; nothing is live yet.")
+        messages.success(
+            request, Message("“{name}” is applied. Undo takes it back; nothing is live yet.", name=sheet.name)
+        )
         return redirect("workbench", site.slug, "template")
 
     def do() -> str:
         if what == "copy":
-            return f"Copied as “{brand_sheets.copy(sheet).name}”."
+            return Message("Copied as “{name}”.", name=brand_sheets.copy(sheet).name)
         if what == "rename":
-            return f"Now called “{brand_sheets.rename(sheet, request.POST.get('sheet_name', '')).name}”."
+            return Message(
+                "Now called “{name}”.", name=brand_sheets.rename(sheet, request.POST.get("sheet_name", "")).name
+            )
         brand_sheets.move(sheet, to_bin=what == "bin")
-        return f"“{sheet.name}” is in the bin." if what == "bin" else f"“{sheet.name}” is back."
+        return (
+            Message("“{name}” is in the bin.", name=sheet.name)
+            if what == "bin"
+            else Message("“{name}” is back.", name=sheet.name)
+        )
 
     return _done(request, do)
 

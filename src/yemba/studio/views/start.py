@@ -15,6 +15,7 @@ from django.views.decorators.http import require_http_methods, require_POST
 
 from yemba.core.errors import Fault, Faults
 from yemba.core.limits import PICTURE_BYTES
+from yemba.core.message import Message
 from yemba.core.site.resolve import Look
 from yemba.core.site.setting import Setting
 from yemba.core.site.settings import setting
@@ -216,9 +217,9 @@ def take(request: HttpRequest, slug: str) -> HttpResponse:
     try:
         done = starts.take(site, _number(request))
     except Fault as fault:
-        messages.error(request, fault.sentence)
+        messages.error(request, str(fault.sentence))
     else:
-        messages.success(request, f"Kept: {done.label}")
+        messages.success(request, Message("Kept: {label}", label=done.label))
     return redirect("workbench", site.slug, "template")
 
 

@@ -3,15 +3,15 @@
 from __future__ import annotations
 
 import json
-from datetime import date
 from typing import Any, ClassVar
 
 from yemba.core import room
-from yemba.core.calendar.in_words import day_in_words, in_words
+from yemba.core.calendar.in_words import in_words, weekday_and_day
 from yemba.core.calendar.recurrence import Occasion, read_rule
 from yemba.core.change.commands.sections import OfSection, check_item
 from yemba.core.change.operation import ABSENT, Operation, put
 from yemba.core.errors import Fault
+from yemba.core.message import Message, Plural
 from yemba.core.site.dates import CANCELLED, OUT, SOLD_OUT, STATES, occasion, stored
 from yemba.core.site.ids import Ids
 from yemba.core.site.kinds import DATES, Field
@@ -30,7 +30,7 @@ class _OfDate(OfSection):
         """Those of the entry. Raises Fault."""
         section = self.standing(look).section
         if DATES not in look.catalogue.kind(section.kind).roles:
-            raise Fault("no-dates", "This section shows no dates.", "section")
+            raise Fault("no-dates", Message("This section shows no dates."), "section")
         check_item(section, self.item, "item")
         return section.items[self.item].fields
 
@@ -60,15 +60,17 @@ class SetWhen(_OfDate):
             given = json.loads(self.occasion)
             known = Occasion(**{name: _listed(value) for name, value in given.items()})
         except (ValueError, TypeError, AttributeError) as error:
-            raise Fault("when-unreadable", "When it is did not arrive whole. Type it once more.", "occasion") from error
+            raise Fault(
+                "when-unreadable", Message("When it is did not arrive whole. Type it once more."), "occasion"
+            ) from error
         return Occasion(
-            day=_needed(Day().read(known.day, "Day", "occasion")),
-            begins=TimeOfDay().read(known.begins, "Begins", "occasion"),
-            ends=TimeOfDay().read(known.ends, "Ends", "occasion"),
-            last_day=Day().read(known.last_day, "Last day", "occasion"),
+            day=_needed(Day().read(known.day, Message("Day"), "occasion")),
+            begins=TimeOfDay().read(known.begins, Message("Begins"), "occasion"),
+            ends=TimeOfDay().read(known.ends, Message("Ends"), "occasion"),
+            last_day=Day().read(known.last_day, Message("Last day"), "occasion"),
             rule=read_rule(known.rule),
-            also=tuple(Days().read(" ".join(known.also), "Also", "occasion").split()),
-            but=tuple(Days().read(" ".join(known.but), "Not", "occasion").split()),
+            also=tuple(Days().read(" ".join(known.also), Message("Also"), "occasion").split()),
+            but=tuple(Days().read(" ".join(known.but), Message("Not"), "occasion").split()),
         )
 
     def say(self, look: Look) -> str:
@@ -81,7 +83,7 @@ def _listed(value: Any) -> Any:
 
 def _needed(day: str) -> str:
     if not day:
-        raise Fault("when-unreadable", "No day is told. Type when it is once more.", "occasion")
+        raise Fault("when-unreadable", Message("No day is told. Type when it is once more."), "occasion")
     return day
 
 
@@ -95,7 +97,7 @@ class AddDates(OfSection):
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
         standing, kind = self.standing(look), self.kind(look)
         if DATES not in kind.roles:
-            raise Fault("no-dates", "This section shows no dates.", "section")
+            raise Fault("no-dates", Message("This section shows no dates."), "section")
         there = [item.fields for item in standing.section.items.values()]
         new = [fields for fields in self._read(look) if fields not in there]
         room.ENTRIES.check(len(standing.section.order) + max(0, len(new) - 1), "file")
@@ -110,7 +112,7 @@ class AddDates(OfSection):
             rows = [{str(name): str(value) for name, value in one.items()} for one in given]
         except (ValueError, TypeError, AttributeError) as error:
             raise Fault(
-                "calendar-unreadable", "The dates did not arrive whole. Choose the file again.", "file"
+                "calendar-unreadable", Message("The dates did not arrive whole. Choose the file again."), "file"
             ) from error
         return [self._fields(look, row) for row in rows]
 
@@ -120,8 +122,12 @@ class AddDates(OfSection):
         return {name: value for name, value in read.items() if value}
 
     def say(self, look: Look) -> str:
-        count = len(self._read(look))
-        return f"{self.where(look)}: {count} date{'s' if count != 1 else ''} from a calendar file"
+        return Plural(
+            "{where}: {number} date from a calendar file",
+            "{where}: {number} dates from a calendar file",
+            len(self._read(look)),
+            where=self.where(look),
+        )
 
 
 def _readable(field: Field, value: str) -> str:
@@ -142,11 +148,11 @@ class MarkDate(_OfDate):
 
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
         if self.state not in STATES:
-            raise refuse_choice(self.state, "What that day is", "state", list(STATES))
-        day = _needed(Day().read(self.day, "Day", "day"))
+            raise refuse_choice(self.state, Message("What that day is"), "state", list(STATES))
+        day = _needed(Day().read(self.day, Message("Day"), "day"))
         now = self.fields(look)
         if occasion(now) is None:
-            raise Fault("no-day-yet", "It has no day yet. Say when it is first.", "day")
+            raise Fault("no-day-yet", Message("It has no day yet. Say when it is first."), "day")
         wanted = {CANCELLED: CANCELLED, SOLD_OUT: SOLD_OUT, OUT: "but"}
         values = {}
         for state, field in wanted.items():
@@ -155,5 +161,5 @@ class MarkDate(_OfDate):
         return self.puts(look, values)
 
     def say(self, look: Look) -> str:
-        day = date.fromisoformat(self.day)
-        return f"{self.where(look)}: {day:%A} {day_in_words(self.day)}: {STATES.get(self.state, self.state).lower()}"
+        state = STATES.get(self.state, self.state).lower()
+        return Message("{where}: {day}: {state}", where=self.where(look), day=weekday_and_day(self.day), state=state)

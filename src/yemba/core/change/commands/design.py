@@ -10,6 +10,7 @@ from yemba.core.change.new_pages import with_new_pages
 from yemba.core.change.operation import ABSENT, Operation, put, remove
 from yemba.core.errors import Fault
 from yemba.core.limits import NAME_LETTERS
+from yemba.core.message import Message, Plural
 from yemba.core.site.ids import Ids
 from yemba.core.site.one_offs import level_of, one_offs
 from yemba.core.site.resolve import Look
@@ -53,7 +54,7 @@ class PlaceExtra(Command):
         return [put(look.document, (known.home, known.key), known.read(typed)) for known, typed in places]
 
     def say(self, look: Look) -> str:
-        return f"Small picture of the header moved: {self.x} px across, {self.y} px down"
+        return Message("Small picture of the header moved: {x} px across, {y} px down", x=self.x, y=self.y)
 
 
 class ReturnValue(Command):
@@ -66,7 +67,7 @@ class ReturnValue(Command):
         return [remove(look.document, (setting(self.key).home, self.key))]
 
     def say(self, look: Look) -> str:
-        return f"{setting(self.key).name} as the template has it"
+        return Message("{name} as the template has it", name=setting(self.key).name)
 
 
 class ReturnLevel(Command):
@@ -80,11 +81,11 @@ class ReturnLevel(Command):
         return [remove(look.document, ("sheet", key)) for key in keys if key in look.document.sheet]
 
     def say(self, look: Look) -> str:
-        return f"{self._known().name} as the template has it{_stay(look, '', self.level)}"
+        return Message("{name} as the template has it{stay}", name=self._known().name, stay=_stay(look, "", self.level))
 
     def _known(self) -> Level:
         if self.level not in LEVELS:
-            raise Fault("no-such-level", f"There is no level of text “{self.level}”.", "level")
+            raise Fault("no-such-level", Message("There is no level of text “{level}”.", level=self.level), "level")
         return LEVELS[self.level]
 
 
@@ -93,8 +94,7 @@ def _stay(look: Look, what: str, level: str = "") -> str:
     stays = [one for one in one_offs(look) if one.element and (not what or one.property == what)]
     if level:
         stays = [one for one in stays if level_of(look, one.standing.section, one.element) == level]
-    count = len(stays)
-    return f"; {count} one-off{' stays' if count == 1 else 's stay'} as set" if count else ""
+    return Plural("; {number} one-off stays as set", "; {number} one-offs stay as set", len(stays)) if stays else ""
 
 
 class ReturnChapter(Command):
@@ -117,8 +117,10 @@ class ReturnChapter(Command):
         return steps
 
     def say(self, look: Look) -> str:
-        what = f"Chapter {self.of.title()}" if self.of else "The whole design"
-        return f"{what} as the template has it{', one-offs too' if self.one_offs == 'clear' else ''}"
+        what = Message("Chapter {of}", of=self.of.title()) if self.of else Message("The whole design")
+        if self.one_offs == "clear":
+            return Message("{what} as the template has it, one-offs too", what=what)
+        return Message("{what} as the template has it", what=what)
 
 
 class ChooseTemplate(Command):
@@ -131,7 +133,7 @@ class ChooseTemplate(Command):
         return [put(look.document, ("template",), look.catalogue.template(self.template).slug)]
 
     def say(self, look: Look) -> str:
-        return f"Template {look.catalogue.template(self.template).name}"
+        return Message("Template {name}", name=look.catalogue.template(self.template).name)
 
 
 class ChoosePairing(Command):
@@ -143,14 +145,16 @@ class ChoosePairing(Command):
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
         pairing = look.catalogue.pairings.get(self.pairing)
         if pairing is None:
-            raise Fault("no-such-pairing", f"There is no pairing “{self.pairing}”.", "pairing")
+            raise Fault("no-such-pairing", Message("There is no pairing “{pairing}”.", pairing=self.pairing), "pairing")
         return [
             put(look.document, ("sheet", "type.heading"), pairing.heading),
             put(look.document, ("sheet", "type.body"), pairing.body),
         ]
 
     def say(self, look: Look) -> str:
-        return f"Pairing {look.catalogue.pairings[self.pairing].name}{_stay(look, 'face')}"
+        return Message(
+            "Pairing {name}{stay}", name=look.catalogue.pairings[self.pairing].name, stay=_stay(look, "face")
+        )
 
 
 class ChooseFaces(Command):
@@ -164,7 +168,7 @@ class ChooseFaces(Command):
         known = look.families
         for family in (self.heading, self.body):
             if family not in known:
-                raise Fault("no-such-family", f"There is no typeface “{family}”.", "heading")
+                raise Fault("no-such-family", Message("There is no typeface “{family}”.", family=family), "heading")
         return [
             put(look.document, ("sheet", "type.heading"), self.heading),
             put(look.document, ("sheet", "type.body"), self.body),
@@ -173,7 +177,9 @@ class ChooseFaces(Command):
     def say(self, look: Look) -> str:
         known = look.families
         names = [known[slug].name for slug in (self.heading, self.body)]
-        return f"{names[0]} for headings, {names[1]} for text{_stay(look, 'face')}"
+        return Message(
+            "{names} for headings, {names_2} for text{stay}", names=names[0], names_2=names[1], stay=_stay(look, "face")
+        )
 
 
 class NameSite(Command):
@@ -186,14 +192,14 @@ class NameSite(Command):
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
         steps = []
         if self.title is not None:
-            title = Line(NAME_LETTERS, empty=False).read(self.title, "The site’s name", "title")
+            title = Line(NAME_LETTERS, empty=False).read(self.title, Message("The site’s name"), "title")
             steps.append(put(look.document, ("name",), title))
         if self.tagline is not None:
-            tagline = Line(120).read(self.tagline, "The tagline", "tagline")
+            tagline = Line(120).read(self.tagline, Message("The tagline"), "tagline")
             steps.append(put(look.document, ("tagline",), tagline or ABSENT))
         return steps
 
     def say(self, look: Look) -> str:
         if self.title is None or self.title.strip() == look.document.name:
-            return f"Tagline: {self.tagline or 'none'}"
-        return f"Site name: {self.title}"
+            return Message("Tagline: {value}", value=self.tagline or "none")
+        return Message("Site name: {title}", title=self.title)

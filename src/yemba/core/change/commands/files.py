@@ -10,6 +10,7 @@ from yemba.core.change.command import Command
 from yemba.core.change.operation import Operation, put, remove
 from yemba.core.errors import Fault
 from yemba.core.limits import NAME_LETTERS
+from yemba.core.message import Message
 from yemba.core.site.document import OwnFile
 from yemba.core.site.files import slug_for
 from yemba.core.site.ids import Ids
@@ -43,7 +44,11 @@ class AddFile(Command):
 
     def say(self, look: Look) -> str:
         known = look.document.files.get(self.own_file)
-        return f"{known.name} replaced by {self.file_name}" if known else f"File {self.file_name}"
+        return (
+            Message("{name} replaced by {file_name}", name=known.name, file_name=self.file_name)
+            if known
+            else Message("File {file_name}", file_name=self.file_name)
+        )
 
 
 class OfFile(Command):
@@ -54,7 +59,7 @@ class OfFile(Command):
     def known(self, look: Look) -> OwnFile:
         """Raises Fault ``gone``."""
         if self.own_file not in look.document.files:
-            raise Fault("gone", "That file is no longer here. Undo, or bring it again.", "own_file")
+            raise Fault("gone", Message("That file is no longer here. Undo, or bring it again."), "own_file")
         return look.document.files[self.own_file]
 
 
@@ -66,11 +71,11 @@ class NameFile(OfFile):
 
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
         self.known(look)
-        called = Line(NAME_LETTERS, empty=False).read(self.file_name, "The name of the file", "file_name")
+        called = Line(NAME_LETTERS, empty=False).read(self.file_name, Message("The name of the file"), "file_name")
         return [put(look.document, ("files", self.own_file, "name"), called)]
 
     def say(self, look: Look) -> str:
-        return f"{self.known(look).name} is called {self.file_name}"
+        return Message("{name} is called {file_name}", name=self.known(look).name, file_name=self.file_name)
 
 
 class RemoveFile(OfFile):
@@ -83,4 +88,4 @@ class RemoveFile(OfFile):
         return [remove(look.document, ("files", self.own_file))]
 
     def say(self, look: Look) -> str:
-        return f"File {self.known(look).name} taken out"
+        return Message("File {name} taken out", name=self.known(look).name)

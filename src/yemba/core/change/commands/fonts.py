@@ -8,6 +8,7 @@ from yemba.core.change.command import Command
 from yemba.core.change.commands.one_offs import drop
 from yemba.core.change.operation import Operation, put, remove, value_at
 from yemba.core.errors import Fault
+from yemba.core.message import Joined, Message, labels
 from yemba.core.site.document import OwnFamily
 from yemba.core.site.ids import Ids
 from yemba.core.site.one_offs import one_offs
@@ -15,7 +16,7 @@ from yemba.core.site.own_fonts import font_id, grown, settings_with
 from yemba.core.site.resolve import Look
 from yemba.core.type.intake import UNLICENSED
 
-KINDS = {"serif": "Serif", "sans": "Sans", "hand": "Handwriting"}
+KINDS = labels({"serif": "Serif", "sans": "Sans", "hand": "Handwriting"})
 _MOST_FAMILIES, _MOST_FILES = 12, 20
 
 
@@ -30,15 +31,32 @@ class KeepFont(Command):
         more = OwnFamily.model_validate(self.family)
         key = font_id(more.name)
         if key not in look.document.fonts and len(look.document.fonts) >= _MOST_FAMILIES:
-            raise Fault("too-many", f"{_MOST_FAMILIES} fonts of your own fit on a site; take one away first.", "file")
+            raise Fault(
+                "too-many",
+                Message(
+                    "{most_families} fonts of your own fit on a site; take one away first.",
+                    most_families=_MOST_FAMILIES,
+                ),
+                "file",
+            )
         made = grown(look.document.fonts.get(key), more)
         if len(made.files) > _MOST_FILES:
-            raise Fault("too-many", f"{more.name} would have more than {_MOST_FILES} files; that is the most.", "file")
+            raise Fault(
+                "too-many",
+                Message(
+                    "{name} would have more than {most_files} files; that is the most.",
+                    name=more.name,
+                    most_files=_MOST_FILES,
+                ),
+                "file",
+            )
         return [put(look.document, ("fonts", key), made.model_dump(mode="json", exclude_defaults=True))]
 
     def say(self, look: Look) -> str:
         more = OwnFamily.model_validate(self.family)
-        return f"Font {more.name}, {', '.join(file.in_words for file in more.files)}"
+        return Message(
+            "Font {name}, {listed}", name=more.name, listed=Joined(", ", (file.in_words for file in more.files))
+        )
 
 
 class OfFont(Command):
@@ -49,7 +67,7 @@ class OfFont(Command):
     def known(self, look: Look) -> OwnFamily:
         """Raises Fault ``gone``."""
         if self.font not in look.document.fonts:
-            raise Fault("gone", "That font is no longer here. Undo, or bring its file again.", "font")
+            raise Fault("gone", Message("That font is no longer here. Undo, or bring its file again."), "font")
         return look.document.fonts[self.font]
 
 
@@ -62,11 +80,15 @@ class ClassFont(OfFont):
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
         self.known(look)
         if self.kind not in KINDS:
-            raise Fault("no-such-choice", f"“{self.kind}” is no kind of face. Choose: {', '.join(KINDS)}.", "kind")
+            raise Fault(
+                "no-such-choice",
+                Message("“{kind}” is no kind of face. Choose: {listed}.", kind=self.kind, listed=Joined(", ", KINDS)),
+                "kind",
+            )
         return [put(look.document, ("fonts", self.font, "kind"), self.kind)]
 
     def say(self, look: Look) -> str:
-        return f"{self.known(look).name} is {KINDS.get(self.kind, self.kind).lower()}"
+        return Message("{name} is {value}", name=self.known(look).name, value=KINDS.get(self.kind, self.kind).lower())
 
 
 class AllowFont(OfFont):
@@ -80,7 +102,7 @@ class AllowFont(OfFont):
         return [put(look.document, ("fonts", self.font, "licence"), "leave")]
 
     def say(self, look: Look) -> str:
-        return f"Leave to publish with {self.known(look).name}"
+        return Message("Leave to publish with {name}", name=self.known(look).name)
 
 
 class RemoveFont(OfFont):
@@ -98,4 +120,4 @@ class RemoveFont(OfFont):
         ]
 
     def say(self, look: Look) -> str:
-        return f"Font {self.known(look).name} taken away"
+        return Message("Font {name} taken away", name=self.known(look).name)

@@ -8,6 +8,7 @@ from yemba.core.change.command import Command
 from yemba.core.change.operation import ABSENT, Operation, put
 from yemba.core.colour.grounds import ROLE_NAMES
 from yemba.core.errors import Fault
+from yemba.core.message import Joined, Message
 from yemba.core.site.document import Document
 from yemba.core.site.ids import Ids
 from yemba.core.site.resolve import Look
@@ -36,7 +37,15 @@ class OfGround(Command):
     def _name(self, look: Look) -> str:
         names = look.ground_names
         if self.ground not in names:
-            raise Fault("gone", f"There is no ground “{self.ground}” any more. Choose: {', '.join(names)}.", "ground")
+            raise Fault(
+                "gone",
+                Message(
+                    "There is no ground “{ground}” any more. Choose: {listed}.",
+                    ground=self.ground,
+                    listed=Joined(", ", names),
+                ),
+                "ground",
+            )
         return names[self.ground]
 
     def _own(self, look: Look) -> list[Entry]:
@@ -44,7 +53,11 @@ class OfGround(Command):
         own = _entries(look, "grounds.own")
         if all(entry["id"] != self.ground for entry in own):
             name = self._name(look)
-            raise Fault("not-own", f"{name} is worked out from the palette: it keeps its name and stays.", "ground")
+            raise Fault(
+                "not-own",
+                Message("{name} is worked out from the palette: it keeps its name and stays.", name=name),
+                "ground",
+            )
         return own
 
 
@@ -59,13 +72,19 @@ class SetRole(OfGround):
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
         self._name(look)
         if self.role not in ROLE_NAMES:
-            raise Fault("no-such-role", f"“{self.role}” is no role. Choose: {', '.join(ROLE_NAMES)}.", "role")
+            raise Fault(
+                "no-such-role",
+                Message("“{role}” is no role. Choose: {listed}.", role=self.role, listed=Joined(", ", ROLE_NAMES)),
+                "role",
+            )
         if self.value.startswith("@") and look.read_colour(self.value) is None:
-            raise Fault("gone", "That colour is no longer in the palette.", "value")
+            raise Fault("gone", Message("That colour is no longer in the palette."), "value")
         own = _entries(look, "grounds.own")
         if self.role == "fill" and any(entry["id"] == self.ground for entry in own):
             if not self.value:
-                raise Fault("empty", "A ground of your own needs a background. Give a colour, or take the ground away.")
+                raise Fault(
+                    "empty", Message("A ground of your own needs a background. Give a colour, or take the ground away.")
+                )
             changed = [entry | {"fill": self.value} if entry["id"] == self.ground else entry for entry in own]
             return [put_entries(look.document, "grounds.own", changed)]
         key = f"{self.ground}.{self.role}"
@@ -73,10 +92,10 @@ class SetRole(OfGround):
         return [put_entries(look.document, "roles.by_hand", [*others, {"id": key, "value": self.value.strip()}])]
 
     def say(self, look: Look) -> str:
-        what = f"{ROLE_NAMES[self.role].capitalize()} on {self._name(look)}"
+        what = Message("{role_names} on {name}", role_names=ROLE_NAMES[self.role].capitalize(), name=self._name(look))
         parsed = look.read_colour(self.value) if self.value else None
         if parsed is None:
-            return f"{what} worked out again"
+            return Message("{what} worked out again", what=what)
         return f"{what}: {look.brand_name(parsed.colour) or parsed.colour.hex}"
 
 
@@ -92,7 +111,10 @@ class AddGround(Command):
         own, slug = _entries(look, "grounds.own"), ids()
         named = self.ground_name.strip().casefold()
         if named in {name.casefold() for name in look.ground_names.values()}:
-            reason = f"There is a ground “{self.ground_name.strip()}” already. Give this one another name."
+            reason = Message(
+                "There is a ground “{ground_name}” already. Give this one another name.",
+                ground_name=self.ground_name.strip(),
+            )
             raise Fault("name-taken", reason, "ground_name")
         steps = [put_entries(look.document, "grounds.own", [*own, self._entry(slug)])]
         if self.section:
@@ -105,7 +127,7 @@ class AddGround(Command):
         return {"id": slug, "name": self.ground_name or " ", "fill": self.fill or " "}
 
     def say(self, look: Look) -> str:
-        return f"Ground {self.ground_name.strip()} made"
+        return Message("Ground {ground_name} made", ground_name=self.ground_name.strip())
 
 
 class NameGround(OfGround):
@@ -118,7 +140,9 @@ class NameGround(OfGround):
         return [put_entries(look.document, "grounds.own", own)]
 
     def say(self, look: Look) -> str:
-        return f"Ground {self._name(look)} is called {self.ground_name.strip()}"
+        return Message(
+            "Ground {name} is called {ground_name}", name=self._name(look), ground_name=self.ground_name.strip()
+        )
 
 
 class RemoveGround(OfGround):
@@ -141,4 +165,4 @@ class RemoveGround(OfGround):
         return steps + [put(document, (setting.home, setting.key), instead) for setting in chosen]
 
     def say(self, look: Look) -> str:
-        return f"Ground {self._name(look)} taken away"
+        return Message("Ground {name} taken away", name=self._name(look))

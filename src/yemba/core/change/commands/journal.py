@@ -10,6 +10,7 @@ from yemba.core.change.command import Command
 from yemba.core.change.commands.pages import NAME
 from yemba.core.change.operation import ABSENT, Operation, put
 from yemba.core.errors import Fault
+from yemba.core.message import Message
 from yemba.core.site.addresses import free_slug
 from yemba.core.site.ids import Ids
 from yemba.core.site.journal import every_tag
@@ -31,12 +32,12 @@ class AddPost(Command):
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
         document = look.document
         room.PAGES.check(len(document.pages), "page_name")
-        name, page = NAME.read(self.page_name, "The post’s name", "page_name"), ids()
+        name, page = NAME.read(self.page_name, Message("The post’s name"), "page_name"), ids()
         made = {ids(): section for section in self._sections(look, name, ids)}
         begun: dict[str, Any] = {
             "name": name,
             "slug": free_slug(name, {other.slug for other in document.pages.values()}),
-            "posted": _needed(Day().read(self.day, "Day", "day")),
+            "posted": _needed(Day().read(self.day, Message("Day"), "day")),
             "sections": made,
             "order": list(made),
         }
@@ -52,7 +53,7 @@ class AddPost(Command):
         return [begun, {"kind": words.slug, "layout": "single", "fields": body}, starter(onward, ids)]
 
     def say(self, look: Look) -> str:
-        return f"Post {self.page_name.strip()} added"
+        return Message("Post {page_name} added", page_name=self.page_name.strip())
 
 
 class SetPost(Command):
@@ -68,12 +69,18 @@ class SetPost(Command):
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
         document = look.document
         page = document.page(self.page)
-        day, time = Day().read(self.day, "Day", "day"), TimeOfDay().read(self.time, "Time", "time")
+        day, time = Day().read(self.day, Message("Day"), "day"), TimeOfDay().read(self.time, Message("Time"), "time")
         if day and self.page == document.order[0]:
-            reason = f"“{page.name}” is the first page, which always stands at the site’s own address. Add a post."
+            reason = Message(
+                "“{name}” is the first page, which always stands at the site’s own address. Add a post.", name=page.name
+            )
             raise Fault("first-page", reason, "day")
         if time and not day:
-            raise Fault("no-day-yet", f"{time} of which day? Set the day too, or leave the time empty.", "day")
+            raise Fault(
+                "no-day-yet",
+                Message("{time} of which day? Set the day too, or leave the time empty.", time=time),
+                "day",
+            )
         tags = read_tags(self.tags, every_tag(document))
         posted = f"{day}T{time}" if time else day
         steps = [
@@ -84,18 +91,22 @@ class SetPost(Command):
 
     def say(self, look: Look) -> str:
         name = look.document.page(self.page).name
-        tags = f"tagged {self.tags}" if self.tags.strip() else "no tags"
+        tags = Message("tagged {tags}", tags=self.tags) if self.tags.strip() else Message("no tags")
         return f"{name}: {self._when()}, {tags}"
 
     def _when(self) -> str:
         """The day, and the time where one is told, in words."""
-        day = Day().read(self.day, "Day", "day")
+        day = Day().read(self.day, Message("Day"), "day")
         if not day:
-            return "no post"
-        return f"post of {day_in_words(day)}, {self.time}" if self.time else f"post of {day_in_words(day)}"
+            return Message("no post")
+        return (
+            Message("post of {day_in_words}, {time}", day_in_words=day_in_words(day), time=self.time)
+            if self.time
+            else Message("post of {day_in_words}", day_in_words=day_in_words(day))
+        )
 
 
 def _needed(day: str) -> str:
     if not day:
-        raise Fault("no-day-yet", "A post has a day. Write one such as 2027-03-14.", "day")
+        raise Fault("no-day-yet", Message("A post has a day. Write one such as 2027-03-14."), "day")
     return day

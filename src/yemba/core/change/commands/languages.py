@@ -12,6 +12,7 @@ from yemba.core.change.commands.whole_pages import page_again
 from yemba.core.change.operation import ABSENT, Operation, put, remove
 from yemba.core.errors import Fault
 from yemba.core.limits import NAME_LETTERS
+from yemba.core.message import Message
 from yemba.core.site import languages
 from yemba.core.site.addresses import free_slug
 from yemba.core.site.document import MAIN, Document, Page
@@ -22,7 +23,7 @@ from yemba.core.value.kind import refuse_choice
 from yemba.core.value.language import LanguageChoice
 from yemba.core.value.line import Line
 
-_WORDS = {"name": ("Site name", Line(NAME_LETTERS)), "tagline": ("Tagline", Line(120))}
+_WORDS = {"name": (Message("Site name"), Line(NAME_LETTERS)), "tagline": (Message("Tagline"), Line(120))}
 
 
 class AddLanguage(Command):
@@ -34,22 +35,33 @@ class AddLanguage(Command):
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
         document, tag = look.document, self.language.strip()
         if tag in (*languages.further(document), str(look.value(languages.LANGUAGE))):
-            raise Fault("language-there", f"The site is in {_named(look, tag)} already.", "language")
-        LanguageChoice().check(tag, look, "The language", "language")
+            raise Fault(
+                "language-there", Message("The site is in {named} already.", named=_named(look, tag)), "language"
+            )
+        LanguageChoice().check(tag, look, Message("The language"), "language")
         if len(languages.further(document)) >= languages.MOST:
-            raise Fault("too-many", f"A site is in {languages.MOST} further languages at most.", "language")
+            raise Fault(
+                "too-many", Message("A site is in {MOST} further languages at most.", MOST=languages.MOST), "language"
+            )
         step = languages.step(tag)
         holder = next((page.name for page in document.pages.values() if f"{page.slug}/".startswith(step)), "")
         if holder:
-            reason = f"Pages in {_named(look, tag)} have addresses that begin with “{step}”, as “{holder}” has. "
-            raise Fault("address-in-use", f"{reason}Give that page another address first.", "language")
+            reason = Message(
+                "Pages in {named} have addresses that begin with “{step}”, as “{holder}” has. ",
+                named=_named(look, tag),
+                step=step,
+                holder=holder,
+            )
+            raise Fault(
+                "address-in-use", Message("{reason}Give that page another address first.", reason=reason), "language"
+            )
         return [
             put(document, ("languages", tag), {}),
             *_version(document, document.order[0], tag, ids),
         ]
 
     def say(self, look: Look) -> str:
-        return f"The site in {_named(look, self.language)} too"
+        return Message("The site in {named} too", named=_named(look, self.language))
 
 
 def _named(look: Look, tag: str) -> str:
@@ -97,14 +109,16 @@ class RemoveLanguage(Command):
         return [*steps, *([remove(document, ("languages", self.language))] if known else [])]
 
     def say(self, look: Look) -> str:
-        return f"The site is no more in {_named(look, self.language)}"
+        return Message("The site is no more in {named}", named=_named(look, self.language))
 
 
 def _check(document: Document, language: str) -> None:
     """Raises Fault ``no-such-language``."""
     if language not in languages.further(document):
-        known = ", ".join(languages.further(document)) or "none yet"
-        reason = f"“{language}” is no further language of this site. There are: {known}."
+        known = ", ".join(languages.further(document)) or Message("none yet")
+        reason = Message(
+            "“{language}” is no further language of this site. There are: {known}.", language=language, known=known
+        )
         raise Fault("no-such-language", reason, "language")
 
 
@@ -121,15 +135,23 @@ class MakeVersion(Command):
         page = document.page(self.page)
         _check(document, self.language)
         if page.language:
-            raise Fault("no-original", f"“{page.name}” is itself in another language. Take the page it says.", "page")
+            raise Fault(
+                "no-original",
+                Message("“{name}” is itself in another language. Take the page it says.", name=page.name),
+                "page",
+            )
         if languages.version(document, self.page, self.language):
             named = _named(look, self.language)
-            raise Fault("version-there", f"“{page.name}” is in {named} already.", "page")
-        name = NAME.read(self.page_name, "The page’s name", "page_name") if self.page_name.strip() else ""
+            raise Fault(
+                "version-there", Message("“{name}” is in {named} already.", name=page.name, named=named), "page"
+            )
+        name = NAME.read(self.page_name, Message("The page’s name"), "page_name") if self.page_name.strip() else ""
         return _version(document, self.page, self.language, ids, name)
 
     def say(self, look: Look) -> str:
-        return f"Page {look.document.page(self.page).name} in {_named(look, self.language)}"
+        return Message(
+            "Page {name} in {named}", name=look.document.page(self.page).name, named=_named(look, self.language)
+        )
 
 
 class BringOver(OfSection):
@@ -142,7 +164,7 @@ class BringOver(OfSection):
         document, standing = look.document, self.standing(look)
         page, key = document.page(self.page), ids()
         if self.section not in languages.missing_sections(document, self.page):
-            raise Fault("not-missing", "That section does not lack here. Look at the page again.", "section")
+            raise Fault("not-missing", Message("That section does not lack here. Look at the page again."), "section")
         room.SECTIONS.check(len(page.order), "section")
         plain = copy_of(standing.section, ids) | {"version_of": self.section}
         place = self._place(document)
@@ -160,7 +182,7 @@ class BringOver(OfSection):
         return max(behind, default=0)
 
     def say(self, look: Look) -> str:
-        return f"{self.where(look)} on {look.document.page(self.page).name} too"
+        return Message("{where} on {name} too", where=self.where(look), name=look.document.page(self.page).name)
 
 
 class SayIn(Command):
@@ -186,12 +208,17 @@ class SayIn(Command):
             name, kind = _WORDS[self.what]
             return kind.read(self.words, name, self.what)
         if self.what not in languages.LINES:
-            raise refuse_choice(self.what, "What is said", "what", [*_WORDS, *languages.LINES])
+            raise refuse_choice(self.what, Message("What is said"), "what", [*_WORDS, *languages.LINES])
         return str(setting(self.what).read(self.words))
 
     def say(self, look: Look) -> str:
         name = _WORDS[self.what][0] if self.what in _WORDS else setting(self.what).name
-        return f"{name} in {_named(look, self.language)}: {self.words.strip() or 'as in the main language'}"
+        return Message(
+            "{name} in {named}: {value}",
+            name=name,
+            named=_named(look, self.language),
+            value=self.words.strip() or "as in the main language",
+        )
 
 
 class ShowIn(OfSection):
@@ -203,16 +230,16 @@ class ShowIn(OfSection):
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
         standing = self.standing(look)
         if standing.page:
-            raise Fault("one-page", "This section is on one page, which has its language already.", "language")
+            raise Fault("one-page", Message("This section is on one page, which has its language already."), "language")
         if self.language not in ("", MAIN):
             _check(look.document, self.language)
         return [put(look.document, (*standing.path, "language"), self.language or ABSENT)]
 
     def say(self, look: Look) -> str:
-        return f"{self.where(look)}: shown in {_shown_in(look, self.language)}"
+        return Message("{where}: shown in {shown_in}", where=self.where(look), shown_in=_shown_in(look, self.language))
 
 
 def _shown_in(look: Look, language: str) -> str:
     if not language:
-        return "every language"
+        return Message("every language")
     return _named(look, languages.main_language(look) if language == MAIN else language)

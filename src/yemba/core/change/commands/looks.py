@@ -7,6 +7,7 @@ from typing import Any, ClassVar
 from yemba.core.brand.sheet import read_values
 from yemba.core.change.command import Command
 from yemba.core.change.operation import Operation, put, remove
+from yemba.core.message import Message
 from yemba.core.site.ids import Ids
 from yemba.core.site.resolve import Look
 
@@ -44,4 +45,4 @@ class TakeLook(Command):
         ]
 
     def say(self, look: Look) -> str:
-        return f"First look {self.title}, {look.catalogue.template(self.template).name}"
+        return Message("First look {title}, {name}", title=self.title, name=look.catalogue.template(self.template).name)

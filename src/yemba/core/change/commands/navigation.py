@@ -10,6 +10,7 @@ from yemba.core.change.commands.pages import move
 from yemba.core.change.new_pages import with_new_pages
 from yemba.core.change.operation import ABSENT, Operation, put, remove
 from yemba.core.errors import Fault
+from yemba.core.message import Message
 from yemba.core.site.document import Document
 from yemba.core.site.ids import Ids
 from yemba.core.site.navigation import menu, name_of, parent, siblings
@@ -43,7 +44,7 @@ class MoveMenuEntry(Command):
         return [put(document, (*_HOME, "order"), order)] if order != menu(document) else []
 
     def say(self, look: Look) -> str:
-        return f"{name_of(look.document, self.entry)} moved in the menu"
+        return Message("{name_of} moved in the menu", name_of=name_of(look.document, self.entry))
 
 
 class PlaceMenuEntry(Command):
@@ -70,15 +71,27 @@ class PlaceMenuEntry(Command):
         over = name_of(document, _known(document, self.under))
         entry = name_of(document, self.entry)
         if self.under == self.entry or parent(document, self.under):
-            reason = f"“{entry}” cannot stand under “{over}”, which stands under another itself. Menus are two deep."
+            reason = Message(
+                "“{entry}” cannot stand under “{over}”, which stands under another itself. Menus are two deep.",
+                entry=entry,
+                over=over,
+            )
             raise Fault("menu-too-deep", reason, "under")
         if siblings(document, self.entry):
-            reason = f"“{entry}” has entries under it and cannot stand under “{over}”. Move those out first."
+            reason = Message(
+                "“{entry}” has entries under it and cannot stand under “{over}”. Move those out first.",
+                entry=entry,
+                over=over,
+            )
             raise Fault("menu-too-deep", reason, "under")
 
     def say(self, look: Look) -> str:
-        over = f"under {name_of(look.document, self.under)}" if self.under else "at the top"
-        return f"{name_of(look.document, self.entry)} stands {over}"
+        over = (
+            Message("under {name_of}", name_of=name_of(look.document, self.under))
+            if self.under
+            else Message("at the top")
+        )
+        return Message("{name_of} stands {over}", name_of=name_of(look.document, self.entry), over=over)
 
 
 class NestMenuEntry(Command):
@@ -99,12 +112,20 @@ class NestMenuEntry(Command):
             return PlaceMenuEntry(entry=self.entry, before=behind[0] if behind else "").plan(look, ids)
         above = tops[: tops.index(self.entry)]
         if not above:
-            reason = f"“{name_of(document, self.entry)}” is the first entry: there is none above it to stand under."
+            reason = Message(
+                "“{name_of}” is the first entry: there is none above it to stand under.",
+                name_of=name_of(document, self.entry),
+            )
             raise Fault("menu-too-deep", reason, "entry")
         return PlaceMenuEntry(entry=self.entry, under=above[-1]).plan(look, ids)
 
     def say(self, look: Look) -> str:
-        return f"{name_of(look.document, self.entry)} stands {'further in' if self.by > 0 else 'at the top'}"
+        name = name_of(look.document, self.entry)
+        return (
+            Message("{name} stands further in", name=name)
+            if self.by > 0
+            else Message("{name} stands at the top", name=name)
+        )
 
 
 class NameMenuEntry(Command):
@@ -116,9 +137,9 @@ class NameMenuEntry(Command):
 
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
         document = look.document
-        name = _NAME.read(self.entry_name, "The menu name", "entry_name")
+        name = _NAME.read(self.entry_name, Message("The menu name"), "entry_name")
         if self.entry in document.navigation.links:
-            named = Line(40, empty=False).read(self.entry_name, "The name of a link", "entry_name")
+            named = Line(40, empty=False).read(self.entry_name, Message("The name of a link"), "entry_name")
             return [put(document, (*_HOME, "links", self.entry, "name"), named)]
         new = ABSENT if name in ("", document.page(self.entry).name) else name
         return [put(document, (*_HOME, "names", self.entry), new)]
@@ -126,9 +147,13 @@ class NameMenuEntry(Command):
     def say(self, look: Look) -> str:
         document = look.document
         if self.entry in document.navigation.links:
-            return f"{name_of(document, self.entry)} is called {self.entry_name} in the menu"
+            return Message(
+                "{name_of} is called {entry_name} in the menu",
+                name_of=name_of(document, self.entry),
+                entry_name=self.entry_name,
+            )
         page = document.page(self.entry).name
-        return f"{page} is called {self.entry_name or page} in the menu"
+        return Message("{page} is called {value} in the menu", page=page, value=self.entry_name or page)
 
 
 class ShowMenuEntry(Command):
@@ -144,7 +169,12 @@ class ShowMenuEntry(Command):
         return [put(look.document, (*_HOME, "hidden"), hidden if self.shown else [*hidden, self.entry])]
 
     def say(self, look: Look) -> str:
-        return f"{name_of(look.document, self.entry)} {'shown in' if self.shown else 'hidden from'} the menu"
+        name = name_of(look.document, self.entry)
+        return (
+            Message("{name} shown in the menu", name=name)
+            if self.shown
+            else Message("{name} hidden from the menu", name=name)
+        )
 
 
 class AddMenuLink(Command):
@@ -157,12 +187,12 @@ class AddMenuLink(Command):
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
         links = look.document.navigation.links
         room.LINKS.check(len(links), "entry_name")
-        name = Line(40, empty=False).read(self.entry_name, "The name of a link", "entry_name")
+        name = Line(40, empty=False).read(self.entry_name, Message("The name of a link"), "entry_name")
         link, steps = _where(look, ids, self.link)
         return [*steps, put(look.document, (*_HOME, "links", ids()), {"name": name, "link": link})]
 
     def say(self, look: Look) -> str:
-        return f"{self.entry_name} added to the menu"
+        return Message("{entry_name} added to the menu", entry_name=self.entry_name)
 
 
 class LeadMenuLink(Command):
@@ -178,7 +208,9 @@ class LeadMenuLink(Command):
         return [*steps, put(look.document, (*_HOME, "links", self.entry, "link"), link)]
 
     def say(self, look: Look) -> str:
-        return f"{name_of(look.document, self.entry)} leads to {Link().say(self.link, look)}"
+        return Message(
+            "{name_of} leads to {value}", name_of=name_of(look.document, self.entry), value=Link().say(self.link, look)
+        )
 
 
 class RemoveMenuLink(Command):
@@ -199,17 +231,17 @@ class RemoveMenuLink(Command):
         return steps
 
     def say(self, look: Look) -> str:
-        return f"{name_of(look.document, self.entry)} taken out of the menu"
+        return Message("{name_of} taken out of the menu", name_of=name_of(look.document, self.entry))
 
 
 def _linked(document: Document, entry: str) -> None:
     if entry not in document.navigation.links:
-        raise Fault("gone", "This link is no longer in the menu. Undo brings it back.", "entry")
+        raise Fault("gone", Message("This link is no longer in the menu. Undo brings it back."), "entry")
 
 
 def _where(look: Look, ids: Ids, typed: str) -> tuple[str, list[Operation]]:
     """The link that is stored, and the steps that make the page it leads to where that is new."""
-    link = Link().read_on(look, typed, "The link", "link")
+    link = Link().read_on(look, typed, Message("The link"), "link")
     if not link:
         reason = "This link leads nowhere. Choose a section, or write https://…, a mail address, or tel: and a number."
         raise Fault("link-unreadable", reason, "link")

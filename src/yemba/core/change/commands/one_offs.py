@@ -8,6 +8,7 @@ from yemba.core.change.command import Command
 from yemba.core.change.commands.sections import OfSection
 from yemba.core.change.operation import ABSENT, Operation, Path, put, remove
 from yemba.core.errors import Fault
+from yemba.core.message import Message
 from yemba.core.site.document import Document
 from yemba.core.site.ids import Ids
 from yemba.core.site.one_offs import PROPERTIES, OneOff, in_words, may_be, one_offs
@@ -25,7 +26,9 @@ class SetOneOff(OfSection):
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
         standing = self.standing(look)
         if not may_be(look, standing.section, self.element, self.what):
-            raise Fault("gone", f"There is no text “{self.element}” here to set apart.", "value")
+            raise Fault(
+                "gone", Message("There is no text “{element}” here to set apart.", element=self.element), "value"
+            )
         here: Path = (*standing.path, "one_offs", self.element)
         if self.value.strip():
             return [put(look.document, (*here, self.what), self._read(look))]
@@ -40,9 +43,14 @@ class SetOneOff(OfSection):
 
     def say(self, look: Look) -> str:
         if self.what not in PROPERTIES:
-            return "Nothing set apart"
-        value = in_words(look, self.what, self._read(look)) if self.value.strip() else "as the sheet has it"
-        return f"{PROPERTIES[self.what].name} of one text in {self.where(look)}: {value}"
+            return Message("Nothing set apart")
+        value = in_words(look, self.what, self._read(look)) if self.value.strip() else Message("as the sheet has it")
+        return Message(
+            "{name} of one text in {where}: {value}",
+            name=PROPERTIES[self.what].name,
+            where=self.where(look),
+            value=value,
+        )
 
 
 class ReturnOneOffs(Command):
@@ -55,14 +63,14 @@ class ReturnOneOffs(Command):
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
         chosen = self._chosen(look)
         if not chosen:
-            raise Fault("nothing-chosen", "No one-off is ticked. Tick those that should go back.", "ones")
+            raise Fault("nothing-chosen", Message("No one-off is ticked. Tick those that should go back."), "ones")
         return drop(look.document, chosen)
 
     def say(self, look: Look) -> str:
         chosen = self._chosen(look)
         if len(chosen) == 1:
-            return f"{chosen[0].what} of {chosen[0].where} returned"
-        return f"{len(chosen)} one-offs returned"
+            return Message("{what} of {where} returned", what=chosen[0].what, where=chosen[0].where)
+        return Message("{number} one-offs returned", number=len(chosen))
 
     def _chosen(self, look: Look) -> list[OneOff]:
         wanted = {self.ones} if isinstance(self.ones, str) else set(self.ones)

@@ -10,6 +10,7 @@ from yemba.core.change.command import Command
 from yemba.core.change.operation import ABSENT, Operation, put, remove
 from yemba.core.errors import Fault
 from yemba.core.limits import NAME_LETTERS
+from yemba.core.message import Message
 from yemba.core.picture.sharing import COMPOSITIONS
 from yemba.core.site.addresses import RESERVED, free_slug, slug_from
 from yemba.core.site.document import Document, Page
@@ -54,10 +55,12 @@ class AddPage(Command):
 
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
         room.PAGES.check(len(look.document.pages), "page_name")
-        name = NAME.read(self._named(look), "The page’s name", "page_name")
+        name = NAME.read(self._named(look), Message("The page’s name"), "page_name")
         page = self.page or ids()
         if not _ID.fullmatch(page) or page in look.document.pages or page in look.document.bin:
-            reason = f"A page cannot be known by “{page[:20]}”: that is in use, or no id. Add the page again."
+            reason = Message(
+                "A page cannot be known by “{page}”: that is in use, or no id. Add the page again.", page=page[:20]
+            )
             raise Fault("id-in-use", reason, "page_name")
         begun: dict[str, Any] = {
             "name": name,
@@ -74,7 +77,13 @@ class AddPage(Command):
         known = purposes(look)
         if self.purpose not in known:
             offered = ", ".join(page.name for page in known.values())
-            raise Fault("no-such-purpose", f"“{self.purpose}” is no purpose of a page. Choose: {offered}.", "purpose")
+            raise Fault(
+                "no-such-purpose",
+                Message(
+                    "“{purpose}” is no purpose of a page. Choose: {offered}.", purpose=self.purpose, offered=offered
+                ),
+                "purpose",
+            )
         return known[self.purpose]
 
     def _named(self, look: Look) -> str:
@@ -82,7 +91,7 @@ class AddPage(Command):
         return self.page_name if self.page_name.strip() or not self.purpose else self._purpose(look).name
 
     def say(self, look: Look) -> str:
-        return f"Page {self._named(look)} added"
+        return Message("Page {named} added", named=self._named(look))
 
 
 class RenamePage(Command):
@@ -99,7 +108,7 @@ class RenamePage(Command):
         page = look.document.page(self.page)
         steps = []
         if self.page_name is not None:
-            name = NAME.read(self.page_name, "The page’s name", "page_name")
+            name = NAME.read(self.page_name, Message("The page’s name"), "page_name")
             steps.append(put(look.document, ("pages", self.page, "name"), name))
         if self.slug is not None and has_own_address(page) and self.slug.strip() != page.slug:
             slug = self._address(look.document)
@@ -113,7 +122,7 @@ class RenamePage(Command):
         for field, limit in (("title", 90), ("description", 200)):
             typed = getattr(self, field)
             if typed is not None:
-                text = Line(limit).read(typed, f"The {field}", field)
+                text = Line(limit).read(typed, Message("The {field}", field=field), field)
                 steps.append(put(look.document, ("pages", self.page, field), text or ABSENT))
         return [step for step in steps if step.old != step.new]
 
@@ -124,18 +133,26 @@ class RenamePage(Command):
         if not typed or slug_from(typed) != typed:
             raise Fault(
                 "address-unreadable",
-                f"“{self.slug}” cannot be an address. Use small letters, digits and hyphens, "
-                f"such as {slug_from(typed) or 'repairs'}.",
+                Message(
+                    "“{slug}” cannot be an address. Use small letters, digits and hyphens, such as {value}.",
+                    slug=self.slug,
+                    value=slug_from(typed) or "repairs",
+                ),
                 "slug",
             )
         whole = f"{head}{slash}{typed}"
         holder = next((p.name for k, p in document.pages.items() if p.slug == whole and k != self.page), "")
         if holder or typed in RESERVED:
             others = {page.slug.removeprefix(f"{head}{slash}") for page in document.pages.values()}
-            by = f"the page “{holder}”" if holder else "Yemba’s own files"
+            by = Message("the page “{holder}”", holder=holder) if holder else Message("Yemba’s own files")
             raise Fault(
                 "address-in-use",
-                f"The address “{whole}” is in use by {by}. {free_slug(typed, others)} is free.",
+                Message(
+                    "The address “{whole}” is in use by {by}. {free_slug} is free.",
+                    whole=whole,
+                    by=by,
+                    free_slug=free_slug(typed, others),
+                ),
                 "slug",
             )
         return whole
@@ -143,8 +160,8 @@ class RenamePage(Command):
     def say(self, look: Look) -> str:
         page = look.document.page(self.page)
         if self.page_name is not None and page.name != self.page_name:
-            return f"Page {page.name} is now {self.page_name}"
-        return f"Address and description of {page.name}"
+            return Message("Page {name} is now {page_name}", name=page.name, page_name=self.page_name)
+        return Message("Address and description of {name}", name=page.name)
 
 
 class SharePage(Command):
@@ -156,12 +173,18 @@ class SharePage(Command):
 
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
         look.document.page(self.page)
-        card = Choice({"": "As the site's"} | COMPOSITIONS).read(self.card, "The picture for sharing", "card")
+        card = Choice({"": Message("As the site's")} | COMPOSITIONS).read(
+            self.card, Message("The picture for sharing"), "card"
+        )
         return [put(look.document, ("pages", self.page, "card"), card or ABSENT)]
 
     def say(self, look: Look) -> str:
         name = look.document.page(self.page).name
-        return f"Picture for sharing of {name}: {COMPOSITIONS.get(self.card, 'as the site’s').lower()}"
+        return Message(
+            "Picture for sharing of {name}: {value}",
+            name=name,
+            value=COMPOSITIONS.get(self.card, "as the site’s").lower(),
+        )
 
 
 class ShowSidebar(Command):
@@ -177,7 +200,7 @@ class ShowSidebar(Command):
 
     def say(self, look: Look) -> str:
         name = look.document.page(self.page).name
-        return f"Sidebar on {name}" if self.shown else f"No sidebar on {name}"
+        return Message("Sidebar on {name}", name=name) if self.shown else Message("No sidebar on {name}", name=name)
 
 
 class MovePage(Command):
@@ -204,7 +227,7 @@ class MovePage(Command):
         return free_slug(document.pages[page].name, others)
 
     def say(self, look: Look) -> str:
-        return f"Page {look.document.page(self.page).name} moved"
+        return Message("Page {name} moved", name=look.document.page(self.page).name)
 
 
 class BinPage(Command):
@@ -214,7 +237,11 @@ class BinPage(Command):
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
         page = look.document.page(self.page)
         if not page.slug:
-            raise Fault("first-page", f"“{page.name}” is the first page. Put another page first, then bin it.", "page")
+            raise Fault(
+                "first-page",
+                Message("“{name}” is the first page. Put another page first, then bin it.", name=page.name),
+                "page",
+            )
         place = look.document.order.index(self.page)
         binned = {"page": page.model_dump(mode="json", exclude_defaults=True), "place": place}
         return [
@@ -224,7 +251,7 @@ class BinPage(Command):
         ]
 
     def say(self, look: Look) -> str:
-        return f"Page {look.document.page(self.page).name} to the bin"
+        return Message("Page {name} to the bin", name=look.document.page(self.page).name)
 
 
 class RestorePage(Command):
@@ -234,7 +261,7 @@ class RestorePage(Command):
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
         binned = look.document.bin.get(self.page)
         if binned is None or binned.page is None:
-            raise Fault("gone", "That page is not in the bin.", "page")
+            raise Fault("gone", Message("That page is not in the bin."), "page")
         plain = binned.page.model_dump(mode="json", exclude_defaults=True)
         used = {page.slug for page in look.document.pages.values()} | RESERVED
         while plain["slug"] in used:
@@ -248,4 +275,4 @@ class RestorePage(Command):
 
     def say(self, look: Look) -> str:
         binned = look.document.bin.get(self.page)
-        return f"Page {binned.page.name if binned and binned.page else ''} out of the bin"
+        return Message("Page {name} out of the bin", name=binned.page.name if binned and binned.page else "")

@@ -14,7 +14,8 @@ from yemba.core.colour.oklch import Oklch, difference, to_colour
 from yemba.core.colour.srgb import Colour, parse, read, read_many
 from yemba.core.errors import Fault
 from yemba.core.limits import COLOUR_NAME_LETTERS
-from yemba.core.site.document import Document
+from yemba.core.message import Message
+from yemba.core.site.document import Document, Stored
 from yemba.core.site.ids import Ids
 from yemba.core.site.one_offs import one_offs
 from yemba.core.site.resolve import Look
@@ -23,6 +24,7 @@ from yemba.core.value.entries import FEWEST_COLOURS, MOST_COLOURS
 from yemba.core.value.number import Number
 
 Brand = list[dict[str, str]]
+_OF_TINT = ("tint", "tint_strength")
 
 
 def _palette(look: Look) -> Brand:
@@ -33,6 +35,12 @@ def _palette(look: Look) -> Brand:
 def _put(document: Document, palette: Brand) -> list[Operation]:
     chosen = setting("palette")
     return [put(document, ("sheet", "palette"), chosen.read(palette))]
+
+
+def _is_colour(look: Look, stored: Stored) -> bool:
+    """Whether a value is that of a field which names a brand colour."""
+    fields = look.catalogue.kind(stored.standing.section.kind).fields_of(stored.item)
+    return any(field.slug == stored.field and field.kind.refers_to == "colour" for field in fields)
 
 
 class OfColour(Command):
@@ -59,7 +67,7 @@ class OfColour(Command):
         for place, known in enumerate(palette):
             if known["id"] == self.colour:
                 return place
-        raise Fault("gone", "That colour is no longer in the palette.", "colour")
+        raise Fault("gone", Message("That colour is no longer in the palette."), "colour")
 
 
 class SetColour(OfColour):
@@ -73,7 +81,9 @@ class SetColour(OfColour):
 
     def label(self, name: str) -> str:
         parsed = read(self.hex)
-        return f"{name} to {parsed.colour.hex}{', the nearest that screens show' if parsed.mapped else ''}"
+        if parsed.mapped:
+            return Message("{name} to {hex}, the nearest that screens show", name=name, hex=parsed.colour.hex)
+        return Message("{name} to {hex}", name=name, hex=parsed.colour.hex)
 
 
 class SetNumbers(OfColour):
@@ -88,12 +98,12 @@ class SetNumbers(OfColour):
         palette[place]["hex"] = self._colour().hex
 
     def label(self, name: str) -> str:
-        return f"{name} to {self._colour().hex}"
+        return Message("{name} to {hex}", name=name, hex=self._colour().hex)
 
     def _colour(self) -> Colour:
-        lightness = Number(0, 100, "%").read(self.lightness, "Lightness", "lightness")
-        chroma = Number(0, 0.4, "").read(self.chroma, "Chroma", "chroma")
-        return to_colour(Oklch(lightness / 100, chroma, Number(0, 360, "°").read(self.hue, "Hue", "hue")))
+        lightness = Number(0, 100, "%").read(self.lightness, Message("Lightness"), "lightness")
+        chroma = Number(0, 0.4, "").read(self.chroma, Message("Chroma"), "chroma")
+        return to_colour(Oklch(lightness / 100, chroma, Number(0, 360, "°").read(self.hue, Message("Hue"), "hue")))
 
 
 def colour_beneath(look: Look, colour: str) -> dict[str, str] | None:
@@ -115,13 +125,15 @@ class ReturnColour(OfColour):
         place = self._place(palette)
         if below is None:
             raise Fault(
-                "nothing-beneath", f"{palette[place]['name']} is a colour of yours alone; remove it instead.", "colour"
+                "nothing-beneath",
+                Message("{name} is a colour of yours alone; remove it instead.", name=palette[place]["name"]),
+                "colour",
             )
         palette[place] = below
         return _put(look.document, palette)
 
     def label(self, name: str) -> str:
-        return f"{name} as it was given"
+        return Message("{name} as it was given", name=name)
 
 
 class NameColour(OfColour):
@@ -132,7 +144,7 @@ class NameColour(OfColour):
         palette[place]["name"] = self.colour_name
 
     def label(self, name: str) -> str:
-        return f"Colour {name} is called {self.colour_name}"
+        return Message("Colour {name} is called {colour_name}", name=name, colour_name=self.colour_name)
 
 
 class RemoveColour(OfColour):
@@ -156,7 +168,7 @@ class RemoveColour(OfColour):
             entries = look.value(key)
             if any(entry[field] == f"@{self.colour}" for entry in entries):
                 steps.append(put_entries(look.document, key, [self._moved(look, entry, field) for entry in entries]))
-        return steps + self._one_offs(look) + self._settings(look)
+        return steps + self._one_offs(look) + self._settings(look) + self._fields(look) + self._tints(look)
 
     def _settings(self, look: Look) -> list[Operation]:
         """Parts that are in this colour take the one that comes in its place, or none."""
@@ -164,6 +176,19 @@ class RemoveColour(OfColour):
         new = f"@{self.instead}" if self.instead else ABSENT
         named = [one.key for one in referring("colour") if stored.get(one.key) == f"@{self.colour}"]
         return [put(look.document, ("parts", key), new) for key in named]
+
+    def _fields(self, look: Look) -> list[Operation]:
+        """So do sections and their entries."""
+        new = f"@{self.instead}" if self.instead else ABSENT
+        stored = (one for one in look.document.stored() if one.value == f"@{self.colour}")
+        return [put(look.document, one.path, new) for one in stored if _is_colour(look, one)]
+
+    def _tints(self, look: Look) -> list[Operation]:
+        """So do pictures that are tinted with it."""
+        tinted = (key for key, picture in look.document.pictures.items() if picture.tint == f"@{self.colour}")
+        if self.instead:
+            return [put(look.document, ("pictures", key, "tint"), f"@{self.instead}") for key in tinted]
+        return [put(look.document, ("pictures", key, field), ABSENT) for key in tinted for field in _OF_TINT]
 
     def _one_offs(self, look: Look) -> list[Operation]:
         """Texts set apart in the colour keep it as a code, or take the one that takes its place."""
@@ -184,7 +209,7 @@ class RemoveColour(OfColour):
         return entry | {field: own.colour.hex if own and field == "fill" else ""}
 
     def label(self, name: str) -> str:
-        return f"Colour {name} removed"
+        return Message("Colour {name} removed", name=name)
 
 
 class MoveColour(OfColour):
@@ -197,7 +222,7 @@ class MoveColour(OfColour):
         palette.insert(min(max(0, place + self.by), len(palette) - 1), palette.pop(place))
 
     def label(self, name: str) -> str:
-        return f"Colour {name} moved"
+        return Message("Colour {name} moved", name=name)
 
 
 class AddColour(Command):
@@ -217,9 +242,9 @@ class AddColour(Command):
     def say(self, look: Look) -> str:
         colours = self._colours()
         if len(colours) > 1:
-            return f"{len(colours)} colours added"
+            return Message("{number} colours added", number=len(colours))
         names = [colour["name"] for colour in _palette(look)]
-        return f"Colour {self.colour_name.strip() or name_for(colours[0], names)} added"
+        return Message("Colour {value} added", value=self.colour_name.strip() or name_for(colours[0], names))
 
     def _colours(self) -> list[Colour]:
         several = read_many(self.hex)
@@ -251,12 +276,12 @@ class ChoosePalette(Command):
         parsed = read_palette(self.codes)
         count, more = len(parsed.colours), []
         if count < FEWEST_COLOURS:
-            more = [f"{len(whole(parsed.colours)) - count} added to make it whole"]
+            more = [Message("{number} added to make it whole", number=len(whole(parsed.colours)) - count)]
         elif count > MOST_COLOURS:
-            more = [f"the first {MOST_COLOURS} of {count} taken"]
+            more = [Message("the first {most_colours} of {count} taken", most_colours=MOST_COLOURS, count=count)]
         name = f" {self.palette_name}" if self.palette_name else ""
         words = [
-            f"Palette{name}, {min(count, MOST_COLOURS)} colours",
+            Message("Palette{name}, {min} colours", name=name, min=min(count, MOST_COLOURS)),
             *more,
             *(lost.rstrip(".") for lost in parsed.lost),
         ]

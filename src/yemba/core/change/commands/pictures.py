@@ -9,7 +9,9 @@ from yemba.core import room
 from yemba.core.change.command import Command
 from yemba.core.change.operation import ABSENT, Operation, put, remove, value_at
 from yemba.core.errors import Fault
+from yemba.core.message import Message, labels
 from yemba.core.picture.crop import ratio_of
+from yemba.core.picture.filters import FILTERS, NONE
 from yemba.core.picture.framing import ALL, Box, Framing, Spot
 from yemba.core.picture.logo import BACKGROUND, ENCLOSED, TRIM
 from yemba.core.picture.placing import FILL, WHOLE
@@ -19,34 +21,40 @@ from yemba.core.site.ids import Ids
 from yemba.core.site.logo import NAMES, POINTED
 from yemba.core.site.pictures import framing, picture_size, uses
 from yemba.core.site.resolve import Look
+from yemba.core.value.brand_colour import BrandColourChoice
 from yemba.core.value.kind import refuse_choice
 from yemba.core.value.line import Line
 from yemba.core.value.number import Number
 
-MENDED = {
-    BACKGROUND: "without its background",
-    ENCLOSED: "without its background, within its marks too",
-    TRIM: "trimmed to its marks",
-}
-COLOURS = {"site": "in the colours of the site", "own": "in its own colours"}
+MENDED = labels(
+    {
+        BACKGROUND: "without its background",
+        ENCLOSED: "without its background, within its marks too",
+        TRIM: "trimmed to its marks",
+    }
+)
+COLOURS = labels({"site": "in the colours of the site", "own": "in its own colours"})
 _VERSIONS = {"logo-pointed": POINTED, **{f"logo-{name}": key for key, name in NAMES.items()}}
 _CALLED = {
-    "logo": "Logo",
-    "icon": "Site icon",
-    "logo-pointed": "Under the pointer, in place of the logo:",
-    **{f"logo-{name}": f"{name.capitalize()} version of the logo:" for name in NAMES.values()},
+    "logo": Message("Logo"),
+    "icon": Message("Site icon"),
+    "logo-pointed": Message("Under the pointer, in place of the logo:"),
+    "logo-light": Message("Light version of the logo:"),
+    "logo-dark": Message("Dark version of the logo:"),
 }
 SHAPES = ("1:1", "5:4", "4:3", "3:2", "16:9", "2:1", "3:1", "4:5", "3:4", "2:3", "9:16")
 """That a picture is cropped to, width to height; common practice, no source."""
-FITTED = {FILL: "fills its places", WHOLE: "stands whole in its places"}
+FITTED = labels({FILL: "fills its places", WHOLE: "stands whole in its places"})
+_KEPT = ("alt", "decoration", "added", "whole", "version_of", "filter", "tint", "tint_strength")
 QUARTERS = ("-90", "90", "180")
+_USUAL_TINT = "30"  # %
 _LEAST_SHARE = 5  # % of a picture that a crop leaves at least, both ways
 _SAME_SHAPE = 0.01  # proportions nearer than this need no crop
 
 
 def _known(document: Document, picture: str) -> Picture:
     if picture not in document.pictures:
-        raise Fault("gone", "That picture is no longer here. Undo, or look in the bin.", "picture")
+        raise Fault("gone", Message("That picture is no longer here. Undo, or look in the bin."), "picture")
     return document.pictures[picture]
 
 
@@ -97,7 +105,8 @@ class AddPicture(_Stored):
         return steps
 
     def say(self, look: Look) -> str:
-        return f"{_CALLED.get(self.use, 'Picture')} {self.file_name}"
+        called = _CALLED.get(self.use, Message("Picture"))
+        return Message("{called} {file}", called=called, file=self.file_name)
 
 
 class TakeDrawing(Command):
@@ -117,7 +126,7 @@ class TakeDrawing(Command):
 
     def say(self, look: Look) -> str:
         drawing = look.catalogue.collection.get(self.drawing)
-        return f"Picture {drawing.name if drawing else self.drawing}, of the collection"
+        return Message("Picture {name}, of the collection", name=drawing.name if drawing else self.drawing)
 
 
 class ColourPicture(Command):
@@ -130,9 +139,13 @@ class ColourPicture(Command):
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
         picture = _known(look.document, self.picture)
         if not picture.collection:
-            raise Fault("not-of-the-collection", f"{picture.name} has no colours that could be others.", "picture")
+            raise Fault(
+                "not-of-the-collection",
+                Message("{name} has no colours that could be others.", name=picture.name),
+                "picture",
+            )
         if self.colours not in COLOURS:
-            raise refuse_choice(self.colours, "Its colours", "colours", list(COLOURS))
+            raise refuse_choice(self.colours, Message("Its colours"), "colours", list(COLOURS))
         return [put(look.document, ("pictures", self.picture, "own_colours"), self.colours == "own" or ABSENT)]
 
     def say(self, look: Look) -> str:
@@ -148,11 +161,11 @@ class DescribePicture(Command):
 
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
         _known(look.document, self.picture)
-        alt = Line(250).read(self.alt, "The alt text", "alt")
+        alt = Line(250).read(self.alt, Message("The alt text"), "alt")
         return [put(look.document, ("pictures", self.picture, "alt"), alt or ABSENT)]
 
     def say(self, look: Look) -> str:
-        return f"Alt text of {look.document.pictures[self.picture].name}"
+        return Message("Alt text of {name}", name=look.document.pictures[self.picture].name)
 
 
 class CallDecoration(Command):
@@ -168,7 +181,11 @@ class CallDecoration(Command):
 
     def say(self, look: Look) -> str:
         name = look.document.pictures[self.picture].name
-        return f"{name} is decoration" if self.decoration else f"{name} is no decoration"
+        return (
+            Message("{name} is decoration", name=name)
+            if self.decoration
+            else Message("{name} is no decoration", name=name)
+        )
 
 
 class CropPicture(Command):
@@ -191,18 +208,32 @@ class CropPicture(Command):
     def _box(self, picture: Picture) -> Box:
         if self.shape:
             if self.shape not in SHAPES:
-                raise refuse_choice(self.shape, "Its shape", "shape", list(SHAPES))
+                raise refuse_choice(self.shape, Message("Its shape"), "shape", list(SHAPES))
             return _largest(picture, self.shape)
         sides = "left", "top", "right", "bottom"
         left, top, right, bottom = (_share(getattr(self, side), side) for side in sides)
         if right - left < _LEAST_SHARE or bottom - top < _LEAST_SHARE:
-            reason = f"Between left {left:g} % and right {right:g} %, top {top:g} % and bottom {bottom:g} % hardly "
-            raise Fault("crop-too-small", f"{reason}anything is left. Leave {_LEAST_SHARE} % both ways.", "left")
+            reason = Message(
+                "Between left {left:g} % and right {right:g} %, top {top:g} % and bottom {bottom:g} % hardly ",
+                left=left,
+                right=right,
+                top=top,
+                bottom=bottom,
+            )
+            raise Fault(
+                "crop-too-small",
+                Message(
+                    "{reason}anything is left. Leave {least_share} % both ways.",
+                    reason=reason,
+                    least_share=_LEAST_SHARE,
+                ),
+                "left",
+            )
         return left, top, right, bottom
 
     def say(self, look: Look) -> str:
-        to = f" to {self.shape}" if self.shape else ""
-        return f"{look.document.pictures[self.picture].name} cropped{to}"
+        to = Message(" to {shape}", shape=self.shape) if self.shape else ""
+        return Message("{name} cropped{to}", name=look.document.pictures[self.picture].name, to=to)
 
 
 class TurnPicture(Command):
@@ -217,14 +248,18 @@ class TurnPicture(Command):
         old = framing(_known(look.document, self.picture))
         if self.quarter:
             if self.quarter not in QUARTERS:
-                raise refuse_choice(self.quarter, "Turned by", "quarter", list(QUARTERS))
+                raise refuse_choice(self.quarter, Message("Turned by"), "quarter", list(QUARTERS))
             return _framed(look.document, self.picture, old.rotate(int(self.quarter)))
-        straight = round(Number(-44, 44, "°").read(self.degrees or "0", "Straightened by", "degrees"), 1)
+        straight = round(Number(-44, 44, "°").read(self.degrees or "0", Message("Straightened by"), "degrees"), 1)
         return _framed(look.document, self.picture, old.straighten(straight))
 
     def say(self, look: Look) -> str:
         name = look.document.pictures[self.picture].name
-        return f"{name} turned by {self.quarter}°" if self.quarter else f"{name} straightened by {self.degrees or 0}°"
+        return (
+            Message("{name} turned by {quarter}°", name=name, quarter=self.quarter)
+            if self.quarter
+            else Message("{name} straightened by {value}°", name=name, value=self.degrees or 0)
+        )
 
 
 class FitPicture(Command):
@@ -237,11 +272,42 @@ class FitPicture(Command):
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
         _known(look.document, self.picture)
         if self.fit not in FITTED:
-            raise refuse_choice(self.fit, "How it stands in its places", "fit", list(FITTED))
+            raise refuse_choice(self.fit, Message("How it stands in its places"), "fit", list(FITTED))
         return [put(look.document, ("pictures", self.picture, "whole"), self.fit == WHOLE or ABSENT)]
 
     def say(self, look: Look) -> str:
         return f"{look.document.pictures[self.picture].name} {FITTED.get(self.fit, self.fit)}"
+
+
+class TonePicture(Command):
+    """Show a picture under a filter, and under a tint: a colour of the brand, "@" and its id, that covers it by a
+    `strength` in %."""
+
+    name: ClassVar[str] = "tone-picture"
+    picture: str
+    filter: str = NONE
+    tint: str = ""
+    strength: str = ""
+
+    def plan(self, look: Look, ids: Ids) -> list[Operation]:
+        _known(look.document, self.picture)
+        if self.filter not in FILTERS:
+            raise refuse_choice(self.filter, Message("Filter over the picture"), "filter", list(FILTERS))
+        BrandColourChoice().check(self.tint, look, Message("Tint"), "tint")
+        strength = Number(1, 100, "%").read(self.strength or _USUAL_TINT, Message("Strength of the tint"), "strength")
+        new = {
+            "filter": ABSENT if self.filter == NONE else self.filter,
+            "tint": self.tint or ABSENT,
+            "tint_strength": round(strength) if self.tint else ABSENT,
+        }
+        return [put(look.document, ("pictures", self.picture, field), value) for field, value in new.items()]
+
+    def say(self, look: Look) -> str:
+        name = look.document.pictures[self.picture].name
+        seen = FILTERS.get(self.filter, self.filter).lower()
+        if self.tint:
+            return Message("{name}: {seen}, tinted", name=name, seen=seen)
+        return Message("{name}: {seen}", name=name, seen=seen)
 
 
 class MirrorPicture(Command):
@@ -255,7 +321,7 @@ class MirrorPicture(Command):
         return _framed(look.document, self.picture, old.flip())
 
     def say(self, look: Look) -> str:
-        return f"{look.document.pictures[self.picture].name} mirrored"
+        return Message("{name} mirrored", name=look.document.pictures[self.picture].name)
 
 
 class SetFocal(Command):
@@ -269,14 +335,16 @@ class SetFocal(Command):
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
         _known(look.document, self.picture)
         steps = []
-        for axis, typed, name in (("x", self.x, "From the left"), ("y", self.y, "From the top")):
+        for axis, typed, name in (("x", self.x, Message("From the left")), ("y", self.y, Message("From the top"))):
             share = round(Number(0, 100, "%").read(typed, name, axis))
             new = ABSENT if share == Picture.model_fields[f"focal_{axis}"].default else share
             steps.append(put(look.document, ("pictures", self.picture, f"focal_{axis}"), new))
         return steps
 
     def say(self, look: Look) -> str:
-        return f"Focal point of {look.document.pictures[self.picture].name}: {self.x} %, {self.y} %"
+        return Message(
+            "Focal point of {name}: {x} %, {y} %", name=look.document.pictures[self.picture].name, x=self.x, y=self.y
+        )
 
 
 class ReplacePicture(_Stored):
@@ -290,9 +358,8 @@ class ReplacePicture(_Stored):
         shape = old.shape or _shape(*picture_size(old))
         if not self._has(shape):
             about["shape"] = shape
-        about |= {
-            key: value for key in ("alt", "decoration", "added", "whole", "version_of") if (value := getattr(old, key))
-        }
+        of_old = old.model_dump(mode="json", exclude_defaults=True)
+        about |= {key: of_old[key] for key in _KEPT if key in of_old}
         return [put(look.document, ("pictures", self.picture), about)]
 
     def _has(self, shape: str) -> bool:
@@ -301,7 +368,9 @@ class ReplacePicture(_Stored):
         return self.format == "svg" or abs(self.width / self.height / ratio - 1) < _SAME_SHAPE
 
     def say(self, look: Look) -> str:
-        return f"{look.document.pictures[self.picture].name} replaced by {self.file_name}"
+        return Message(
+            "{name} replaced by {file_name}", name=look.document.pictures[self.picture].name, file_name=self.file_name
+        )
 
 
 class MendLogo(_Stored):
@@ -314,13 +383,13 @@ class MendLogo(_Stored):
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
         old = _known(look.document, self.picture)
         if self.mended not in MENDED:
-            raise refuse_choice(self.mended, "What is mended", "mended", list(MENDED))
+            raise refuse_choice(self.mended, Message("What is mended"), "mended", list(MENDED))
         about = _about(self) | ({"alt": old.alt} if old.alt else {})
         versions = (remove(look.document, ("parts", key)) for key in NAMES if key in look.document.parts)
         return [put(look.document, ("pictures", self.picture), about), *versions]
 
     def say(self, look: Look) -> str:
-        return f"Logo {MENDED.get(self.mended, self.mended)}"
+        return Message("Logo {value}", value=MENDED.get(self.mended, self.mended))
 
 
 class ShowWhole(Command):
@@ -334,7 +403,7 @@ class ShowWhole(Command):
         return _framed(look.document, self.picture, old._replace(box=ALL, ratio=None))
 
     def say(self, look: Look) -> str:
-        return f"{look.document.pictures[self.picture].name} whole"
+        return Message("{name} whole", name=look.document.pictures[self.picture].name)
 
 
 class BinPicture(Command):
@@ -356,7 +425,7 @@ class BinPicture(Command):
         ]
 
     def say(self, look: Look) -> str:
-        return f"Picture {look.document.pictures[self.picture].name} to the bin"
+        return Message("Picture {name} to the bin", name=look.document.pictures[self.picture].name)
 
 
 class RestorePicture(Command):
@@ -368,7 +437,7 @@ class RestorePicture(Command):
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
         binned = look.document.bin.get(self.picture)
         if binned is None or binned.picture is None:
-            raise Fault("gone", "That picture is not in the bin.", "picture")
+            raise Fault("gone", Message("That picture is not in the bin."), "picture")
         plain = binned.picture.model_dump(mode="json", exclude_defaults=True)
         paths = [tuple(path) for path in binned.uses]
         return [
@@ -379,7 +448,8 @@ class RestorePicture(Command):
 
     def say(self, look: Look) -> str:
         binned = look.document.bin.get(self.picture)
-        return f"Picture {binned.picture.name if binned and binned.picture else ''} out of the bin"
+        name = binned.picture.name if binned and binned.picture else ""
+        return Message("Picture {name} out of the bin", name=name)
 
 
 def _free(document: Document, path: tuple[str, ...]) -> bool:
@@ -436,9 +506,9 @@ def _shown_in(look: Look, picture: str, section: str, item: str, field: str) -> 
     standing = look.document.section(section)
     known = look.catalogue.kind(standing.section.kind).field(field, item)
     if known.kind.refers_to != "picture":
-        raise Fault("no-such-field", f"{known.name} takes no picture.", "use")
+        raise Fault("no-such-field", Message("{name} takes no picture.", name=known.name), "use")
     if item and item not in standing.section.items:
-        raise Fault("gone", "That entry is no longer there. Undo, or choose another.", "item")
+        raise Fault("gone", Message("That entry is no longer there. Undo, or choose another."), "item")
     inner = ("items", item) if item else ()
     return [put(look.document, (*standing.path, *inner, "fields", known.slug), picture)]
 
@@ -447,7 +517,7 @@ def _of_collection(look: Look, slug: str) -> dict[str, Any]:
     """What a picture of the collection brings along. Raises Fault ``no-such-drawing``."""
     drawing = look.catalogue.collection.get(slug)
     if drawing is None:
-        raise Fault("no-such-drawing", f"The collection has no picture “{slug}”.", "drawing")
+        raise Fault("no-such-drawing", Message("The collection has no picture “{slug}”.", slug=slug), "drawing")
     return of_drawing(drawing)
 
 

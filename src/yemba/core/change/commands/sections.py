@@ -12,6 +12,7 @@ from yemba.core.change.new_pages import also_made, with_new_pages
 from yemba.core.change.operation import ABSENT, Operation, apply, put, remove
 from yemba.core.change.patch import steps_between
 from yemba.core.errors import Fault
+from yemba.core.message import Joined, Message, Plural, labels
 from yemba.core.part.part import parts
 from yemba.core.site.addresses import TAKEN_BY_PAGES, free_slug, slug_from
 from yemba.core.site.document import STANDING, Holder, Section, Standing
@@ -23,7 +24,7 @@ from yemba.core.site.text_import import ImportedSection, sections_of
 from yemba.core.trade.begin import new_entry, new_section
 from yemba.core.value.kind import refuse_choice
 
-_TEMPLATES = "as the template has it"
+_TEMPLATES = Message("as the template has it")
 
 
 class AddSection(Command):
@@ -43,7 +44,9 @@ class AddSection(Command):
         room.SECTIONS.check(len(order), "kind")
         kind = look.catalogue.kind(self.kind)
         if self.layout and self.layout not in kind.layout_names():
-            raise refuse_choice(self.layout, f"The layout of {kind.name}", "layout", list(kind.layout_names()))
+            raise refuse_choice(
+                self.layout, Message("The layout of {name}", name=kind.name), "layout", list(kind.layout_names())
+            )
         section, key = new_section(look, kind, ids), ids()
         section |= {"layout": self.layout} if self.layout else {}
         return [
@@ -54,14 +57,14 @@ class AddSection(Command):
     def _holder(self, look: Look) -> tuple[str, str]:
         if self.part:
             if self.part not in parts() or not parts()[self.part].holds_sections:
-                raise Fault("no-such-part", f"“{self.part}” is no part that holds sections.", "part")
+                raise Fault("no-such-part", Message("“{part}” is no part that holds sections.", part=self.part), "part")
             return ("shared", self.part)
         look.document.page(self.page)
         return ("pages", self.page)
 
     def say(self, look: Look) -> str:
         where = parts()[self.part].name if self.part else look.document.page(self.page).name
-        return f"{look.catalogue.kind(self.kind).name} added to {where}"
+        return Message("{name} added to {where}", name=look.catalogue.kind(self.kind).name, where=where)
 
 
 class AddText(Command):
@@ -94,8 +97,12 @@ class AddText(Command):
         return {"kind": kind.slug, "fields": {slug: words for slug, words in fields.items() if words}}
 
     def say(self, look: Look) -> str:
-        count = len(self._imported(look))
-        return f"A text as {count} section{'s' if count > 1 else ''} of {look.document.page(self.page).name}"
+        return Plural(
+            "A text as {number} section of {name}",
+            "A text as {number} sections of {name}",
+            len(self._imported(look)),
+            name=look.document.page(self.page).name,
+        )
 
 
 def _inserted(order: Sequence[str], keys: Iterable[str], after: str | None) -> list[str]:
@@ -140,7 +147,7 @@ class MoveSection(OfSection):
         return [put(look.document, (*holder, "order"), order)]
 
     def say(self, look: Look) -> str:
-        return f"{self.where(look)} moved"
+        return Message("{where} moved", where=self.where(look))
 
 
 class PlaceSection(OfSection):
@@ -154,8 +161,12 @@ class PlaceSection(OfSection):
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
         standing = self.standing(look)
         if standing.is_shared and self.page:
-            cure = "Show it there too, or take it off this page."
-            raise Fault("on-several-pages", f"A standing section does not move from page to page. {cure}", "page")
+            cure = Message("Show it there too, or take it off this page.")
+            raise Fault(
+                "on-several-pages",
+                Message("A standing section does not move from page to page. {cure}", cure=cure),
+                "page",
+            )
         goes = ("pages", self.page) if self.page else standing.holder
         order = look.document.holder(goes).order
         if goes == standing.holder:
@@ -178,9 +189,9 @@ class PlaceSection(OfSection):
     def say(self, look: Look) -> str:
         moved = self.page and ("pages", self.page) != self.standing(look).holder
         return (
-            f"{self.where(look)} moved to {look.document.page(self.page).name}"
+            Message("{where} moved to {name}", where=self.where(look), name=look.document.page(self.page).name)
             if moved
-            else f"{self.where(look)} moved"
+            else Message("{where} moved", where=self.where(look))
         )
 
 
@@ -204,8 +215,8 @@ class CopySection(OfSection):
         ]
 
     def say(self, look: Look) -> str:
-        to = f" to {look.document.page(self.page).name}" if self.page else ""
-        return f"{self.where(look)} copied{to}"
+        to = Message(" to {name}", name=look.document.page(self.page).name) if self.page else ""
+        return Message("{where} copied{to}", where=self.where(look), to=to)
 
 
 def _named_on(holder: Holder, section: Section) -> Section:
@@ -249,15 +260,21 @@ class NameSection(OfSection):
         named = {other.slug for key, other in holder.sections.items() if key != self.section and other.slug}
         taken = named | TAKEN_BY_PAGES | holder.sections.keys()
         if slug_from(typed) != typed:
-            reason = f"“{typed}” cannot stand in an address. Use small letters, digits and hyphens, such as "
+            reason = Message(
+                "“{typed}” cannot stand in an address. Use small letters, digits and hyphens, such as ", typed=typed
+            )
             raise Fault("address-unreadable", f"{reason}{slug_from(typed) or 'prices'}.", "slug")
         if typed in taken:
             free = free_slug(typed, taken)
-            raise Fault("address-in-use", f"“{typed}” is in use on this page. {free} is free.", "slug")
+            raise Fault(
+                "address-in-use",
+                Message("“{typed}” is in use on this page. {free} is free.", typed=typed, free=free),
+                "slug",
+            )
 
     def say(self, look: Look) -> str:
-        named = f"#{self.slug.removeprefix('#')}" if self.slug else "no name of its own"
-        return f"{self.where(look)}: {named} in addresses"
+        named = f"#{self.slug.removeprefix('#')}" if self.slug else Message("no name of its own")
+        return Message("{where}: {named} in addresses", where=self.where(look), named=named)
 
 
 class SetLayout(OfSection):
@@ -270,7 +287,13 @@ class SetLayout(OfSection):
         known = self.kind(look).layout_names()
         if self.layout and self.layout not in known:
             offered = ", ".join(known)
-            raise Fault("no-such-layout", f"“{self.layout}” is no layout of this kind. Choose: {offered}.", "layout")
+            raise Fault(
+                "no-such-layout",
+                Message(
+                    "“{layout}” is no layout of this kind. Choose: {offered}.", layout=self.layout, offered=offered
+                ),
+                "layout",
+            )
         return [put(look.document, (*self.standing(look).path, "layout"), self.layout or ABSENT)]
 
     def say(self, look: Look) -> str:
@@ -286,11 +309,17 @@ class SetGround(OfSection):
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
         names = look.ground_names
         if self.ground and self.ground not in names:
-            raise Fault("no-such-ground", f"“{self.ground}” is no ground. Choose: {', '.join(names)}.", "ground")
+            raise Fault(
+                "no-such-ground",
+                Message("“{ground}” is no ground. Choose: {listed}.", ground=self.ground, listed=Joined(", ", names)),
+                "ground",
+            )
         return [put(look.document, (*self.standing(look).path, "ground"), self.ground or ABSENT)]
 
     def say(self, look: Look) -> str:
-        return f"{self.where(look)}: ground {look.ground_names.get(self.ground, _TEMPLATES)}"
+        return Message(
+            "{where}: ground {value}", where=self.where(look), value=look.ground_names.get(self.ground, _TEMPLATES)
+        )
 
 
 class SetWords(OfSection):
@@ -333,7 +362,7 @@ class AddItem(OfSection):
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
         standing, kind = self.standing(look), self.kind(look)
         if kind.items is None:
-            raise Fault("no-items", f"{kind.name} has no list to add to.")
+            raise Fault("no-items", Message("{name} has no list to add to.", name=kind.name))
         room.ENTRIES.check(len(standing.section.order))
         key = ids()
         return [
@@ -342,7 +371,7 @@ class AddItem(OfSection):
         ]
 
     def say(self, look: Look) -> str:
-        return f"{self.where(look)}: one more"
+        return Message("{where}: one more", where=self.where(look))
 
 
 class OfItem(OfSection):
@@ -366,7 +395,7 @@ class MoveItem(OfItem):
         return [put(look.document, (*self.standing(look).path, "order"), order)]
 
     def say(self, look: Look) -> str:
-        return f"{self.where(look)}: order"
+        return Message("{where}: order", where=self.where(look))
 
 
 class PlaceItem(OfItem):
@@ -381,7 +410,7 @@ class PlaceItem(OfItem):
         return [put(look.document, (*self.standing(look).path, "order"), order)] if order != stands else []
 
     def say(self, look: Look) -> str:
-        return f"{self.where(look)}: order"
+        return Message("{where}: order", where=self.where(look))
 
 
 class RemoveItem(OfItem):
@@ -398,7 +427,7 @@ class RemoveItem(OfItem):
         ]
 
     def say(self, look: Look) -> str:
-        return f"{self.where(look)}: one taken away"
+        return Message("{where}: one taken away", where=self.where(look))
 
 
 class DoToItems(OfSection):
@@ -424,10 +453,10 @@ class DoToItems(OfSection):
     def _chosen(self, look: Look) -> list[str]:
         """Those that are picked, in their order. Raises Fault ``nothing-picked``, or for an act that is none."""
         if self.act not in _ACTS_ON_ITEMS:
-            raise refuse_choice(self.act, "What is done", "act", list(_ACTS_ON_ITEMS))
+            raise refuse_choice(self.act, Message("What is done"), "act", list(_ACTS_ON_ITEMS))
         chosen = [key for key in self.standing(look).section.order if key in self.items.split()]
         if not chosen:
-            raise Fault("nothing-picked", "No entry is picked. Tick one or more in the list first.", "items")
+            raise Fault("nothing-picked", Message("No entry is picked. Tick one or more in the list first."), "items")
         return chosen
 
     def _copied(self, look: Look, standing: Standing, copies: Mapping[str, str]) -> list[Operation]:
@@ -444,11 +473,16 @@ class DoToItems(OfSection):
 
     def say(self, look: Look) -> str:
         count = len(self._chosen(look))
-        entries = "1 entry" if count == 1 else f"{count} entries"
+        entries = Message("1 entry") if count == 1 else Message("{count} entries", count=count)
         return f"{self.where(look)}: {entries} {_ACTS_ON_ITEMS[self.act]}"
 
 
-_ACTS_ON_ITEMS = {"out": "taken away", "copy": "copied", "first": "put first", "last": "put last"}
+_ACTS_ON_ITEMS = {
+    "out": Message("taken away"),
+    "copy": "copied",
+    "first": Message("put first"),
+    "last": Message("put last"),
+}
 """What can be done to several items at once, said after their number."""
 
 
@@ -474,8 +508,12 @@ class BinSection(OfSection):
 
     def say(self, look: Look) -> str:
         pages = len(look.document.shows(self.section))
-        gone = f", from {pages} page{'s' if pages > 1 else ''}" if pages else ""
-        return f"{self.where(look)} to the bin{gone}"
+        where = self.where(look)
+        if not pages:
+            return Message("{where} to the bin", where=where)
+        return Plural(
+            "{where} to the bin, from {number} page", "{where} to the bin, from {number} pages", pages, where=where
+        )
 
 
 class RestoreSection(Command):
@@ -488,7 +526,7 @@ class RestoreSection(Command):
         document = look.document
         binned = document.bin.get(self.section)
         if binned is None or binned.section is None:
-            raise Fault("gone", "That section is not in the bin.", "section")
+            raise Fault("gone", Message("That section is not in the bin."), "section")
         path = self._holder(look, binned.stood_on)
         order = document.holder(path).order
         place = min(binned.place, len(order))
@@ -511,17 +549,17 @@ class RestoreSection(Command):
 
     def say(self, look: Look) -> str:
         binned = look.document.bin.get(self.section)
-        kind = look.catalogue.kind(binned.section.kind).name if binned and binned.section else "Section"
-        return f"{kind} out of the bin"
+        kind = look.catalogue.kind(binned.section.kind).name if binned and binned.section else Message("Section")
+        return Message("{kind} out of the bin", kind=kind)
 
 
 def check_item(section: Section, item: str, field: str) -> None:
     """Raises Fault ``gone`` or ``of-feed`` beside `field` where the item is not in the section."""
     if item.startswith(FETCHED):
-        reason = "This date comes from the section’s calendar feed. Change it where that calendar is kept."
+        reason = Message("This date comes from the section’s calendar feed. Change it where that calendar is kept.")
         raise Fault("of-feed", reason, field)
     if item not in section.items:
-        raise Fault("gone", "That entry is no longer here. Undo brings it back.", field)
+        raise Fault("gone", Message("That entry is no longer here. Undo brings it back."), field)
 
 
 class DoToSections(Command):
@@ -543,7 +581,9 @@ class DoToSections(Command):
     def _each(self, look: Look) -> list[Command]:
         keys = [one.key for one in look.document.standing() if one.key in self.sections.split()]
         if not keys:
-            raise Fault("nothing-picked", "No section is picked. Tick one or more in the list first.", "sections")
+            raise Fault(
+                "nothing-picked", Message("No section is picked. Tick one or more in the list first."), "sections"
+            )
         if self.act == "bin":
             return [BinSection(section=key) for key in keys]
         if self.act == "copy":
@@ -552,11 +592,11 @@ class DoToSections(Command):
             return [PlaceSection(section=key, page=self.page) for key in keys]
         if self.act == "ground":
             return [SetGround(section=key, ground=self.ground) for key in keys]
-        raise refuse_choice(self.act, "What is done", "act", list(_ACTS))
+        raise refuse_choice(self.act, Message("What is done"), "act", list(_ACTS))
 
     def say(self, look: Look) -> str:
         count = len(self._each(look))
-        sections = "1 section" if count == 1 else f"{count} sections"
+        sections = Message("1 section") if count == 1 else Message("{count} sections", count=count)
         return f"{sections} {_ACTS[self.act]} {self._to(look)}".rstrip()
 
     def _to(self, look: Look) -> str:
@@ -566,5 +606,5 @@ class DoToSections(Command):
         return look.document.page(self.page).name if self.page and self.act != "bin" else ""
 
 
-_ACTS = {"bin": "to the bin", "copy": "copied to", "move": "moved to", "ground": "on the ground"}
+_ACTS = labels({"bin": "to the bin", "copy": "copied to", "move": "moved to", "ground": "on the ground"})
 """What can be done to several sections at once, said after their number."""

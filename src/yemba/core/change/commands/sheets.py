@@ -9,6 +9,7 @@ from yemba.core.change.command import Command
 from yemba.core.change.operation import ABSENT, Operation, put, remove
 from yemba.core.errors import Fault
 from yemba.core.limits import NAME_LETTERS
+from yemba.core.message import Message
 from yemba.core.site.document import Document
 from yemba.core.site.ids import Ids
 from yemba.core.site.resolve import Look
@@ -38,7 +39,7 @@ class ApplySheet(Command):
         ]
 
     def say(self, look: Look) -> str:
-        return f"Brand sheet {look.catalogue.ready_sheet(self.sheet).name}"
+        return Message("Brand sheet {name}", name=look.catalogue.ready_sheet(self.sheet).name)
 
 
 class BringBackSheet(Command):
@@ -49,14 +50,14 @@ class BringBackSheet(Command):
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
         plain = look.document.plain()
         if "set_aside" not in plain:
-            raise Fault("nothing-set-aside", "Nothing is set aside.")
+            raise Fault("nothing-set-aside", Message("Nothing is set aside."))
         return [
             put(look.document, ("sheet",), {**plain.get("sheet", {}), **plain["set_aside"]}),
             put(look.document, ("set_aside",), ABSENT),
         ]
 
     def say(self, look: Look) -> str:
-        return "Your own brand values back"
+        return Message("Your own brand values back")
 
 
 class ApplyOwnSheet(Command):
@@ -73,7 +74,7 @@ class ApplyOwnSheet(Command):
     fonts: dict[str, Any] = {}
 
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
-        title = Line(NAME_LETTERS, empty=False).read(self.title, "The brand sheet’s name", "title")
+        title = Line(NAME_LETTERS, empty=False).read(self.title, Message("The brand sheet’s name"), "title")
         values = read_values(self.values, look.catalogue, self.fonts.keys() | look.document.fonts.keys())
         new = {key: font for key, font in self.fonts.items() if key not in look.document.fonts}
         steps = [put(look.document, ("fonts", key), font) for key, font in new.items()]
@@ -93,7 +94,7 @@ class ApplyOwnSheet(Command):
         ]
 
     def say(self, look: Look) -> str:
-        return f"Brand sheet {self.title}"
+        return Message("Brand sheet {title}", title=self.title)
 
 
 class ReturnSheet(Command):
@@ -110,4 +111,4 @@ class ReturnSheet(Command):
         ]
 
     def say(self, look: Look) -> str:
-        return f"The brand sheet of {look.catalogue.template(look.document.template).name}"
+        return Message("The brand sheet of {name}", name=look.catalogue.template(look.document.template).name)

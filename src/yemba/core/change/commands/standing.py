@@ -8,6 +8,7 @@ from yemba.core import room
 from yemba.core.change.commands.sections import OfSection, copy_of
 from yemba.core.change.operation import ABSENT, Operation, put, remove
 from yemba.core.errors import Fault
+from yemba.core.message import Message
 from yemba.core.site.document import FIRST, LAST, STANDING, Document, Page, Standing
 from yemba.core.site.ids import Ids
 from yemba.core.site.resolve import Look
@@ -32,7 +33,7 @@ def pages_of(document: Document, named: str) -> list[str]:
 
 def name_of(document: Document, named: str) -> str:
     """The page that is named, in words. Raises Fault ``gone``."""
-    return "every page" if named == EVERY else document.page(named).name
+    return Message("every page") if named == EVERY else document.page(named).name
 
 
 class MakeStanding(OfSection):
@@ -44,7 +45,7 @@ class MakeStanding(OfSection):
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
         document, standing = look.document, self.standing(look)
         if not standing.page:
-            raise Fault("already-shared", "This section is shared by several pages already.", "section")
+            raise Fault("already-shared", Message("This section is shared by several pages already."), "section")
         page, key = document.page(standing.page), ids()
         room.SECTIONS.check(len(document.holder(_HOLDER).order), "section")
         place = page.order.index(self.section)
@@ -60,7 +61,7 @@ class MakeStanding(OfSection):
         return [*steps, *(put(document, (*here, "standing", one), moved) for one in followers)]
 
     def say(self, look: Look) -> str:
-        return f"{self.where(look)} made a standing section"
+        return Message("{where} made a standing section", where=self.where(look))
 
 
 def _put_in(document: Document, key: str, section: dict[str, object]) -> list[Operation]:
@@ -79,7 +80,9 @@ class _OfStanding(OfSection):
         standing = super().standing(look)
         if not standing.is_shared:
             raise Fault(
-                "not-standing", "This section stands on one page alone. Make it a standing one first.", "section"
+                "not-standing",
+                Message("This section stands on one page alone. Make it a standing one first."),
+                "section",
             )
         return standing
 
@@ -98,7 +101,7 @@ class PutStanding(_OfStanding):
         self.standing(look)
         pages = pages_of(look.document, self.page)
         if self.page != EVERY and self.at not in places_on(look.document.pages[self.page]):
-            raise Fault("gone", "The section it was to stand after is no longer on this page.", "at")
+            raise Fault("gone", Message("The section it was to stand after is no longer on this page."), "at")
         at = self.at if self.page != EVERY or self.at in (FIRST, LAST) else LAST
         todo = [page for page in pages if self.page != EVERY or self.section not in look.document.pages[page].standing]
         return [
@@ -108,7 +111,9 @@ class PutStanding(_OfStanding):
         ]
 
     def say(self, look: Look) -> str:
-        return f"{self.called(look)} shown on {name_of(look.document, self.page)}"
+        return Message(
+            "{called} shown on {name_of}", called=self.called(look), name_of=name_of(look.document, self.page)
+        )
 
 
 class TakeOffStanding(_OfStanding):
@@ -124,7 +129,9 @@ class TakeOffStanding(_OfStanding):
         return [put(look.document, ("pages", page, "standing", self.section), ABSENT) for page in pages]
 
     def say(self, look: Look) -> str:
-        return f"{self.called(look)} taken off {name_of(look.document, self.page)}"
+        return Message(
+            "{called} taken off {name_of}", called=self.called(look), name_of=name_of(look.document, self.page)
+        )
 
 
 class MakeOwn(_OfStanding):
@@ -146,4 +153,4 @@ class MakeOwn(_OfStanding):
         ]
 
     def say(self, look: Look) -> str:
-        return f"{self.called(look)} made {look.document.page(self.page).name}’s own"
+        return Message("{called} made {name}’s own", called=self.called(look), name=look.document.page(self.page).name)

@@ -10,6 +10,7 @@ from yemba.core.change.commands.pages import NAME
 from yemba.core.change.commands.sections import copy_of
 from yemba.core.change.operation import ABSENT, Operation, put
 from yemba.core.errors import Fault
+from yemba.core.message import Message
 from yemba.core.site.addresses import free_slug
 from yemba.core.site.document import Page
 from yemba.core.site.ids import Ids
@@ -28,7 +29,7 @@ class CopyPage(Command):
         document = look.document
         page, key = document.page(self.page), ids()
         room.PAGES.check(len(document.pages), "page_name")
-        name = NAME.read(self._called(look), "The page’s name", "page_name")
+        name = NAME.read(self._called(look), Message("The page’s name"), "page_name")
         plain = page_again(page, ids, is_version=False)
         head = step(page.language) if page.language else ""
         slugs = {other.slug.removeprefix(head) for other in document.pages.values()}
@@ -40,10 +41,12 @@ class CopyPage(Command):
         ]
 
     def _called(self, look: Look) -> str:
-        return self.page_name.strip() or f"{look.document.page(self.page).name[:70]} (copy)"
+        return self.page_name.strip() or Message("{name} (copy)", name=look.document.page(self.page).name[:70])
 
     def say(self, look: Look) -> str:
-        return f"Page {look.document.page(self.page).name} copied as {self._called(look)}"
+        return Message(
+            "Page {name} copied as {called}", name=look.document.page(self.page).name, called=self._called(look)
+        )
 
 
 def page_again(page: Page, ids: Ids, *, is_version: bool) -> dict[str, Any]:
@@ -75,10 +78,16 @@ class PublishPage(Command):
         look.document.page(self.page)
         if not self.published and self.page == look.document.order[0]:
             raise Fault(
-                "first-page", "The first page is always published. Put another first, then this can go.", "published"
+                "first-page",
+                Message("The first page is always published. Put another first, then this can go."),
+                "published",
             )
         return [put(look.document, ("pages", self.page, "unpublished"), ABSENT if self.published else True)]
 
     def say(self, look: Look) -> str:
         name = look.document.page(self.page).name
-        return f"Page {name} published with the next edition" if self.published else f"Page {name} is not published"
+        return (
+            Message("Page {name} published with the next edition", name=name)
+            if self.published
+            else Message("Page {name} is not published", name=name)
+        )

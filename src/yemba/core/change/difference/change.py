@@ -6,6 +6,7 @@ from collections.abc import Sequence
 from typing import Any, NamedTuple
 
 from yemba.core.change.operation import Operation, Path, put, value_at
+from yemba.core.message import Message
 from yemba.core.place import Place
 from yemba.core.site.document import Document
 from yemba.core.site.resolve import Look
@@ -13,7 +14,7 @@ from yemba.core.value.link import FILE
 
 COLOUR, VALUE, WORDS, SECTION, PAGE = "colour", "value", "words", "section", "page"
 """Kinds of change: how its states are shown."""
-TEMPLATES = "as the template has it"
+TEMPLATES = Message("as the template has it")
 _FILES = ("pictures", "fonts", "files")
 States = tuple[str, str]
 """What changed in words, before and after."""
@@ -46,6 +47,11 @@ class Steps(NamedTuple):
 
     def __add__(self, more: Steps) -> Steps:  # type: ignore[override]
         return Steps(self.forth + more.forth, self.back + more.back)
+
+
+NEW: States = ("", Message("new"))
+GONE: States = (Message("there"), Message("gone"))
+"""States of what came, and of what went."""
 
 
 class Pair(NamedTuple):

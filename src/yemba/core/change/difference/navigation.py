@@ -4,8 +4,9 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from yemba.core.change.difference.change import VALUE, WORDS, Change, Pair, Steps, change
+from yemba.core.change.difference.change import GONE, NEW, VALUE, WORDS, Change, Pair, Steps, change
 from yemba.core.change.difference.order import toggled
+from yemba.core.message import Joined, Message
 from yemba.core.place import OfMenu
 from yemba.core.site.document import Document
 from yemba.core.site.navigation import name_of
@@ -19,8 +20,8 @@ def changes(pair: Pair) -> Iterator[Change]:
     before, after = pair.before.navigation, pair.after.navigation
     if before.order != after.order:
         steps = pair.moved((*_HOME, "order"))
-        states = "as it was", "new order"
-        yield change("navigation.order", VALUE, "Order of the menu", states, OfMenu(), steps)
+        states = Message("as it was"), Message("new order")
+        yield change("navigation.order", VALUE, Message("Order of the menu"), states, OfMenu(), steps)
     for page in pair.after.pages:
         if page in pair.before.pages:  # what the menu says of a new page comes with the page
             yield from _name(pair, page)
@@ -34,7 +35,7 @@ def _name(pair: Pair, page: str) -> Iterator[Change]:
     names = (pair.before.navigation.names.get(page, name), pair.after.navigation.names.get(page, name))
     if names[0] != names[1]:
         steps = pair.moved((*_HOME, "names", page))
-        yield change(f"navigation.{page}", WORDS, "Menu name", names, OfMenu(page), steps, page)
+        yield change(f"navigation.{page}", WORDS, Message("Menu name"), names, OfMenu(page), steps, page)
 
 
 def _entry(pair: Pair, key: str) -> Iterator[Change]:
@@ -42,19 +43,24 @@ def _entry(pair: Pair, key: str) -> Iterator[Change]:
     before, after = pair.before.navigation, pair.after.navigation
     name, page = name_of(pair.after, key), key if key in pair.after.pages else ""
     if (key in before.hidden) != (key in after.hidden):
-        states = ("hidden", "shown") if key in before.hidden else ("shown", "hidden")
+        hidden, shown = Message("hidden"), Message("shown")
+        states: tuple[str, str] = (hidden, shown) if key in before.hidden else (shown, hidden)
         place = OfMenu(key, "shown")
-        yield change(f"menu.{key}", VALUE, f"{name} in the menu", states, place, visibility(pair, key), page)
+        yield change(
+            f"menu.{key}", VALUE, Message("{name} in the menu", name=name), states, place, visibility(pair, key), page
+        )
     if before.under.get(key) != after.under.get(key):
         states = _over(pair.before, key), _over(pair.after, key)
         steps = pair.moved((*_HOME, "under", key))
-        yield change(f"under.{key}", VALUE, f"{name} in the menu", states, OfMenu(key, "under"), steps, page)
+        yield change(
+            f"under.{key}", VALUE, Message("{name} in the menu", name=name), states, OfMenu(key, "under"), steps, page
+        )
 
 
 def _over(document: Document, key: str) -> str:
     over = document.navigation.under.get(key, "")
     known = over in document.pages or over in document.navigation.links
-    return f"under {name_of(document, over)}" if known else "at the top"
+    return Message("under {name_of}", name_of=name_of(document, over)) if known else Message("at the top")
 
 
 def _link(pair: Pair, key: str) -> Iterator[Change]:
@@ -64,13 +70,16 @@ def _link(pair: Pair, key: str) -> Iterator[Change]:
         yield from _entry(pair, key)
         return
     if was and now:
-        states = f"{was.name}, {Link().say(was.link, pair.was)}", f"{now.name}, {Link().say(now.link, pair.now)}"
+        states: tuple[str, str] = (
+            Joined(", ", [was.name, Link().say(was.link, pair.was)]),
+            Joined(", ", [now.name, Link().say(now.link, pair.now)]),
+        )
         steps = pair.moved((*_HOME, "links", key))
-        yield change(f"link.{key}", WORDS, "Link in the menu", states, OfMenu(key), steps)
+        yield change(f"link.{key}", WORDS, Message("Link in the menu"), states, OfMenu(key), steps)
         yield from _entry(pair, key)
         return
-    states = ("", "new") if now else ("there", "gone")
-    subject = f"Link {(now or was).name} in the menu"  # type: ignore[union-attr]
+    states = NEW if now else GONE
+    subject = Message("Link {name} in the menu", name=(now or was).name)  # type: ignore[union-attr]
     steps = pair.moved((*_HOME, "links", key)) + _placed(pair, key)
     yield change(f"link.{key}", WORDS, subject, states, OfMenu(key), steps)
 

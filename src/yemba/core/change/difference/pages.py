@@ -6,47 +6,48 @@ from collections.abc import Callable, Iterator, Mapping
 
 from yemba.core.calendar.in_words import day_in_words
 from yemba.core.change.difference import sections
-from yemba.core.change.difference.change import PAGE, SECTION, VALUE, WORDS, Change, Pair, Steps, change
+from yemba.core.change.difference.change import GONE, NEW, PAGE, SECTION, VALUE, WORDS, Change, Pair, Steps, change
 from yemba.core.change.difference.navigation import of_new_page
 from yemba.core.change.difference.order import arranged, inserted, reordered, without
 from yemba.core.change.operation import Path
+from yemba.core.message import Joined, Message, labels
 from yemba.core.part.part import parts
 from yemba.core.picture.sharing import COMPOSITIONS
 from yemba.core.place import OfPage, OfPages, OfSection
 from yemba.core.site.document import STANDING, Holder, Page, Standing
 
-_PROPERTIES = {"name": "Page name", "slug": "Address", "title": "Title", "description": "Description"}
-_REORDERED = ("as it was", "new order")
+_PROPERTIES = labels({"name": "Page name", "slug": "Address", "title": "Title", "description": "Description"})
+_REORDERED = (Message("as it was"), Message("new order"))
 
 
 def _composition(page: Page) -> str:
-    return COMPOSITIONS.get(page.card, "as the site’s")
+    return COMPOSITIONS.get(page.card, Message("as the site’s"))
 
 
 def _seen(page: Page) -> str:
-    return "not published" if page.unpublished else "published"
+    return Message("not published") if page.unpublished else "published"
 
 
 def _sidebar(page: Page) -> str:
-    return "none" if page.no_sidebar else "as on the others"
+    return Message("none") if page.no_sidebar else Message("as on the others")
 
 
 def _posted(page: Page) -> str:
     """When a post appears, in words."""
     day, _, time = page.posted.partition("T")
-    return ", ".join(part for part in (day_in_words(day), time) if part) if day else "no post"
+    return Joined(", ", filter(None, (day_in_words(day), time))) if day else Message("no post")
 
 
 def _tags(page: Page) -> str:
-    return ", ".join(page.tags) or "none"
+    return ", ".join(page.tags) or Message("none")
 
 
-_STATES: Mapping[str, tuple[str, str, Callable[[Page], str]]] = {
-    "card": ("card", "Picture for sharing of {}", _composition),
-    "no_sidebar": ("sidebar", "Sidebar on {}", _sidebar),
-    "unpublished": ("unpublished", "Page {}", _seen),
-    "posted": ("posted", "Day of {}", _posted),
-    "tags": ("tags", "Tags of {}", _tags),
+_STATES: Mapping[str, tuple[str, Callable[[Page], Message], Callable[[Page], str]]] = {
+    "card": ("card", lambda page: Message("Picture for sharing of {name}", name=page.name), _composition),
+    "no_sidebar": ("sidebar", lambda page: Message("Sidebar on {name}", name=page.name), _sidebar),
+    "unpublished": ("unpublished", lambda page: Message("Page {name}", name=page.name), _seen),
+    "posted": ("posted", lambda page: Message("Day of {name}", name=page.name), _posted),
+    "tags": ("tags", lambda page: Message("Tags of {name}", name=page.name), _tags),
 }
 """Properties of a page that are no words: the place of each, what is said to differ, and each state in words."""
 
@@ -57,21 +58,23 @@ def changes(pair: Pair) -> Iterator[Change]:
         old = before.pages.get(key)
         if old is None:
             steps = _come_or_gone(pair, (), "pages", key, before.order, after.order) + of_new_page(pair, key)
-            yield change(f"page.{key}", PAGE, f"Page {page.name}", ("", "new"), OfPage(key), steps, key)
+            yield change(f"page.{key}", PAGE, Message("Page {name}", name=page.name), NEW, OfPage(key), steps, key)
         elif old is not page and old != page:
             yield from _page(pair, key, old, page)
     for key in before.order:
         if key not in after.pages:
             steps = _come_or_gone(pair, (), "pages", key, before.order, after.order)
-            subject = f"Page {before.pages[key].name}"
-            yield change(f"page.{key}", PAGE, subject, ("there", "gone"), OfPages(), steps, key)
+            subject = Message("Page {name}", name=before.pages[key].name)
+            yield change(f"page.{key}", PAGE, subject, GONE, OfPages(), steps, key)
     if reordered(before.order, after.order):
-        yield _order(pair, (), before.order, after.order, "page.order", "Order of pages", "")
+        yield _order(pair, (), before.order, after.order, "page.order", Message("Order of pages"), "")
     yield from _standing(pair)
     for slug, part in parts().items():
         old_part, new_part = before.shared.get(slug, Holder()), after.shared.get(slug, Holder())
         if old_part != new_part:
-            yield from _sections(pair, ("shared", slug), old_part, new_part, f"in the {part.name.lower()}")
+            yield from _sections(
+                pair, ("shared", slug), old_part, new_part, Message("in the {name}", name=part.name.lower())
+            )
 
 
 def _page(pair: Pair, key: str, old: Page, new: Page) -> Iterator[Change]:
@@ -82,22 +85,25 @@ def _page(pair: Pair, key: str, old: Page, new: Page) -> Iterator[Change]:
             paths = [(*here, field), *([(*here, "was")] if field == "slug" else [])]
             place = OfPage(key, field)
             yield change(f"page.{key}.{field}", WORDS, subject, states, place, pair.moved(*paths), key)
-    for field, (what, subject, say) in _STATES.items():
+    for field, (what, called, say) in _STATES.items():
         if getattr(old, field) != getattr(new, field):
             steps, place = pair.moved((*here, field)), OfPage(key, what)
-            yield change(f"page.{key}.{what}", VALUE, subject.format(new.name), (say(old), say(new)), place, steps, key)
+            yield change(f"page.{key}.{what}", VALUE, called(new), (say(old), say(new)), place, steps, key)
     if old.was != new.was and old.slug == new.slug:
-        states = ", ".join(old.was) or "none", ", ".join(new.was) or "none"
-        steps, subject = pair.moved((*here, "was")), f"Old addresses of {new.name}"
+        none = Message("none")
+        states = ", ".join(old.was) or none, ", ".join(new.was) or none
+        steps, subject = pair.moved((*here, "was")), Message("Old addresses of {name}", name=new.name)
         yield change(f"page.{key}.was", WORDS, subject, states, OfPage(key, "slug"), steps, key)
-    yield from _sections(pair, ("pages", key), old, new, f"on {new.name}")
+    yield from _sections(pair, ("pages", key), old, new, Message("on {name}", name=new.name))
     yield from _shown_on(pair, key, old, new)
 
 
 def _standing(pair: Pair) -> Iterator[Change]:
     """What differs of standing sections; one that comes or goes does so with the pages that show it."""
     old, new = (document.shared.get(STANDING, Holder()) for document in (pair.before, pair.after))
-    for one in _sections(pair, ("shared", STANDING), old, new, "that stands on several pages") if old != new else ():
+    for one in (
+        _sections(pair, ("shared", STANDING), old, new, Message("that stands on several pages")) if old != new else ()
+    ):
         key = one.key.removeprefix("section.")
         if (key in old.sections) == (key in new.sections):
             yield one
@@ -121,9 +127,20 @@ def _shown_on(pair: Pair, page: str, old: Page, new: Page) -> Iterator[Change]:
         if states[0] == states[1] or not all(key in sections for sections in both):
             continue
         kind = pair.now.catalogue.kind(both[1][key].kind).name
-        said = "shown" if states[0] else "", ("shown elsewhere" if states[0] else "shown") if states[1] else "taken off"
+        said = (
+            Message("shown") if states[0] else "",
+            (Message("shown elsewhere") if states[0] else Message("shown")) if states[1] else Message("taken off"),
+        )
         steps = pair.moved(("pages", page, "standing", key))
-        yield change(f"page.{page}.standing.{key}", SECTION, f"{kind} on {new.name}", said, OfPage(page), steps, page)
+        yield change(
+            f"page.{page}.standing.{key}",
+            SECTION,
+            Message("{kind} on {name}", kind=kind, name=new.name),
+            said,
+            OfPage(page),
+            steps,
+            page,
+        )
 
 
 def _sections(pair: Pair, path: tuple[str, str], old: Holder, new: Holder, where: str) -> Iterator[Change]:
@@ -134,14 +151,16 @@ def _sections(pair: Pair, path: tuple[str, str], old: Holder, new: Holder, where
         kind = pair.now.catalogue.kind((now or old.sections[key]).kind).name
         if was and now:
             if was != now:
-                yield from sections.changes(pair, Standing(path, key, was), now, f"{kind} {where}")
+                yield from sections.changes(pair, Standing(path, key, was), now, Joined(" ", [kind, where]))
             continue
         steps = _come_or_gone(pair, path, "sections", key, old.order, new.order)
-        states = ("there", "gone") if was else ("", "new")
+        states = GONE if was else NEW
         place = OfSection(key) if now else OfPage(path[1])
         yield change(f"section.{key}", SECTION, f"{kind} {where}", states, place, steps, page)
     if reordered(old.order, new.order):
-        yield _order(pair, path, old.order, new.order, f"page.{path[1]}.order", f"Order {where}", page)
+        yield _order(
+            pair, path, old.order, new.order, f"page.{path[1]}.order", Message("Order {where}", where=where), page
+        )
 
 
 def _order(pair: Pair, here: Path, old: list[str], new: list[str], key: str, subject: str, page: str) -> Change:

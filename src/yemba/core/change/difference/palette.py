@@ -11,6 +11,7 @@ from yemba.core.change.difference.site import covered
 from yemba.core.change.difference.values import owned
 from yemba.core.change.operation import ABSENT
 from yemba.core.colour.grounds import ROLE_NAMES, Ground
+from yemba.core.message import Message
 from yemba.core.place import OfColour, OfGround, OfRole, OfSetting
 
 _PALETTE = ("sheet", "palette")
@@ -27,8 +28,8 @@ def changes(pair: Pair) -> Iterator[Change]:
 def _palette(pair: Pair) -> Iterator[Change]:
     old, new = ({c["id"]: c for c in look.value("palette")} for look in (pair.was, pair.now))
     if list(old.items()) == list(new.items()):
-        states = owned("the same", pair.was, "palette"), owned("the same", pair.now, "palette")
-        yield change("palette.kept", VALUE, "Palette", states, OfSetting("palette"), pair.moved(_PALETTE))
+        states = owned(Message("the same"), pair.was, "palette"), owned(Message("the same"), pair.now, "palette")
+        yield change("palette.kept", VALUE, Message("Palette"), states, OfSetting("palette"), pair.moved(_PALETTE))
         return
     for key, colour in new.items():
         if old.get(key) != colour:
@@ -50,7 +51,7 @@ def _colour(pair: Pair, key: str, old: dict[str, Entry], new: dict[str, Entry]) 
     )
     if was and was["hex"] == colour["hex"]:
         states = was["name"], colour["name"]
-        return change(f"colour.{key}", WORDS, "Colour name", states, OfColour(key), steps)
+        return change(f"colour.{key}", WORDS, Message("Colour name"), states, OfColour(key), steps)
     states = was["hex"] if was else "", colour["hex"]
     return change(f"colour.{key}", COLOUR, colour["name"], states, OfColour(key), steps)
 
@@ -62,7 +63,7 @@ def _removed(pair: Pair, key: str, old: dict[str, Entry], new: dict[str, Entry])
         [old[k] for k in without(list(old), key)],
         [every[k] for k in inserted(list(new), key, list(old))],
     )
-    return change(f"colour.{key}", COLOUR, old[key]["name"], (old[key]["hex"], ""), OfSetting("palette"), steps)
+    return change(f"colour.{key}", COLOUR, old[key]["name"], (old[key]["hex"], ""), OfColour(key), steps)
 
 
 def _order(pair: Pair, old: dict[str, Entry], new: dict[str, Entry]) -> Change:
@@ -72,8 +73,11 @@ def _order(pair: Pair, old: dict[str, Entry], new: dict[str, Entry]) -> Change:
         [old[key] for key in arranged(orders[0], orders[1])],
         [new[key] for key in arranged(orders[1], orders[0])],
     )
-    states = f"{old[orders[0][0]]['name']} leads", f"{new[orders[1][0]]['name']} leads"
-    return change("palette.order", VALUE, "Order of colours", states, OfSetting("palette"), steps)
+    states = (
+        Message("{name} leads", name=old[orders[0][0]]["name"]),
+        Message("{name} leads", name=new[orders[1][0]]["name"]),
+    )
+    return change("palette.order", VALUE, Message("Order of colours"), states, OfSetting("palette"), steps)
 
 
 def _own_grounds(pair: Pair) -> Iterator[Change]:
@@ -81,16 +85,20 @@ def _own_grounds(pair: Pair) -> Iterator[Change]:
         name = (entry.new or entry.old)["name"]
         key, place = f"ground.{entry.id}", OfGround(entry.id)
         if entry.old and entry.new and entry.old["fill"] == entry.new["fill"]:
-            yield change(key, WORDS, "Name of a ground", (entry.old["name"], name), place, entry.steps)
+            yield change(key, WORDS, Message("Name of a ground"), (entry.old["name"], name), place, entry.steps)
         else:
             states = (_hex(pair.was.grounds.get(entry.id), "fill"), _hex(pair.now.grounds.get(entry.id), "fill"))
-            yield change(key, COLOUR, f"Ground {name}", states, place, entry.steps)
+            yield change(key, COLOUR, Message("Ground {name}", name=name), states, place, entry.steps)
 
 
 def _by_hand(pair: Pair) -> Iterator[Change]:
     for entry in _entries(pair, "roles.by_hand"):
         ground, _, role = entry.id.partition(".")
-        subject = f"{ROLE_NAMES[role].capitalize()} on {pair.ground_names.get(ground, ground)}"
+        subject = Message(
+            "{role_names} on {value}",
+            role_names=ROLE_NAMES[role].capitalize(),
+            value=pair.ground_names.get(ground, ground),
+        )
         states = (_hex(pair.was.grounds.get(ground), role), _hex(pair.now.grounds.get(ground), role))
         kind = COLOUR
         if states[0] == states[1]:  # the same to see, but set by hand on one side alone
@@ -99,7 +107,7 @@ def _by_hand(pair: Pair) -> Iterator[Change]:
 
 
 def _worked_out(code: str, entry: Entry) -> str:
-    return f"{code}, {'by hand' if entry else 'worked out'}"
+    return Message("{code}, by hand", code=code) if entry else Message("{code}, worked out", code=code)
 
 
 def _hex(ground: Ground | None, role: str) -> str:

@@ -7,6 +7,7 @@ from typing import NamedTuple
 
 from yemba.core.change.difference.change import TEMPLATES, VALUE, WORDS, Change, Pair, States, change
 from yemba.core.change.operation import Path
+from yemba.core.message import Joined, Message
 from yemba.core.place import OfField, OfItems, OfSection, Place
 from yemba.core.site.document import MAIN, Section, Standing
 from yemba.core.site.kinds import BEHIND_FIELDS, Field, SectionKind
@@ -46,7 +47,7 @@ class _Both(NamedTuple):
         return change(
             key=f"section.{self.was.key}.{slug}",
             kind=kind,
-            subject=f"{name}: {self.where}",
+            subject=Message("{name}: {where}", name=name, where=self.where),
             states=states,
             place=place,
             steps=self.pair.moved(*((*self.was.path, *path) for path in paths)),
@@ -68,19 +69,19 @@ def _name(both: _Both) -> Iterator[Change]:
     old, new = both.was.section.slug, both.now.slug
     if old != new:
         states = old and f"#{old}", new and f"#{new}"
-        yield both.change("slug", "Name in addresses", states, OfSection(both.was.key, "slug"), ("slug",))
+        yield both.change("slug", Message("Name in addresses"), states, OfSection(both.was.key, "slug"), ("slug",))
 
 
 def _language(both: _Both) -> Iterator[Change]:
     old, new = both.was.section.language, both.now.language
     if old != new:
         states = _shown_in(old, both.pair.now), _shown_in(new, both.pair.now)
-        yield both.change("language", "Shown in", states, OfSection(both.was.key, "language"), ("language",))
+        yield both.change("language", Message("Shown in"), states, OfSection(both.was.key, "language"), ("language",))
 
 
 def _shown_in(language: str, look: Look) -> str:
     if not language:
-        return "every language"
+        return Message("every language")
     return LanguageChoice().say(main_language(look) if language == MAIN else language, look)
 
 
@@ -90,7 +91,7 @@ def _set_apart(both: _Both) -> Iterator[Change]:
         return
     before = _one_offs(both.pair.was, both.was, both.now)
     after = _one_offs(both.pair.now, both.was._replace(section=both.now), old)
-    yield both.change("one-offs", "One-offs", (before, after), OfSection(both.was.key), ("one_offs",))
+    yield both.change("one-offs", Message("One-offs"), (before, after), OfSection(both.was.key), ("one_offs",))
 
 
 def _fields(both: _Both) -> Iterator[Change]:
@@ -118,21 +119,25 @@ def _behind(both: _Both) -> Iterator[Change]:
         return
     states = _of_behind(both.pair.was, moved, old), _of_behind(both.pair.now, moved, new)
     place = OfField(both.was.key, "behind")
-    yield both.change("behind", "Behind its words", states, place, *(("fields", field.slug) for field in moved))
+    yield both.change(
+        "behind", Message("Behind its words"), states, place, *(("fields", field.slug) for field in moved)
+    )
 
 
 def _of_behind(look: Look, fields: list[Field], stored: Mapping[str, str]) -> str:
     told = (
-        f"{field.name.lower()} {field.kind.say(stored[field.slug], look)}" for field in fields if stored.get(field.slug)
+        Joined(" ", [field.name.lower(), field.kind.say(stored[field.slug], look)])
+        for field in fields
+        if stored.get(field.slug)
     )
-    return ", ".join(told)
+    return Joined(", ", told)
 
 
 def _items(both: _Both) -> Iterator[Change]:
     old, new = both.was.section, both.now
     if (old.items, old.order) == (new.items, new.order):
         return
-    plural = both.kind.items.plural if both.kind.items else "Items"
+    plural = both.kind.items.plural if both.kind.items else Message("Items")
     states = _item_words(old, new), _item_words(new, old)
     yield both.change("items", plural, states, OfItems(both.was.key), ("items",), ("order",), kind=WORDS)
 
@@ -145,11 +150,11 @@ def _one_offs(look: Look, standing: Standing, other: Section) -> str:
     """Those that the other state has not, in words."""
     section = standing.section
     differing = [
-        f"{one.what.lower()} {one.value}"
+        Joined(" ", [one.what.lower(), one.value])
         for one in of_section(look, standing)
         if one.element and _stored(section, one.element, one.property) != _stored(other, one.element, one.property)
     ]
-    return ", ".join(differing) or "as the sheet has it"
+    return Joined(", ", differing) if differing else Message("as the sheet has it")
 
 
 def _stored(section: Section, element: str, what: str) -> str | None:
@@ -160,4 +165,4 @@ def _item_words(section: Section, other: Section) -> str:
     """The words of the items that the other state has not."""
     differing = [section.items[key] for key in section.order if section.items[key] != other.items.get(key)]
     words = "; ".join(" ".join(plain(value) for value in item.fields.values()) for item in differing)
-    return words or f"{len(section.order)} entries"
+    return words or Message("{number} entries", number=len(section.order))

@@ -4,8 +4,9 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from yemba.core.change.difference.change import VALUE, WORDS, Change, Pair, change
+from yemba.core.change.difference.change import GONE, NEW, VALUE, WORDS, Change, Pair, change
 from yemba.core.change.operation import Path
+from yemba.core.message import Message, labels
 from yemba.core.place import OfLanguage, OfSheet, OfSite, OfTemplate
 from yemba.core.site.document import Wording
 from yemba.core.site.resolve import Look
@@ -17,11 +18,11 @@ def changes(pair: Pair) -> Iterator[Change]:
     before, after = pair.before, pair.after
     if before.template != after.template:
         names = pair.was.template.name, pair.now.template.name
-        yield change("template", VALUE, "Template", names, OfTemplate(), pair.moved(("template",)))
+        yield change("template", VALUE, Message("Template"), names, OfTemplate(), pair.moved(("template",)))
     if (before.ready_sheet, before.own_sheet) != (after.ready_sheet, after.own_sheet):
         names = _sheet_name(pair.was), _sheet_name(pair.now)
-        yield change("ready-sheet", VALUE, "Brand sheet", names, OfSheet(), pair.moved(*_sheet_paths(pair)))
-    for words, subject in (("name", "Site name"), ("tagline", "Tagline")):
+        yield change("ready-sheet", VALUE, Message("Brand sheet"), names, OfSheet(), pair.moved(*_sheet_paths(pair)))
+    for words, subject in (("name", Message("Site name")), ("tagline", Message("Tagline"))):
         states = getattr(before, words), getattr(after, words)
         if states[0] != states[1]:
             yield change(words, WORDS, subject, states, OfSite(words), pair.moved((words,)))
@@ -35,9 +36,11 @@ def _language(pair: Pair, tag: str) -> Iterator[Change]:
     old, new = pair.before.languages.get(tag), pair.after.languages.get(tag)
     named, here = LanguageChoice().say(tag, pair.now), ("languages", tag)
     if old is None or new is None:
-        states = ("there", "gone") if old else ("", "new")
+        states = GONE if old else NEW
         place = OfLanguage(tag)
-        yield change(f"language.{tag}", VALUE, f"Language {named}", states, place, pair.moved(here))
+        yield change(
+            f"language.{tag}", VALUE, Message("Language {named}", named=named), states, place, pair.moved(here)
+        )
         return
     for what in ("name", "tagline", *dict.fromkeys([*old.lines, *new.lines])):
         states = _said(old, what), _said(new, what)
@@ -45,7 +48,14 @@ def _language(pair: Pair, tag: str) -> Iterator[Change]:
             subject, path = _subject(what), (*here, *(("lines", what) if what in SETTINGS else (what,)))
             place = OfLanguage(tag, what)
             key = f"language.{tag}.{what}"
-            yield change(key, WORDS, f"{subject} in {named}", states, place, pair.moved(path))
+            yield change(
+                key,
+                WORDS,
+                Message("{subject} in {named}", subject=subject, named=named),
+                states,
+                place,
+                pair.moved(path),
+            )
 
 
 def _said(wording: Wording, what: str) -> str:
@@ -53,7 +63,7 @@ def _said(wording: Wording, what: str) -> str:
 
 
 def _subject(what: str) -> str:
-    return SETTINGS[what].name if what in SETTINGS else {"name": "Site name", "tagline": "Tagline"}[what]
+    return SETTINGS[what].name if what in SETTINGS else labels({"name": "Site name", "tagline": "Tagline"})[what]
 
 
 def _sheet_paths(pair: Pair) -> list[Path]:
@@ -64,7 +74,9 @@ def _sheet_name(look: Look) -> str:
     document = look.document
     if document.own_sheet:
         return document.own_sheet
-    return look.catalogue.ready_sheet(document.ready_sheet).name if document.ready_sheet else "the template’s own"
+    return (
+        look.catalogue.ready_sheet(document.ready_sheet).name if document.ready_sheet else Message("the template’s own")
+    )
 
 
 def covered(pair: Pair) -> list[str]:

@@ -7,6 +7,7 @@ from collections.abc import Iterator, Sequence
 from yemba.core.change.difference.change import TEMPLATES, VALUE, Change, Pair, change
 from yemba.core.change.difference.site import covered
 from yemba.core.change.words import value_in_words
+from yemba.core.message import Joined, Message
 from yemba.core.place import OfSetting
 from yemba.core.site.resolve import Look
 from yemba.core.site.settings import SETTINGS
@@ -29,9 +30,9 @@ def changes(pair: Pair) -> Iterator[Change]:
 def _in_words(keys: Sequence[str], look: Look) -> str:
     """What is set, with what goes along with it and is set too."""
     along = [value_in_words(key, look.value(key), look) for key in keys[1:] if look.value(key)]
-    return ", ".join([value_in_words(keys[0], look.value(keys[0]), look), *along])
+    return Joined(", ", [value_in_words(keys[0], look.value(keys[0]), look), *along])
 
 
 def owned(words: str, look: Look, key: str) -> str:
     """A value in words, with who set it."""
-    return f"{words}, {'set by you' if look.resolve(key).set_by_owner else TEMPLATES}"
+    return Joined(", ", [words, Message("set by you") if look.resolve(key).set_by_owner else TEMPLATES])

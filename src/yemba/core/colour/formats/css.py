@@ -10,6 +10,7 @@ from yemba.core.colour.formats.format import Format, Named, Parsed, one_line, un
 from yemba.core.colour.srgb import read
 from yemba.core.errors import Fault
 from yemba.core.limits import PALETTE_COLOURS
+from yemba.core.message import Message
 
 # Each name is begun once and nothing that was taken is given back, so that no text takes longer than its length.
 _NAME = r"(?<![\w-])--([\w-]++)\s*+:"
@@ -47,4 +48,4 @@ def _parse(text: str) -> Parsed:
     return colours
 
 
-FORMAT = Format("CSS custom properties", "css", 3, _write, _recognises, _parse)
+FORMAT = Format(Message("CSS custom properties"), "css", 3, _write, _recognises, _parse)

@@ -9,6 +9,7 @@ from yemba.core.colour.formats.format import Format, Named, Parsed, one_line
 from yemba.core.colour.srgb import Colour, Read
 from yemba.core.errors import Fault
 from yemba.core.limits import PALETTE_COLOURS
+from yemba.core.message import Message
 
 _HEAD = re.compile(r"(Name|Columns|Channels)\s*:")
 _ROW = re.compile(r"\s*(\d{1,3})\s+(\d{1,3})\s+(\d{1,3})\s*(.*)")
@@ -39,4 +40,4 @@ def _row(number: int, row: str) -> tuple[str, Read]:
     return "" if name == "Untitled" else name, Read(Colour(*channels))
 
 
-FORMAT = Format("GIMP palette", "gpl", 2, _write, _recognises, _parse)
+FORMAT = Format(Message("GIMP palette"), "gpl", 2, _write, _recognises, _parse)

@@ -6,6 +6,7 @@ from collections.abc import Sequence
 
 from yemba.core.colour.formats.format import Format, Named, Parsed
 from yemba.core.colour.srgb import read_many
+from yemba.core.message import Message
 
 
 def _write(title: str, colours: Sequence[Named]) -> str:
@@ -16,4 +17,4 @@ def _parse(text: str) -> Parsed:
     return [("", one) for one in read_many(text)]
 
 
-FORMAT = Format("Hex list", "txt", 99, _write, lambda _: True, _parse, "Names are not kept.")
+FORMAT = Format(Message("Hex list"), "txt", 99, _write, lambda _: True, _parse, Message("Names are not kept."))

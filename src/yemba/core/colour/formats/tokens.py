@@ -12,6 +12,7 @@ from yemba.core.colour.formats.format import Format, Named, Parsed, unlike
 from yemba.core.colour.srgb import Read, read
 from yemba.core.errors import Fault
 from yemba.core.limits import PALETTE_COLOURS
+from yemba.core.message import Message
 from yemba.core.untrusted import read_json
 
 _DEEPEST, _LONGEST_ALIAS = 40, 10
@@ -102,4 +103,4 @@ def _as_css(value: Any) -> str:
     return f"{written} / {alpha:g})"
 
 
-FORMAT = Format("Design tokens", "tokens.json", 1, _write, _recognises, _parse)
+FORMAT = Format(Message("Design tokens"), "tokens.json", 1, _write, _recognises, _parse)

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 
+from yemba.core.message import Message
 from yemba.core.site.resolve import Look
 from yemba.sites.models import Site
 from yemba.studio.desks.header import arrangement, menu, surface
@@ -12,9 +13,9 @@ from yemba.studio.desks.views import shown_view, tabs
 from yemba.studio.waiting import Waiting
 
 _VIEWS = {
-    "arrangement": ("Arrangement", arrangement.view),
-    "menu": ("Navigation", menu.view),
-    "surface": ("Surface", surface.view),
+    "arrangement": (Message("Arrangement"), arrangement.view),
+    "menu": (Message("Navigation"), menu.view),
+    "surface": (Message("Surface"), surface.view),
 }
 
 

@@ -7,6 +7,7 @@ from collections.abc import Mapping
 from yemba.core.layout.arrangement import FOLDED, NONE, OVER, Arrangement
 from yemba.core.layout.header_drawing import Drawing, drawing
 from yemba.core.layout.header_fit import FOLDED_FROM, FULL, GAP, SIZE, TAGLINE, Fit, Header
+from yemba.core.message import Message, labels
 from yemba.core.site.behind import of_section
 from yemba.core.site.header import header, header_bar_heights, header_fit, shrinks
 from yemba.core.site.resolve import Look
@@ -19,12 +20,14 @@ _USUAL = "row"
 _SCALE = 1600  # px; the widest window that the scale shows
 _THUMB = 900  # px; the window that arrangements are drawn in to choose from
 _ACTION = {"words": "action", "link": "action_link", "style": "action_style", "phone": "action_phone"}
-_GIVES = {
-    FULL: "all of it stands",
-    GAP: "the entries move together",
-    TAGLINE: "the tagline leaves",
-    SIZE: "the menu is set smaller",
-}
+_GIVES = labels(
+    {
+        FULL: "all of it stands",
+        GAP: "the entries move together",
+        TAGLINE: "the tagline leaves",
+        SIZE: "the menu is set smaller",
+    }
+)
 
 
 def view(look: Look, query: Mapping[str, str]) -> Context:
@@ -94,8 +97,8 @@ def _stages(look: Look, fit: Fit) -> list[Context]:
     if look.arrangement.menu == NONE:
         return []
     stages = [(stage.width, _GIVES[stage.gives], True) for stage in fit.stages if stage.width <= _SCALE]
-    folded = "" if look.arrangement.menu == FOLDED else "the menu is folded"
-    narrower = [(min(fit.fold - 1, 768), folded or "narrower"), (PHONE_WIDTH, "a phone")]
+    folded = "" if look.arrangement.menu == FOLDED else Message("the menu is folded")
+    narrower = [(min(fit.fold - 1, 768), folded or "narrower"), (PHONE_WIDTH, Message("a phone"))]
     stages += [(width, gives, False) for width, gives in narrower if width < fit.fold]
     return [_stage(look, fit, width, gives, unfolded) for width, gives, unfolded in stages]
 

@@ -6,6 +6,7 @@ from collections.abc import Iterator, Mapping
 
 from yemba.core import room
 from yemba.core.layout.arrangement import NONE
+from yemba.core.message import Message
 from yemba.core.site.header import gap
 from yemba.core.site.navigation import grouped, name_of, siblings
 from yemba.core.site.resolve import Look
@@ -73,13 +74,14 @@ def _opened(look: Look, key: str) -> Context:
 
 def _sections(look: Look) -> list[tuple[str, list[tuple[str, str]]]]:
     """What a link may lead to on the site: pages, each with its sections."""
-    offered, count = [], 0
+    offered: list[tuple[str, list[tuple[str, str]]]] = []
+    count = 0
     for key, page in look.document.ordered_pages():
-        named = [(f"page:{key}", f"{page.name}, from its top")]
+        named: list[tuple[str, str]] = [(f"page:{key}", Message("{name}, from its top", name=page.name))]
         named += [(f"page:{key}#{one}", look.catalogue.kind(s.kind).name) for one, s in page.ordered()]
         count += len(named)
         if count > _MOST_OFFERED:
             break
         offered.append((page.name, named))
     files = [(f"{FILE}{key}", file.name) for key, file in look.document.files.items()]
-    return [*offered, *([("Files", files)] if files else [])]
+    return [*offered, *([(Message("Files"), files)] if files else [])]

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 
+from yemba.core.message import Message
 from yemba.core.site.resolve import Look
 from yemba.sites.models import Site
 from yemba.studio.desks.palette import buttons, colours, contrast, files, grounds, suggestions
@@ -12,12 +13,12 @@ from yemba.studio.desks.views import shown_view, tabs
 from yemba.studio.waiting import Waiting
 
 _VIEWS = {
-    "colours": ("Colours", colours.view),
-    "grounds": ("Grounds", grounds.view),
-    "buttons": ("Buttons", buttons.view),
-    "suggestions": ("Ideas", suggestions.view),
-    "contrast": ("Contrast", contrast.view),
-    "files": ("Files", files.view),
+    "colours": (Message("Colours"), colours.view),
+    "grounds": (Message("Grounds"), grounds.view),
+    "buttons": (Message("Buttons"), buttons.view),
+    "suggestions": (Message("Ideas"), suggestions.view),
+    "contrast": (Message("Contrast"), contrast.view),
+    "files": (Message("Files"), files.view),
 }
 
 

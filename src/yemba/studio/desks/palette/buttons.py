@@ -6,7 +6,7 @@ from collections.abc import Mapping
 
 from yemba.core.colour.contrast import TEXT
 from yemba.core.colour.grounds import Ground
-from yemba.core.site.buttons import KINDS, STATES, Painted, form_of, reads_at, states
+from yemba.core.site.buttons import KINDS, SHORT_KINDS, STATES, Painted, form_of, reads_at, states
 from yemba.core.site.resolve import Look
 from yemba.sites.models import Site
 from yemba.studio.desks.level import level_desk
@@ -45,7 +45,7 @@ def _row(look: Look, slug: str, kind: str) -> Context:
     painted = states(form, look.value("buttons.pointed"))
     used = {name: one for name, one in painted.items() if name != "out"}
     return {
-        "kind": KINDS[kind].partition(",")[0],
+        "kind": SHORT_KINDS[kind],
         "ground": look.ground_names[slug],
         "cells": [
             _drawn(look, ground, one, state) | {"x": _ACROSS * (place + 0.5)}

@@ -10,6 +10,7 @@ from yemba.core.colour.grounds import ROLE_NAMES, gave_way
 from yemba.core.colour.harmony import neutrals, shades, tints
 from yemba.core.colour.oklch import to_oklch
 from yemba.core.colour.srgb import Colour, from_hex
+from yemba.core.message import Joined, Message
 from yemba.core.site.resolve import Look
 from yemba.core.value.entries import FEWEST_COLOURS, MOST_COLOURS
 from yemba.hosting.services import rendering
@@ -40,7 +41,11 @@ def view(site: Site, look: Look, chosen: dict[str, str], query: Mapping[str, str
         "used": counted(uses),
         "uses": [place | {"roles": _roles(uses, place)} for place in places],
         "more_uses": more,
-        "more": [("Tints", tints(colour)), ("Shades", shades(colour)), ("Neutrals", neutrals(colour))],
+        "more": [
+            (Message("Tints"), tints(colour)),
+            (Message("Shades"), shades(colour)),
+            (Message("Neutrals"), neutrals(colour)),
+        ],
         "origin": setting(look, "palette"),
         "mended": [sentence for slug in look.grounds if (sentence := mended(look, slug))],
     }
@@ -54,7 +59,7 @@ def _reads(colour: Colour, look: Look, slug: str) -> Context:
 
 def _roles(uses: dict[Spot, list[str]], place: Context) -> str:
     roles = uses[Spot(place["page"], place["place"])]
-    return ", ".join(ROLE_NAMES[role] for role in roles)
+    return Joined(", ", [ROLE_NAMES[role] for role in roles])
 
 
 def mended(look: Look, slug: str) -> str:
@@ -65,7 +70,13 @@ def mended(look: Look, slug: str) -> str:
         return ""
     which, got = " and ".join(ROLE_NAMES[role] for role in roles), ratio(lead, ground.fill)
     on = look.ground_names[slug]
-    return f"{look.brand_name(lead)} is only {got:.2f} : 1 on {on}, so {which} there use another colour that reads."
+    return Message(
+        "{brand_name} is only {got:.2f} : 1 on {on}, so {which} there use another colour that reads.",
+        brand_name=look.brand_name(lead),
+        got=got,
+        on=on,
+        which=which,
+    )
 
 
 def _given(look: Look, chosen: Mapping[str, str]) -> dict[str, str] | None:

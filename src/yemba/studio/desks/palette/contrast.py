@@ -7,11 +7,17 @@ from collections.abc import Mapping
 from yemba.core.colour.contrast import EDGE, TEXT, ratio
 from yemba.core.colour.srgb import Colour, from_hex
 from yemba.core.colour.vision import VISIONS, Collapse, collapses, seen
+from yemba.core.message import Message
 from yemba.core.site.resolve import Look
 from yemba.sites.models import Site
 from yemba.studio.desks.setting import Context
 
-_CARRIES = ((TEXT, "text", "Aa"), (EDGE, "large text and edges", "A"), (1.5, "shapes only", "■"), (0, "nothing", "–"))
+_CARRIES = (
+    (TEXT, "text", "Aa"),
+    (EDGE, Message("large text and edges"), "A"),
+    (1.5, Message("shapes only"), "■"),
+    (0, "nothing", "–"),
+)
 
 
 def view(site: Site, look: Look, chosen: dict[str, str], query: Mapping[str, str]) -> Context:

@@ -8,6 +8,7 @@ from functools import cache
 from yemba.core.colour.contrast import nearest, ratio
 from yemba.core.colour.grounds import REQUIREMENTS, ROLE_NAMES, Asked, Ground
 from yemba.core.colour.srgb import Read
+from yemba.core.message import Message
 from yemba.core.site.resolve import Look
 from yemba.core.value.entries import MOST_GROUNDS
 from yemba.hosting.services import rendering
@@ -94,7 +95,11 @@ def _roles(look: Look, slug: str) -> list[Context]:
                 "hex": colour.hex,
                 "named": look.brand_name(colour) or colour.hex,
                 "mine": bool(value),
-                "from": "by hand" if value else "brand colour" if look.brand_name(colour) else "worked out",
+                "from": Message("by hand")
+                if value
+                else Message("brand colour")
+                if look.brand_name(colour)
+                else Message("worked out"),
                 "ratio": worst[0] if worst else None,
                 "asked": worst[1].ratio if worst else None,
                 "fails": bool(worst and worst[0] < worst[1].ratio),
@@ -119,7 +124,13 @@ def _role(look: Look, slug: str, role: str, used: Used) -> Context:
         "percent": round(100 * parsed.alpha),
         "brand": value[1:] if value.startswith("@") else "",
         "plane": instrument(
-            look, parsed.colour, f"{ROLE_NAMES[role]} on {look.ground_names[slug]}", slug, look.value("palette")
+            look,
+            parsed.colour,
+            Message(
+                "{role_names} on {ground_names}", role_names=ROLE_NAMES[role], ground_names=look.ground_names[slug]
+            ),
+            slug,
+            look.value("palette"),
         ),
         "miss": _miss(ground, role, worst) if worst and worst[0] < worst[1].ratio else None,
         "ratio": worst[0] if worst else None,

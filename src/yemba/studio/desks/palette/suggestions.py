@@ -11,6 +11,7 @@ from yemba.core.colour.from_picture import Found, from_picture
 from yemba.core.colour.harmony import harmonies, named
 from yemba.core.colour.ready import HUES, MOODS
 from yemba.core.colour.srgb import Colour, from_hex
+from yemba.core.message import Message
 from yemba.core.picture.drawing import raster
 from yemba.core.site.document import Picture
 from yemba.core.site.resolve import Look
@@ -30,8 +31,8 @@ def view(site: Site, look: Look, chosen: dict[str, str], query: Mapping[str, str
         "pictures": [(key, p.name) for key, p in pictures.items()],
         "picked": _from_picture(pictures[picked], picked) if picked in pictures else None,
         "ready": [offer(p.name, p.colours) for p in ready],
-        "moods": [("", "Any mood"), *MOODS.items()],
-        "hues": [("", "Any hue"), *HUES.items()],
+        "moods": [("", Message("Any mood")), *MOODS.items()],
+        "hues": [("", Message("Any hue")), *HUES.items()],
         "mood": mood,
         "hue": hue,
         "back": _back(site, look),
@@ -51,7 +52,7 @@ def _from_picture(picture: Picture, key: str) -> Context:
         "id": key,
         "name": picture.name,
         "height": 100 * picture.height / picture.width,
-        "offer": offer(f"from {picture.name}", colours) if colours else None,
+        "offer": offer(Message("from {name}", name=picture.name), colours) if colours else None,
         "spots": [
             {"n": str(n), "name": name, "hex": c.hex, "x": spots[c].x, "share": 100 * spots[c].share}
             | {"y": spots[c].y * picture.height / picture.width}
@@ -68,13 +69,13 @@ def _from_file(file: str, form: str) -> list[Found]:
 
 def _back(site: Site, look: Look) -> list[Context]:
     """The palettes that are always there to go back to: the template's own, and the brand sheet's."""
-    known = [(f"{look.template.name}’s own", look.template.sheets[0].values.get("palette"))]
+    known = [(Message("{name}’s own", name=look.template.name), look.template.sheets[0].values.get("palette"))]
     if look.document.ready_sheet:
         sheet = look.catalogue.ready_sheet(look.document.ready_sheet)
-        known.append((f"brand sheet {sheet.name}", sheet.values.get("palette")))
+        known.append((Message("brand sheet {name}", name=sheet.name), sheet.values.get("palette")))
     if look.document.own_sheet:
         mine = [s for s in brand_sheets.sheets_of(site.owner) if s.name == look.document.own_sheet]
-        known += [(f"brand sheet {s.name}", s.values.get("palette")) for s in mine]
+        known += [(Message("brand sheet {name}", name=s.name), s.values.get("palette")) for s in mine]
     return [offer(name, _named(palette)) for name, palette in known if palette]
 
 

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 
+from yemba.core.message import Message
 from yemba.core.site.resolve import Look
 from yemba.sites.models import Site
 from yemba.studio.desks.setting import Context
@@ -12,10 +13,10 @@ from yemba.studio.desks.views import shown_view, tabs
 from yemba.studio.waiting import Waiting
 
 _VIEWS = {
-    "pairings": ("Pairings", pairings.view),
-    "sizes": ("Sizes", sizes.view),
-    "fonts": ("Fonts", fonts.view),
-    "one-offs": ("One-offs", one_offs.view),
+    "pairings": (Message("Pairings"), pairings.view),
+    "sizes": (Message("Sizes"), sizes.view),
+    "fonts": (Message("Fonts"), fonts.view),
+    "one-offs": (Message("One-offs"), one_offs.view),
 }
 
 

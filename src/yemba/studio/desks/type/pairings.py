@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 
+from yemba.core.message import Message, labels
 from yemba.core.site.catalogue import Family
 from yemba.core.site.one_offs import one_offs
 from yemba.core.site.resolve import Look
@@ -15,13 +16,15 @@ from yemba.studio.desks.setting import Context, setting
 
 _OFFERED = 8
 _FIRST = 4  # pairings that stand unfolded
-_KINDS = {
-    "": "All",
-    "serif-sans": "Serif over sans",
-    "sans-serif": "Sans over serif",
-    "alike": "Of one kind",
-    "hand": "With a hand",
-}
+_KINDS = labels(
+    {
+        "": "All",
+        "serif-sans": "Serif over sans",
+        "sans-serif": "Sans over serif",
+        "alike": "Of one kind",
+        "hand": "With a hand",
+    }
+)
 
 
 def view(site: Site, look: Look, query: Mapping[str, str]) -> Context:
@@ -82,12 +85,14 @@ def _ready(look: Look, now: tuple[str, str]) -> list[Context]:
 def _back(site: Site, look: Look) -> list[Context]:
     """The pairs that are always there to go back to: the template's own, and those of the brand sheets."""
     own = look.template.design | look.template.sheets[0].values
-    known = [(f"{look.template.name}’s own", own)]
+    known = [(Message("{name}’s own", name=look.template.name), own)]
     applied = look.document.ready_sheet
     if applied:
         sheet = look.catalogue.ready_sheet(applied)
-        known.append((f"Brand sheet {sheet.name}", own | sheet.values))
-    known += [(f"Brand sheet {sheet.name}", sheet.values) for sheet in brand_sheets.sheets_of(site.owner)]
+        known.append((Message("Brand sheet {name}", name=sheet.name), own | sheet.values))
+    known += [
+        (Message("Brand sheet {name}", name=sheet.name), sheet.values) for sheet in brand_sheets.sheets_of(site.owner)
+    ]
     pairs: dict[tuple[str, str], Context] = {}
     for name, values in known:
         pair = values.get("type.heading", ""), values.get("type.body", "")
@@ -103,7 +108,9 @@ def _pair(look: Look, name: str, pair: tuple[str, str]) -> Context:
         "name": name,
         "heading": pair[0],
         "body": pair[1],
-        "said": heading.name if heading is body else f"{heading.name} and {body.name}",
+        "said": heading.name
+        if heading is body
+        else Message("{name} and {name_2}", name=heading.name, name_2=body.name),
         "chosen": pair == now,
     }
 

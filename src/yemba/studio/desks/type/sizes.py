@@ -8,6 +8,7 @@ from itertools import islice
 from yemba.core.check.legible import measure_remark, remarks
 from yemba.core.language import reads_from_right
 from yemba.core.layout.lines import broken
+from yemba.core.message import Message
 from yemba.core.site.catalogue import Family
 from yemba.core.site.resolve import COMFORTABLE, Look
 from yemba.core.site.settings import LIGATURES, NUMBERS
@@ -71,10 +72,16 @@ def _numbers(body: Family) -> list[tuple[str, str]]:
     return [(slug, name) for slug, name in NUMBERS.items() if has[slug]]
 
 
-def _numbers_said(body: Family) -> str:
-    kind = "old-style" if body.facts.old_style else "lining"
-    other = {"onum", "lnum"} & set(body.facts.features)
-    return f"The numbers of {body.name} are {kind}{'' if other else '; it has no others'}."
+def _numbers_said(body: Family) -> Message:
+    others = {"onum", "lnum"} & set(body.facts.features)
+    match body.facts.old_style, bool(others):
+        case True, True:
+            return Message("The numbers of {name} are old-style.", name=body.name)
+        case True, False:
+            return Message("The numbers of {name} are old-style; it has no others.", name=body.name)
+        case False, True:
+            return Message("The numbers of {name} are lining.", name=body.name)
+    return Message("The numbers of {name} are lining; it has no others.", name=body.name)
 
 
 def _words(look: Look) -> dict[str, str]:
@@ -110,7 +117,7 @@ def _fall(look: Look, slug: str, words: str, chosen: bool) -> Context:
         "line": text.line,
         "ends": [
             _drawn(look, slug, text.written(words), text, family, where) | {"key": key, "where": where}
-            for key, where in zip(keys, ("wide", "phone"), strict=True)
+            for key, where in zip(keys, (Message("wide"), Message("phone")), strict=True)
         ],
     }
 

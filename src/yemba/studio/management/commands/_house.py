@@ -195,7 +195,10 @@ def _at_the_workbench(page: Any, port: str) -> dict[str, list[Stroke]]:
         page.locator("#words-heading").fill(f"Words {n} {time.monotonic()}")
         words.append(_once(page, frames, "h1", "Enter"))
         page.wait_for_timeout(_BETWEEN)
-    return {"colour": colour, "size": size, "words": words}
+    frames = _opened(page, port, "pages/?page=p10")
+    page.locator(".grip").first.focus()
+    move = _keys(page, frames, ".section", ("ArrowDown", "ArrowUp"))
+    return {"colour": colour, "size": size, "words": words, "move": move}
 
 
 def _opened(page: Any, port: str, desk: str) -> list[Any]:
@@ -206,11 +209,13 @@ def _opened(page: Any, port: str, desk: str) -> list[Any]:
     return [page.locator(f"#{name}").element_handle().content_frame() for name in ("wide", "phone")]
 
 
-def _keys(page: Any, frames: list[Any], selector: str) -> list[Stroke]:
+def _keys(
+    page: Any, frames: list[Any], selector: str, keys: tuple[str, str] = ("ArrowLeft", "ArrowRight")
+) -> list[Stroke]:
     """An arrow key to and fro, again and again."""
     taken = []
     for n in range(_KEYS):
-        taken.append(_once(page, frames, selector, "ArrowRight" if n % 2 else "ArrowLeft"))
+        taken.append(_once(page, frames, selector, keys[n % 2]))
         page.wait_for_timeout(_BETWEEN)
     return taken
 

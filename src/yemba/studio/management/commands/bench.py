@@ -220,6 +220,7 @@ class Command(BaseCommand):
                 f"{looked['proof cold']:.0f} and {looked['proof warm']:.0f} ms",
                 "300 ms again",
             ),
+            Row("a page of sections opened on 200 pages", f"{looked['pages']:.0f} ms", "300 ms"),
             Row("gallery, its page and a window of each template", f"{looked['gallery']:.0f} ms", "500 ms"),
             Row(
                 f"queries of the history, few steps and {_MANY}",
@@ -233,7 +234,7 @@ class Command(BaseCommand):
                 f"caches at most {looked['bound']:.0f} MB",
             ),
         ]
-        for what in ("colour", "size", "words"):
+        for what in ("colour", "size", "words", "move"):
             measured = without or _p95s(painted, what)
             rows.append(Row(f"key to paint, {what}, p95, 12 and 200 pages", measured, "100 ms on both"))
             if not without:
@@ -291,6 +292,7 @@ def look() -> dict[str, float]:
     site = Site.objects.get(slug="bench")
     client = Client(SERVER_NAME="localhost")
     client.force_login(site.owner, backend="django.contrib.auth.backends.ModelBackend")
+    pages = f"{reverse('workbench', args=(site.slug, 'pages'))}?page=p10"
     proof, history = (reverse("workbench", args=(site.slug, chapter)) for chapter in ("proof", "history"))
     cold = _once(lambda: client.get(proof))
     warm = median(lambda: client.get(proof), 5)
@@ -299,6 +301,7 @@ def look() -> dict[str, float]:
     held = caches()
     return {
         "gallery": median(partial(_gallery, client), 5),
+        "pages": median(lambda: client.get(pages), 5),
         "proof cold": cold,
         "proof warm": warm,
         "queries of few": few,

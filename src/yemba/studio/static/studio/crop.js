@@ -2,6 +2,7 @@
 import { byHand } from "./by_hand.js";
 import { onDeskShown } from "./desk_shown.js";
 
+const TALLEST = 360; // px that the picture is high on the desk
 const LEAST = 5; // % that a crop leaves at least, both ways
 const SIDES = ["left", "top", "right", "bottom"];
 const held = (share, least, most) => Math.min(most, Math.max(least, share));
@@ -80,7 +81,17 @@ export function crop(gestures) {
       else this.set(moved(begun, x - grasped.x, y - grasped.y));
     },
 
+    // The picture's room is there before the picture is: what stands below keeps its place under the hand.
+    reserve() {
+      const wide = Number(this.$root.dataset.wide);
+      const high = Number(this.$root.dataset.high);
+      const { style } = this.$refs.box.parentElement;
+      style.aspectRatio = `${wide} / ${high}`;
+      style.width = `min(100%, ${Math.min(wide, (TALLEST * wide) / high)}px)`;
+    },
+
     draw() {
+      this.reserve();
       const box = this.box();
       const { style } = this.$refs.box;
       style.left = `${box.left}%`;

@@ -2,7 +2,8 @@
 const FINE = 10; // px
 const COARSE = 100;
 
-// `value` gives the width now, `set` makes it another and gives what came of it, `pace` says how many px one drawn is.
+// `value` gives the width now, `set` makes it another and gives what came of it, `pace` says how many px one drawn is,
+// less than 0 where drawing to the left widens.
 export function edge(handle, { value, set, pace }) {
   let start = null;
   const tell = (width) => handle.setAttribute("aria-valuenow", width);
@@ -22,7 +23,7 @@ export function edge(handle, { value, set, pace }) {
     if (!way) return;
     event.preventDefault();
     event.stopPropagation();
-    tell(set(value() + way * (event.shiftKey ? COARSE : FINE)));
+    tell(set(value() + way * Math.sign(pace()) * (event.shiftKey ? COARSE : FINE)));
   });
   tell(value());
 }
@@ -33,6 +34,7 @@ const DESK = "yemba-desk-width";
 export function deskEdge(handle, bench) {
   const narrowest = Number(handle.getAttribute("aria-valuemin"));
   const frame = bench.querySelector(".desk-frame");
+  const fromRight = getComputedStyle(bench).direction === "rtl";
   const set = (wanted) => {
     const width = Math.round(Math.min(innerWidth / 2, Math.max(narrowest, wanted)));
     bench.style.setProperty("--desk-width", `${width}px`);
@@ -41,5 +43,5 @@ export function deskEdge(handle, bench) {
   };
   const known = Number(localStorage.getItem(DESK));
   if (known) set(known);
-  edge(handle, { value: () => Math.round(frame.getBoundingClientRect().width), set, pace: () => 1 });
+  edge(handle, { value: () => Math.round(frame.getBoundingClientRect().width), set, pace: () => (fromRight ? -1 : 1) });
 }

@@ -1,0 +1,1 @@
+from yemba.config.formats import *  # noqa: F403

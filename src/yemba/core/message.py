@@ -1,0 +1,234 @@
+"""What the studio says, as values: a message in English that becomes words of the reader's language once it is shown.
+
+A message is its English sentence to everything that compares, keeps or sorts it, so that what is worked out once serves
+readers of every language. Only ``str(message)``, a format or a template's output translates it.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Iterable, Mapping
+from functools import cache
+from string import Formatter
+from typing import Annotated, Any, Protocol, Self, TypeVar
+
+from pydantic import AfterValidator
+
+from yemba.core.language import from_right, locale
+
+Key = TypeVar("Key")
+_CAPITAL_NOUNS = ("de",)
+"""Languages whose nouns begin with a capital wherever they stand."""
+
+_ISOLATE, _END_ISOLATE = "\N{FIRST STRONG ISOLATE}", "\N{POP DIRECTIONAL ISOLATE}"
+"""Around a name or a code in a sentence from the right, so that both keep their order (Unicode Standard Annex 9)."""
+
+
+class Translator(Protocol):
+    """Who knows the language of the reader, as gettext has it (GNU gettext, "plural forms")."""
+
+    def gettext(self, message: str) -> str: ...
+
+    def ngettext(self, singular: str, plural: str, number: int) -> str: ...
+
+    def language(self) -> str:
+        """Its tag (BCP 47)."""
+        ...
+
+
+class English:
+    """Says everything as it is written."""
+
+    def gettext(self, message: str) -> str:
+        return message
+
+    def ngettext(self, singular: str, plural: str, number: int) -> str:
+        return singular if number == 1 else plural
+
+    def language(self) -> str:
+        return "en"
+
+
+_ENGLISH = English()
+_speaking: list[Translator] = [_ENGLISH]
+
+
+def speak_by(translator: Translator) -> None:
+    """Every message is said by this one from now on."""
+    _speaking[0] = translator
+
+
+class Message(str):
+    """A sentence with its values in braces (``str.format``); values that are messages are said in the same language."""
+
+    english: str
+    values: Mapping[str, object]
+
+    def __new__(cls, english: str, **values: object) -> Self:
+        made = str.__new__(cls, _filled(english, values, _ENGLISH))
+        made.english, made.values = english, values
+        return made
+
+    def __getnewargs_ex__(self) -> tuple[tuple[str, ...], dict[str, object]]:
+        return (self.english,), dict(self.values)
+
+    def said(self, translator: Translator) -> str:
+        """In the language of a translator."""
+        return _filled(translator.gettext(self.english), self.values, translator) if self.english else ""
+
+    def __str__(self) -> str:
+        return self.said(_speaking[0])
+
+    def __format__(self, spec: str) -> str:
+        return format(str(self), spec)
+
+    def lower(self) -> Message:
+        """As it is said within a sentence."""
+        return Lowered(self)
+
+    def capitalize(self) -> Message:
+        """As it begins a sentence."""
+        return Capitalized(self)
+
+
+class Plural(Message):
+    """A sentence about a `number`, which is among its values as "number"; of each form only the one it asks for is
+    said."""
+
+    plural: str
+    number: int
+
+    def __new__(cls, english: str, plural: str, number: int, **values: object) -> Self:
+        filling = values | {"number": number}
+        made = str.__new__(cls, _filled(_ENGLISH.ngettext(english, plural, number), filling, _ENGLISH))
+        made.english, made.plural, made.number, made.values = english, plural, number, filling
+        return made
+
+    def __getnewargs_ex__(self) -> tuple[tuple[str, ...], dict[str, object]]:
+        values = {name: value for name, value in self.values.items() if name != "number"}
+        return (self.english, self.plural, self.number), values  # type: ignore[return-value]
+
+    def said(self, translator: Translator) -> str:
+        return _filled(translator.ngettext(self.english, self.plural, self.number), self.values, translator)
+
+
+class _Changed(Message):
+    """Another message, said in another way."""
+
+    of: Message
+
+    def __new__(cls, of: Message) -> Self:
+        made = str.__new__(cls, cls.change(of.said(_ENGLISH), _ENGLISH))
+        made.english, made.values, made.of = of.english, of.values, of
+        return made
+
+    def __getnewargs_ex__(self) -> tuple[tuple[Any, ...], dict[str, object]]:
+        return (self.of,), {}
+
+    @staticmethod
+    def change(said: str, translator: Translator) -> str:
+        raise NotImplementedError
+
+    def said(self, translator: Translator) -> str:
+        return self.change(self.of.said(translator), translator)
+
+
+class Lowered(_Changed):
+    @staticmethod
+    def change(said: str, translator: Translator) -> str:
+        if translator is _ENGLISH:
+            return said.lower()
+        return said if translator.language() in _CAPITAL_NOUNS else said[:1].lower() + said[1:]
+
+
+class Capitalized(_Changed):
+    @staticmethod
+    def change(said: str, translator: Translator) -> str:  # noqa: ARG004 -- in every language
+        return said[:1].upper() + said[1:]
+
+
+class Local(Message):
+    """What `say` makes of the tag of a language: a day, the name of a language."""
+
+    say: Callable[[str], str]
+
+    def __new__(cls, say: Callable[[str], str]) -> Self:
+        made = str.__new__(cls, say(_ENGLISH.language()))
+        made.english, made.values, made.say = str.__str__(made), {}, say
+        return made
+
+    def __getnewargs_ex__(self) -> tuple[tuple[Any, ...], dict[str, object]]:
+        return (self.say,), {}
+
+    def said(self, translator: Translator) -> str:
+        return self.say(translator.language())
+
+
+class Joined(Message):
+    """Several texts, messages among them, with a separator between them."""
+
+    parts: tuple[str, ...]
+
+    def __new__(cls, separator: str, parts: Iterable[str]) -> Self:
+        listed = tuple(parts)
+        made = str.__new__(cls, separator.join(_said(part, _ENGLISH) for part in listed))
+        made.english, made.values, made.parts = separator, {}, listed
+        return made
+
+    def __getnewargs_ex__(self) -> tuple[tuple[Any, ...], dict[str, object]]:
+        return (self.english, self.parts), {}
+
+    def said(self, translator: Translator) -> str:
+        return translator.gettext(self.english).join(_said(part, translator) for part in self.parts)
+
+
+def labels(names: Mapping[Key, str]) -> dict[Key, str]:
+    """Choices with their names, as messages."""
+    return {key: label(name) for key, name in names.items()}
+
+
+def label(text: str) -> Message:
+    """A text of the catalogue, as it stands in its file, as a message."""
+    return Message(text.replace("{", "{{").replace("}", "}}")) if text else Message("")
+
+
+Label = Annotated[str, AfterValidator(label)]
+"""A text of a file of the catalogue that the studio shows."""
+
+
+def plain(value: Any) -> Any:
+    """A value for JSON: what is in it of messages said in the reader's language."""
+    match value:
+        case Message():
+            return str(value)
+        case Mapping():
+            return {plain(key): plain(inner) for key, inner in value.items()}
+        case list() | tuple():
+            return [plain(inner) for inner in value]
+    return value
+
+
+@cache
+def _decimal_mark(language: str) -> str:
+    return str(locale(language).number_symbols["latn"]["decimal"])
+
+
+def _said(text: str, translator: Translator) -> str:
+    return text.said(translator) if isinstance(text, Message) else text
+
+
+def _filled(template: str, values: Mapping[str, object], translator: Translator) -> str:
+    return _Filling(translator).vformat(template, (), values) if values or "{" in template else template
+
+
+class _Filling(Formatter):
+    def __init__(self, translator: Translator) -> None:
+        self._translator = translator
+
+    def format_field(self, value: Any, format_spec: str) -> str:
+        if isinstance(value, Message):
+            return format(value.said(self._translator), format_spec)
+        language = self._translator.language()
+        said = format(value, format_spec)
+        if isinstance(value, float):
+            return said.replace(".", _decimal_mark(language))
+        return f"{_ISOLATE}{said}{_END_ISOLATE}" if isinstance(value, str) and from_right(language) else said
