@@ -86,8 +86,14 @@ def write(page: Page, selector: str, words: str) -> None:
     page.keyboard.press("Enter")
 
 
+def settled(page: Page) -> None:
+    """Nothing is on its way, and the desk stands as the last answer has it."""
+    expect(page.locator("html:not([data-drawing]) #kept:not([data-state=sending])")).to_be_attached()
+
+
 def steady(there: Locator) -> FloatRect:
     """Its box, once it stands still: a desk that is being drawn, or scrolled to a control, moves what is on it."""
+    settled(there.page)
     before = there.bounding_box()
     for _ in range(50):
         there.page.wait_for_timeout(200)

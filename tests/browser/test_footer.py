@@ -5,7 +5,7 @@ from __future__ import annotations
 import pytest
 from playwright.sync_api import Browser, Page, expect
 
-from tests.browser.hands import chapter, eventually, frames, kept, point, steady, until
+from tests.browser.hands import chapter, eventually, frames, kept, point, settled, steady
 from yemba.core.part.footer import ARRANGEMENTS
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
@@ -115,18 +115,19 @@ def test_it_is_arranged_drawn_and_written(bench: Page, demo: Site) -> None:
     bench.keyboard.press("Shift+ArrowDown")
     kept(bench, "Footer height")
     assert _look(demo).value("footer.height") == 110
-    bench.wait_for_timeout(1500)  # the desk is drawn anew meanwhile
-    expect(handle).to_be_focused()
     box = steady(handle)
-    assert box
+    expect(handle).to_be_focused()  # though the desk was drawn anew
     surface = steady(bench.locator(".footer-surface"))
-    assert surface
+    for beside in (surface["x"] + surface["width"] / 2, box["x"] + 20):  # pressed beside the handles, then on one
+        bench.mouse.click(beside, box["y"] + box["height"] / 2)
+        settled(bench)
+    assert _look(demo).value("footer.height") == 110
     bench.mouse.move(box["x"] + 20, box["y"] + 12)
     bench.mouse.down()
     bench.mouse.move(box["x"] + 20, surface["y"] + surface["height"] - 2, steps=5)
     bench.mouse.up()
     eventually(bench, "parseFloat(getComputedStyle(document.querySelector('.site-footer')).minBlockSize) > 150")
-    until(bench, "dispatchEvent(new Event('beforeunload', { cancelable: true }))", bench)  # nothing is on its way
+    settled(bench)
     expect(bench.locator("#footer\\.height")).not_to_have_value("110")
     bench.wait_for_timeout(500)
     assert _look(demo).value("footer.height") == pytest.approx(197, abs=6)

@@ -30,7 +30,7 @@ export function byHand({ surface, keys, gestures, form, point, step, done }) {
     at(event);
   });
   surface.addEventListener("pointermove", (event) => surface.hasPointerCapture(event.pointerId) && at(event));
-  surface.addEventListener("pointerup", keep);
+  surface.addEventListener("lostpointercapture", keep); // let go, or taken by the browser: of a press that was taken up
   keys.addEventListener("keydown", (event) => {
     const arrow = ARROWS[event.key];
     if (!arrow) return;

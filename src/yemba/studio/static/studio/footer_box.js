@@ -18,15 +18,21 @@ export function measured(name, box, down) {
   return name === "height" ? px : Math.min(px, Math.max(box.height, 2 * box.padding) / 2);
 }
 
+// How far down the handle of a measure stands, in px of the page.
+function stands(name, { height, padding }) {
+  return name === "height" ? Math.max(height, 2 * padding) : padding;
+}
+
 export function footerBox(gestures) {
   const field = (name) => document.getElementById(FIELDS[name]);
   const twin = (name) => document.querySelector(`[data-twin="${FIELDS[name]}"]`);
   let active = "height";
-  let frozen = null; // the span that a drag began with
+  let frozen = null; // the box that a drag began with
+  let grasped = 0; // from a handle to where it was taken hold of
   return {
     init() {
       this.redraw = () => this.draw();
-      onDeskShown(this.$root, () => this.build());
+      onDeskShown(this.$root, this.redraw);
       document.getElementById("desk").addEventListener("input", this.redraw);
       this.build();
     },
@@ -52,13 +58,12 @@ export function footerBox(gestures) {
         const handle = document.createElement("button");
         handle.type = "button";
         handle.className = "footer-handle";
-        handle.id = `footer-handle-${name}`; // by which focus finds it again when the desk is put in anew
         handle.dataset.measure = name;
         handle.setAttribute("role", "slider");
         handle.setAttribute("aria-orientation", "vertical");
         surface.append(handle);
       }
-      this.$root.replaceChildren(surface);
+      this.$root.append(surface);
       surface.addEventListener(
         "pointerdown",
         (event) => {
@@ -68,19 +73,22 @@ export function footerBox(gestures) {
         },
         true,
       );
+      surface.addEventListener("lostpointercapture", () => {
+        frozen = null;
+        this.draw();
+      });
       byHand({
         surface,
         keys: surface,
         gestures,
         form: () => field(active).form,
-        point: (_across, down) => this.set(measured(active, frozen, down)),
+        point: (_across, down, { type }) => {
+          if (type === "pointerdown") grasped = down - stands(active, frozen) / span(frozen);
+          this.set(measured(active, frozen, down - grasped));
+        },
         step: (across, down, coarse, { target }) => {
           active = target.dataset.measure;
           this.set(this.box()[active] + (across || (active === "height" ? down : -down)) * (coarse ? 10 : 1));
-        },
-        done: () => {
-          frozen = null;
-          this.draw();
         },
       });
       this.draw();
@@ -97,7 +105,6 @@ export function footerBox(gestures) {
 
     draw() {
       const surface = this.$root.firstElementChild;
-      if (!surface) return;
       const box = this.box();
       const whole = frozen ? span(frozen) : span(box);
       const share = (px) => `${Math.min(100, (100 * px) / whole)}%`;
@@ -108,7 +115,7 @@ export function footerBox(gestures) {
       inner.style.height = share(Math.max(0, high - 2 * box.padding));
       for (const handle of surface.querySelectorAll("[data-measure]")) {
         const name = handle.dataset.measure;
-        handle.style.top = share(name === "height" ? high : box.padding);
+        handle.style.top = share(stands(name, box));
         handle.dataset.px = `${box[name]} px`;
         handle.setAttribute("aria-label", sentence(name === "height" ? "footer_height" : "footer_padding"));
         handle.setAttribute("aria-valuemin", twin(name).min);

@@ -26,6 +26,10 @@ export function handsFree(when) {
   });
 }
 
+// Kept once what is moved by hand is let go.
+export const handRests = () =>
+  state.moving ? new Promise((resolve) => addEventListener("hand-rests", resolve, { once: true })) : Promise.resolve();
+
 export const isHeld = (field) => changed.has(field);
 export const rich = (field) => field.dataset?.rich !== undefined;
 

@@ -16,11 +16,15 @@ const PAUSE = 450; // ms after something that was moved by hand: the next key ma
 let timer = 0;
 let going = null;
 
+// While it is on, what stands on the desk may move.
+export const drawing = (on) => document.documentElement.toggleAttribute("data-drawing", on);
+
 export function later(rest = REST) {
   clearTimeout(timer);
   going?.abort();
   going = null;
   timer = setTimeout(now, rest);
+  drawing(true);
 }
 
 // A hand that goes on is not made to wait for the desk.
@@ -36,12 +40,14 @@ export async function now() {
   timer = 0;
   going?.abort();
   if (state.moving) return later();
+  drawing(true);
   const mine = new AbortController();
   going = mine;
   const address = location.href;
   const answer = await ask(address, undefined, mine.signal);
   if (going !== mine) return;
   going = null;
+  drawing(false);
   if (!answer.panels) return notRead(answer, now);
   if (address !== location.href || state.moving) return later();
   show(answer);

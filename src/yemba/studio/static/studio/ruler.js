@@ -53,6 +53,7 @@ export function ruler(gestures) {
   const place = document.getElementById("frame-ruler");
   const field = (name) => document.getElementById(FIELDS[name]);
   let active = "width";
+  let grasped = 0; // px from a handle to where it was taken hold of
   return {
     init() {
       place.hidden = false;
@@ -103,9 +104,13 @@ export function ruler(gestures) {
         gestures,
         form: () => field(active).form,
         point: (across, _down, event) => {
-          if (event.type === "pointerdown") active = event.target.dataset.measure || "";
           const window = windows.widths.wide;
-          if (active) this.set(measured(active, this.frame(), window, across * window));
+          const at = across * window;
+          if (event.type === "pointerdown") {
+            active = event.target.dataset.measure;
+            grasped = at - handles(this.frame(), window)[active];
+          }
+          this.set(measured(active, this.frame(), window, at - grasped));
         },
         step: (across, _down, coarse, { target }) => {
           active = target.dataset.measure;

@@ -1,7 +1,7 @@
 // One page in view: windows, desk and address always speak of the same page and section.
 import { ask } from "./ask.js";
 import { land } from "./focus.js";
-import { handsFree } from "./held.js";
+import { handRests, handsFree } from "./held.js";
 import * as panels from "./panels.js";
 import { liveBeside, state } from "./state.js";
 import { windows } from "./windows.js";
@@ -19,9 +19,15 @@ export async function open(address, { control, back = false } = {}) {
   const to = new URL(address, location.href);
   if (!to.searchParams.has("page") && !to.searchParams.has("section")) to.searchParams.set("page", state.page);
   dispatchEvent(new Event("desk-opens"));
-  const answer = await ask(to.href);
+  panels.drawing(true);
+  let answer;
+  do {
+    await handRests();
+    answer = await ask(to.href);
+  } while (state.moving && asked === opened); // what was read before it moved is no longer so
   await handsFree(when);
   if (asked !== opened) return;
+  panels.drawing(false);
   if (!answer.panels) return panels.notRead(answer, () => open(address, { control, back }));
   if (!back && to.href !== location.href) history.pushState({}, "", to.href);
   panels.show(answer);

@@ -13,6 +13,7 @@ export function waterfall(gestures) {
     take(handle) {
       const form = () => document.getElementById("fall");
       let start = null;
+      let grasped = 0; // px from the end of the line to where it was taken hold of
       const begin = () => (start ??= { size: Number(handle.dataset.size), end: Number(handle.dataset.end) });
       byHand({
         surface: handle,
@@ -22,8 +23,9 @@ export function waterfall(gestures) {
         // the handle is what is held; how far it was drawn is told by where the drawing begins
         point: (_across, _down, event) => {
           const { size, end } = begin();
-          const from = handle.closest("svg").getBoundingClientRect().left;
-          this.set(handle, (size * Math.max(8, event.clientX - from)) / Math.max(8, end));
+          const at = event.clientX - handle.closest("svg").getBoundingClientRect().left;
+          if (event.type === "pointerdown") grasped = at - end;
+          this.set(handle, (size * Math.max(8, at - grasped)) / Math.max(8, end));
         },
         step: (across, down, coarse) => {
           begin();

@@ -305,6 +305,7 @@ export const gestures = {
   },
   rest() {
     state.moving = false;
+    dispatchEvent(new Event("hand-rests"));
   },
   end(which) {
     if (state.gesture === which) state.gesture = ""; // unless the next has begun
