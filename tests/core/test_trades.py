@@ -34,11 +34,17 @@ NAMES = st.text("abcdefghijklmnopqrstuvwxyz ÄÖÜéß&’-", min_size=1, max_si
 
 
 def begin(
-    catalogue: Catalogue, trade: str, *aims: str, town: str = "Hythe", name: str = "Ferry & Daughters"
+    catalogue: Catalogue,
+    trade: str,
+    *aims: str,
+    town: str = "Hythe",
+    name: str = "Ferry & Daughters",
+    language: str = "en-GB",
 ) -> Document:
     found = catalogue.trade(trade)
-    values = {"site.trade": trade, "site.town": town}
-    return Beginning(name, town, found, catalogue, new_id).document("slipway", proposed(found, aims), values)
+    values = {"site.trade": trade, "site.town": town, "site.language": language}
+    beginning = Beginning(name, town, found, catalogue, new_id, catalogue.language(language))
+    return beginning.document("slipway", proposed(found, aims), values)
 
 
 def texts(trade: Trade) -> list[str]:
@@ -99,6 +105,26 @@ def test_every_section_is_marked_until_its_words_are_the_owners(catalogue: Catal
     for slug in catalogue.trades:
         look = Look(begin(catalogue, slug, *AIMS), catalogue)
         assert starter_sections(look) == {standing.key for standing in look.document.standing()}, slug
+
+
+def test_in_another_language_every_section_begins_in_it_and_is_marked_all_the_same(catalogue: Catalogue) -> None:
+    english = {text for trade in catalogue.trades.values() for text in texts(trade)}
+    english |= {
+        field.starter for kind in catalogue.kinds.values() for item in ("", "x") for field in kind.fields_of(item)
+    }
+    numbers = {"", "120", "10:00", "17:00", "from 20"}
+    taken_over = {"Dates", "Prices", "Send"}  # the same word, in French or Danish
+    for tag, language in catalogue.languages.items():
+        if not language.phrases:
+            continue
+        look = Look(begin(catalogue, "baker", *AIMS, language=tag), catalogue)
+        said = {plain(stored.value) for stored in look.document.stored()}
+        assert said & (english - numbers) <= taken_over, tag
+        wanted = {one.key for one in look.document.standing() if one.section.kind != "gallery"}  # its heading may stay
+        assert starter_sections(look) == wanted, tag
+        added = read_command("add-section", {"page": look.document.order[0], "kind": "offers"})
+        after = apply(look.document, added.plan(look, new_id))
+        assert language.phrases["What I do"] in {stored.value for stored in after.stored()}, tag
 
 
 def test_words_stay_marked_when_the_site_is_renamed_and_not_when_they_are_written_anew(catalogue: Catalogue) -> None:

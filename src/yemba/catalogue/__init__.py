@@ -7,7 +7,7 @@ from __future__ import annotations
 
 import json
 import re
-from collections.abc import Collection
+from collections.abc import Collection, Iterable
 from functools import cache
 from pathlib import Path
 from typing import Any
@@ -22,7 +22,7 @@ from yemba.core.layout.arrangement import Arrangement
 from yemba.core.message import Message, label
 from yemba.core.picture.collection import Drawing
 from yemba.core.site.catalogue import Catalogue, Family, FontFile, Pairing
-from yemba.core.site.kinds import SHARED, SectionKind
+from yemba.core.site.kinds import SHARED, Field, SectionKind
 from yemba.core.strict import Strict
 from yemba.core.template.manifest import ReadySheet, Template
 from yemba.core.trade.trade import Trade
@@ -43,13 +43,14 @@ def catalogue(folder: Path = FOLDER) -> Catalogue:
     arrangements = sorted(
         (_arrangement(place) for place in _folders(folder / "arrangements")), key=lambda a: (a.order, a.slug)
     )
+    languages = {file.stem: _language(file) for file in sorted((folder / "languages").glob("*.toml"))}
     made = Catalogue(
         templates={place.name: _template(place) for place in _folders(folder / "templates")},
-        kinds={place.name: _kind(place) for place in _folders(folder / "kinds")},
+        kinds={place.name: _kind(place, languages.values()) for place in _folders(folder / "kinds")},
         families=families,
         pairings={pairing.slug: pairing for pairing in _pairings(families)},
         arrangements={arrangement.slug: arrangement for arrangement in arrangements},
-        languages={file.stem: _language(file) for file in sorted((folder / "languages").glob("*.toml"))},
+        languages=languages,
         trades={file.stem: built(Trade, file, slug=file.stem) for file in sorted((folder / "trades").glob("*.toml"))},
         collection=_collection(folder / "collection"),
     )
@@ -107,9 +108,19 @@ def _template(folder: Path) -> Template:
     )
 
 
-def _kind(folder: Path) -> SectionKind:
+def _kind(folder: Path, languages: Iterable[Language]) -> SectionKind:
     kind = built(SectionKind, folder / "kind.toml", slug=folder.name)
-    return kind.model_copy(update={"fields": [*kind.fields, *SHARED]})
+    fields = [_translated(field, languages) for field in kind.fields]
+    items = kind.items
+    if items:
+        items = items.model_copy(update={"fields": [_translated(field, languages) for field in items.fields]})
+    return kind.model_copy(update={"fields": [*fields, *SHARED], "items": items})
+
+
+def _translated(field: Field, languages: Iterable[Language]) -> Field:
+    """A field with its starter words in every language that has them."""
+    texts = (language.phrases[field.starter] for language in languages if field.starter in language.phrases)
+    return field.model_copy(update={"translations": tuple(texts)})
 
 
 def _arrangement(folder: Path) -> Arrangement:

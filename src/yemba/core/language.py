@@ -33,6 +33,10 @@ class Language(Strict):
         return said % values if values else said
 
     @property
+    def is_english(self) -> bool:
+        return self.tag.partition("-")[0] == "en"
+
+    @property
     def alphabet(self) -> str:
         """Its letters beyond a to z, small and capital."""
         capitals = (letter.upper() for letter in self.letters)

@@ -11,6 +11,7 @@ from functools import cache
 from string import Formatter
 from typing import Annotated, Any, Protocol, Self, TypeVar
 
+from babel.lists import format_list
 from pydantic import AfterValidator
 
 from yemba.core.language import from_right, locale
@@ -179,6 +180,32 @@ class Joined(Message):
 
     def said(self, translator: Translator) -> str:
         return translator.gettext(self.english).join(_said(part, translator) for part in self.parts)
+
+
+class Listed(Message):
+    """Several texts in a row, the last joined as the reader's language does (CLDR, "list patterns"): "A, B and C"."""
+
+    parts: tuple[str, ...]
+
+    def __new__(cls, parts: Iterable[str]) -> Self:
+        listed = tuple(parts)
+        made = str.__new__(cls, _in_a_row(listed, _ENGLISH))
+        made.english, made.values, made.parts = str.__str__(made), {}, listed
+        return made
+
+    def __getnewargs_ex__(self) -> tuple[tuple[Any, ...], dict[str, object]]:
+        return (self.parts,), {}
+
+    def said(self, translator: Translator) -> str:
+        return _in_a_row(self.parts, translator)
+
+
+def _in_a_row(parts: Iterable[str], translator: Translator) -> str:
+    """English as the British write it."""
+    language = translator.language()
+    return format_list(
+        [_said(part, translator) for part in parts], "standard", locale("en-GB" if language == "en" else language)
+    )
 
 
 def labels(names: Mapping[Key, str]) -> dict[Key, str]:

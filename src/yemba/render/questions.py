@@ -190,9 +190,10 @@ def listed(site: Site, shows: str, tag: str, month: str, most: str) -> list[List
 def ways(site: Site) -> list[tuple[str, list[tuple[str, str, int]]]]:
     """The lists of tags and of months, each entry with its address and how many posts it has."""
     document = site.look.document
-    found, slugs = journal.ways(document, site.moment), journal.tag_slugs(journal.every_tag(document))
-    tags = [(tag, tag_path(document, slugs[tag]), count) for tag, count in found.tags.items()]
-    months = [(month, month_path(document, month), count) for month, count in found.months.items()]
+    counts = journal.ways(document, site.moment)
+    slugs = journal.tag_slugs(journal.every_tag(document))
+    tags = [(tag, tag_path(document, slugs[tag]), count) for tag, count in counts.tags.items()]
+    months = [(month, month_path(document, month), count) for month, count in counts.months.items()]
     return [("tags", tags), ("months", months)]
 
 

@@ -21,7 +21,7 @@ from yemba.core.first_look.given import Given
 from yemba.core.first_look.looks import FirstLook, dressed, rounds
 from yemba.core.first_look.shape import shape_of
 from yemba.core.limits import NAME_LETTERS, TOWN_LETTERS, TRADE_LETTERS
-from yemba.core.message import Message, labels
+from yemba.core.message import Message, labels, plain
 from yemba.core.picture.drawing import raster
 from yemba.core.picture.intake import clean_picture
 from yemba.core.site.document import Document
@@ -147,7 +147,8 @@ def replan(start: Start, pages: Sequence[PlannedPage]) -> None:
 
 
 def _stored(pages: Sequence[PlannedPage]) -> list[dict[str, Any]]:
-    return [page._asdict() for page in pages]
+    """Names that Yemba proposes are kept in the language of who plans."""
+    return [plain(page._asdict()) for page in pages]
 
 
 def document(start: Start) -> Document:
@@ -163,7 +164,8 @@ def _made(start: Start) -> Document:
     values = {"site.trade": trade.slug, "site.town": answers.get("town", ""), "site.aims": answers["aims"]}
     values |= {key: answers[key] for key in SETTINGS if key in answers}
     values = {key: value for key, value in values.items() if value != setting(key).default}
-    beginning = Beginning(answers["title"], answers.get("town", ""), trade, catalogue(), new_id)
+    language = catalogue().language(answers.get("site.language", setting("site.language").default))
+    beginning = Beginning(answers["title"], answers.get("town", ""), trade, catalogue(), new_id, language)
     made = beginning.document(next(iter(catalogue().templates)), plan_of(start), values)
     for use in PICTURES:
         if use in answers:

@@ -1,29 +1,20 @@
-"""When something happens, in words for its owner (English, as the studio speaks)."""
+"""When something happens, in words for its owner."""
 
 from __future__ import annotations
 
 from datetime import date
 from functools import partial
 
-from babel.dates import format_date
+from babel.dates import format_date, get_day_names, get_month_names
 
 from yemba.core.calendar.recurrence import Occasion, rule_parts
 from yemba.core.language import locale
-from yemba.core.message import Local
+from yemba.core.message import Joined, Listed, Local, Message, Plural
 
-_DAYS = dict(
-    zip(
-        ("MO", "TU", "WE", "TH", "FR", "SA", "SU"),
-        ("Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"),
-        strict=True,
-    )
-)
+_WEEKDAYS = ("MO", "TU", "WE", "TH", "FR", "SA", "SU")
 _WORKDAYS = ["MO", "TU", "WE", "TH", "FR"]
-_MONTHS = [f"{date(2026, month, 1):%B}" for month in range(1, 13)]
-_ORDINALS = {1: "first", 2: "second", 3: "third", 4: "fourth", 5: "fifth", -1: "last", -2: "last but one"}
-_UNITS = {"DAILY": "day", "WEEKLY": "week", "MONTHLY": "month", "YEARLY": "year"}
-_NUMBERS = {2: "two", 3: "three", 4: "four", 5: "five", 6: "six"}
-_MOST_DAYS = 4  # that are named one by one
+_MOST_NAMED = 12  # days that are all named; of more the first are
+_FIRST_NAMED = 4
 
 
 def in_words(occasion: Occasion) -> str:
@@ -34,10 +25,10 @@ def in_words(occasion: Occasion) -> str:
     if occasion.rule:
         pieces.append(_span(occasion))
         if occasion.also:
-            pieces.append(f"also on {_listed([day_in_words(day) for day in occasion.also])}")
+            pieces.append(Message("also on {days}", days=_listed([day_in_words(day) for day in occasion.also])))
     if occasion.but:
-        pieces.append(f"not on {_listed([day_in_words(day) for day in occasion.but])}")
-    return ", ".join(pieces)
+        pieces.append(Message("not on {days}", days=_listed([day_in_words(day) for day in occasion.but])))
+    return Joined(", ", pieces)
 
 
 def day_in_words(iso: str) -> str:
@@ -55,83 +46,142 @@ def short_day(iso: str) -> str:
     return Local(partial(_day, date.fromisoformat(iso), "EEE d MMMM y", "full"))
 
 
+def weekday_name(day: int) -> str:
+    """Saturday; `day` counts from Monday, 0 to 6."""
+    return Local(partial(_weekday, day))
+
+
+def month_name(month: int) -> str:
+    """December; `month` is 1 to 12."""
+    return Local(partial(_month, month))
+
+
 def _day(day: date, in_english: str, otherwise: str, language: str) -> str:
     """By the patterns of CLDR; English in the British order, whatever English the reader has."""
     return format_date(day, in_english if language == "en" else otherwise, locale=locale(language))
 
 
+def _weekday(day: int, language: str) -> str:
+    return str(get_day_names("wide", "stand-alone", locale(language))[day])
+
+
+def _month(month: int, language: str) -> str:
+    return str(get_month_names("wide", "format", locale(language))[month])
+
+
 def _days(occasion: Occasion) -> str:
     if occasion.rule:
-        said = rule_in_words(occasion.rule)
-        return said[0].upper() + said[1:]
+        return rule_in_words(occasion.rule).capitalize()
+    first = weekday_and_day(occasion.day)
     if occasion.last_day and occasion.last_day != occasion.day:
-        return f"{_weekday(occasion.day)} to {_weekday(occasion.last_day)}"
-    return _listed([_weekday(day) for day in (occasion.day, *occasion.also)])
-
-
-def _weekday(iso: str) -> str:
-    return f"{date.fromisoformat(iso):%A} {day_in_words(iso)}"
+        return Message("{first} to {last}", first=first, last=weekday_and_day(occasion.last_day))
+    return _listed([first, *map(weekday_and_day, occasion.also)])
 
 
 def _span(occasion: Occasion) -> str:
     parts = rule_parts(occasion.rule)
-    start = f"from {day_in_words(occasion.day)}"
+    day = day_in_words(occasion.day)
     if "UNTIL" in parts:
         until = parts["UNTIL"]
-        return f"{start} until {day_in_words(f'{until[:4]}-{until[4:6]}-{until[6:8]}')}"
+        last = day_in_words(f"{until[:4]}-{until[4:6]}-{until[6:8]}")
+        return Message("from {day} until {last}", day=day, last=last)
     if "COUNT" in parts:
-        count = int(parts["COUNT"])
-        return f"{start}, {'once' if count == 1 else f'{count} times'}"
-    return f"{start} on"
+        return Plural("from {day}, once", "from {day}, {number} times", int(parts["COUNT"]), day=day)
+    return Message("from {day} on", day=day)
 
 
 def rule_in_words(rule: str) -> str:
     """A rule without its end, such as "every two weeks on Saturday"."""
     parts = rule_parts(rule)
-    frequency, interval = parts.get("FREQ", ""), int(parts.get("INTERVAL", "1"))
     weekdays = [_by_day(one) for one in parts.get("BYDAY", "").split(",") if one]
     month_days = [int(one) for one in parts.get("BYMONTHDAY", "").split(",") if one]
-    said = _often(frequency, interval, weekdays)
+    said = _often(parts.get("FREQ", ""), int(parts.get("INTERVAL", "1")), weekdays)
     if month_days:
-        said += f" on the {_listed([_day_number(day) for day in month_days])}"
+        said = Message("{often} on the {days}", often=said, days=_listed([_day_number(day) for day in month_days]))
     if "BYMONTH" in parts:
-        said += f" in {_listed([_MONTHS[int(month) - 1] for month in parts['BYMONTH'].split(',')])}"
+        months = [month_name(int(month)) for month in parts["BYMONTH"].split(",")]
+        said = Message("{often} in {months}", often=said, months=_listed(months))
     strange = sorted(parts.keys() - {"FREQ", "INTERVAL", "BYDAY", "BYMONTHDAY", "BYMONTH", "COUNT", "UNTIL", "WKST"})
-    return said + (f" ({', '.join(f'{name} {parts[name]}' for name in strange)})" if strange else "")
+    if strange:
+        return Message("{often} ({rest})", often=said, rest=", ".join(f"{name} {parts[name]}" for name in strange))
+    return said
 
 
 def _by_day(one: str) -> tuple[int, str]:
     return int(one[:-2] or 0), one[-2:]
 
 
-def _often(frequency: str, interval: int, weekdays: list[tuple[int, str]]) -> str:
-    unit = _UNITS.get(frequency, "time")
-    every = f"every {unit}" if interval == 1 else f"every {_NUMBERS.get(interval, str(interval))} {unit}s"
+def _every(frequency: str, interval: int) -> Message:
+    match frequency:
+        case "DAILY":
+            two, every = Message("every two days"), Plural("every day", "every {number} days", interval)
+        case "WEEKLY":
+            two, every = Message("every two weeks"), Plural("every week", "every {number} weeks", interval)
+        case "MONTHLY":
+            two, every = Message("every two months"), Plural("every month", "every {number} months", interval)
+        case "YEARLY":
+            two, every = Message("every two years"), Plural("every year", "every {number} years", interval)
+        case _:
+            return Plural("every time", "every {number} times", interval)
+    return two if interval == 2 else every
+
+
+def _often(frequency: str, interval: int, weekdays: list[tuple[int, str]]) -> Message:
+    every = _every(frequency, interval)
     if not weekdays:
         return every
     if frequency == "WEEKLY" and interval == 1:
-        names = [day for _, day in weekdays]
-        return "every weekday" if names == _WORKDAYS else f"every {_listed([_DAYS[day] for day in names])}"
-    if frequency == "WEEKLY":
-        return f"{every} on {_listed([_DAYS[day] for _, day in weekdays])}"
-    named = [
-        f"{_ORDINALS.get(ordinal, f'{ordinal}.')} {_DAYS[day]}" if ordinal else _DAYS[day] for ordinal, day in weekdays
-    ]
-    return (
-        f"the {_listed(named)} of {every}"
-        if all(ordinal for ordinal, _ in weekdays)
-        else f"{every} on {_listed(named)}"
-    )
+        if [day for _, day in weekdays] == _WORKDAYS:
+            return Message("every weekday")
+        return Message("every {days}", days=_listed([_named(day) for _, day in weekdays]))
+    named = _listed([_nth(ordinal, _named(day)) for ordinal, day in weekdays])
+    if all(ordinal for ordinal, _ in weekdays):
+        return Message("the {days} of {often}", days=named, often=every)
+    return Message("{often} on {days}", often=every, days=named)
+
+
+def _named(day: str) -> str:
+    return weekday_name(_WEEKDAYS.index(day))
+
+
+def _nth(ordinal: int, day: str) -> str:
+    """Which of a month; 0 for each."""
+    match ordinal:
+        case 0:
+            return day
+        case 1:
+            return Message("first {day}", day=day)
+        case 2:
+            return Message("second {day}", day=day)
+        case 3:
+            return Message("third {day}", day=day)
+        case 4:
+            return Message("fourth {day}", day=day)
+        case 5:
+            return Message("fifth {day}", day=day)
+        case -1:
+            return Message("last {day}", day=day)
+        case -2:
+            return Message("last but one {day}", day=day)
+    return Message("{ordinal}. {day}", ordinal=ordinal, day=day)
 
 
 def _day_number(day: int) -> str:
-    if day == -1:
-        return "last day"
-    ending = "th" if day % 100 in (11, 12, 13) else {1: "st", 2: "nd", 3: "rd"}.get(day % 10, "th")
-    return f"{day}{ending}"
+    return Message("last day") if day == -1 else Local(partial(_ordinal, day))
+
+
+def _ordinal(day: int, language: str) -> str:
+    """15th; in other languages with the mark that days of a month have there, if they have one (common practice)."""
+    if language == "en":
+        ending = "th" if day % 100 in (11, 12, 13) else {1: "st", 2: "nd", 3: "rd"}.get(day % 10, "th")
+        return f"{day}{ending}"
+    if language == "fr" and day == 1:
+        return "1er"
+    return f"{day}." if language == "de" else str(day)
 
 
 def _listed(names: list[str]) -> str:
-    if len(names) > _MOST_DAYS + 8:
-        names = [*names[:_MOST_DAYS], f"{len(names) - _MOST_DAYS} more"]
-    return f"{', '.join(names[:-1])} and {names[-1]}" if len(names) > 1 else names[0]
+    if len(names) <= _MOST_NAMED:
+        return Listed(names)
+    more = Message("{number} more", number=len(names) - _FIRST_NAMED)
+    return Listed([*names[:_FIRST_NAMED], more])

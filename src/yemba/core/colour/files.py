@@ -62,7 +62,7 @@ def _palette(parsed: Sequence[tuple[str, Read]]) -> Palette:
     colours: list[Named] = []
     more, parsed = len(parsed) > PALETTE_COLOURS, parsed[:PALETTE_COLOURS]
     for name, one in parsed:
-        colours.append((name or name_for(one.colour, [known for known, _ in colours]), one.colour))
+        colours.append((name or str(name_for(one.colour, [known for known, _ in colours])), one.colour))
     clear, mapped = sum(one.alpha < 1 for _, one in parsed), sum(one.mapped for _, one in parsed)
     lost: list[str] = []
     if more:

@@ -1,38 +1,45 @@
-"""A name for a colour: the nearest of a list of plain colour words."""
+"""A name for a colour: the nearest of a list of plain colour words, in the reader's language."""
 
 from __future__ import annotations
 
 from collections.abc import Collection
 from functools import cache
-from itertools import count
+from itertools import chain, count
 from math import hypot
 
 from yemba.core.colour.oklch import to_oklab
 from yemba.core.colour.srgb import Colour, from_hex
+from yemba.core.message import Joined, labels
 
 # Words that people use of paint, cloth, stone and plants, each with a colour of our choosing.
-_WORDS = """
-Black 000000, Soot 1c1b1a, Ink 16212e, Charcoal 36393d, Graphite 55585c, Slate 55636e, Steel 71828f, Pewter 8f9499,
-Ash b1b3b0, Fog d3d7d8, Chalk efeeea, White ffffff, Paper f7f3e8, Linen ece2d0, Oat d9c9a8, Sand cdb58c, Straw dcc26a,
-Honey d69a2d, Mustard b98a1c, Amber f0a81c, Saffron f2b53a, Lemon f3e04a, Butter f7e9a0, Cream faf3d3, Gold c69c3a,
-Brass a6803a, Bronze 7c5f2e, Umber 5a4430, Walnut 4c3325, Cocoa 6a4630, Chestnut 84482f, Cinnamon a8673c, Copper b26d42,
-Clay b9735a, Terracotta c65f3f, Brick a5402d, Oxide 8c3b2a, Rust 9c4a22, Pumpkin dd7420, Orange f28a1e, Apricot f3b384,
-Peach f8cdb0, Salmon ef9480, Coral f0705a, Tomato df4630, Poppy d9322a, Red d51f26, Signal ff1a1a, Cherry a81c30,
-Wine 6e1f32, Bordeaux 551a2b, Plum 62305a, Aubergine 3c2140, Heather 9c7fa4, Lilac c4a8d8, Lavender dcd2ee,
-Violet 6f3fb0, Purple 7c2a8c, Iris 5a4fcf, Orchid c46bc0, Fuchsia d62a92, Magenta ff22dd, Raspberry c02758, Rose dd6f8c,
-Blush f2cdd0, Pink f5a3bd, Indigo 32337f, Midnight 1b2147, Navy 1c2d5a, Cobalt 1f47a8, Blue 2456d6, Cornflower 6d92e0,
-Sky 9ac8ee, Ice dceef5, Denim 3f5f8a, Harbour 2f5f8a, Petrol 155a6b, Teal 14797a, Sea 2d8f95, Lagoon 3bb0b8,
-Turquoise 30c8c0, Aqua 9ae6e0, Mint c0ecd4, Jade 2a9d74, Emerald 128a4c, Green 2b9a3a, Grass 5aa63a, Lime a9d22e,
-Moss 6d7a35, Olive 70702a, Sage a3b18f, Fern 4f7a42, Bottle 1d4a35, Pine 21402f, Forest 20521f, Seaweed 1f3330,
-Kelp 3c4a2c, Spring 3ae06a,
-Petal ffe3e8, Pistachio eaf7dc, Frost e2effb, Milk fff6e0
-"""
+_WORDS = labels({
+    "#000000": "Black", "#1c1b1a": "Soot", "#16212e": "Ink", "#36393d": "Charcoal", "#55585c": "Graphite",
+    "#55636e": "Slate", "#71828f": "Steel", "#8f9499": "Pewter", "#b1b3b0": "Ash", "#d3d7d8": "Fog",
+    "#efeeea": "Chalk", "#ffffff": "White", "#f7f3e8": "Paper", "#ece2d0": "Linen", "#d9c9a8": "Oat",
+    "#cdb58c": "Sand", "#dcc26a": "Straw", "#d69a2d": "Honey", "#b98a1c": "Mustard", "#f0a81c": "Amber",
+    "#f2b53a": "Saffron", "#f3e04a": "Lemon", "#f7e9a0": "Butter", "#faf3d3": "Cream", "#c69c3a": "Gold",
+    "#a6803a": "Brass", "#7c5f2e": "Bronze", "#5a4430": "Umber", "#4c3325": "Walnut", "#6a4630": "Cocoa",
+    "#84482f": "Chestnut", "#a8673c": "Cinnamon", "#b26d42": "Copper", "#b9735a": "Clay", "#c65f3f": "Terracotta",
+    "#a5402d": "Brick", "#8c3b2a": "Oxide", "#9c4a22": "Rust", "#dd7420": "Pumpkin", "#f28a1e": "Orange",
+    "#f3b384": "Apricot", "#f8cdb0": "Peach", "#ef9480": "Salmon", "#f0705a": "Coral", "#df4630": "Tomato",
+    "#d9322a": "Poppy", "#d51f26": "Red", "#ff1a1a": "Signal", "#a81c30": "Cherry", "#6e1f32": "Wine",
+    "#551a2b": "Bordeaux", "#62305a": "Plum", "#3c2140": "Aubergine", "#9c7fa4": "Heather", "#c4a8d8": "Lilac",
+    "#dcd2ee": "Lavender", "#6f3fb0": "Violet", "#7c2a8c": "Purple", "#5a4fcf": "Iris", "#c46bc0": "Orchid",
+    "#d62a92": "Fuchsia", "#ff22dd": "Magenta", "#c02758": "Raspberry", "#dd6f8c": "Rose", "#f2cdd0": "Blush",
+    "#f5a3bd": "Pink", "#32337f": "Indigo", "#1b2147": "Midnight", "#1c2d5a": "Navy", "#1f47a8": "Cobalt",
+    "#2456d6": "Blue", "#6d92e0": "Cornflower", "#9ac8ee": "Sky", "#dceef5": "Ice", "#3f5f8a": "Denim",
+    "#2f5f8a": "Harbour", "#155a6b": "Petrol", "#14797a": "Teal", "#2d8f95": "Sea", "#3bb0b8": "Lagoon",
+    "#30c8c0": "Turquoise", "#9ae6e0": "Aqua", "#c0ecd4": "Mint", "#2a9d74": "Jade", "#128a4c": "Emerald",
+    "#2b9a3a": "Green", "#5aa63a": "Grass", "#a9d22e": "Lime", "#6d7a35": "Moss", "#70702a": "Olive",
+    "#a3b18f": "Sage", "#4f7a42": "Fern", "#1d4a35": "Bottle", "#21402f": "Pine", "#20521f": "Forest",
+    "#1f3330": "Seaweed", "#3c4a2c": "Kelp", "#3ae06a": "Spring", "#ffe3e8": "Petal", "#eaf7dc": "Pistachio",
+    "#e2effb": "Frost", "#fff6e0": "Milk",
+})  # fmt: skip
 
 
 @cache
 def _known() -> tuple[tuple[str, Colour], ...]:
-    pairs = (entry.split() for entry in _WORDS.replace("\n", " ").split(","))
-    return tuple((name, from_hex(f"#{code}")) for name, code in pairs)
+    return tuple((name, from_hex(code)) for code, name in _WORDS.items())
 
 
 def _unlike(first: Colour, second: Colour) -> float:
@@ -42,10 +49,11 @@ def _unlike(first: Colour, second: Colour) -> float:
 
 
 def name_for(colour: Colour, existing: Collection[str] = ()) -> str:
-    """A word for `colour` that is none of `existing`: the nearest word left, numbered where all near ones are gone."""
-    near = sorted(_known(), key=lambda known: _unlike(known[1], colour))
-    used = {name.casefold() for name in existing}
-    free = next((name for name, _ in near[:4] if name.casefold() not in used), "")
-    if free:
-        return free
-    return next(f"{near[0][0]} {n}" for n in count(2) if f"{near[0][0]} {n}".casefold() not in used)
+    """A word for `colour` that is none of `existing`: the nearest word left, numbered where all near ones are gone.
+
+    It is a message, to be kept in the language of whoever asked for it.
+    """
+    near = [name for name, _ in sorted(_known(), key=lambda known: _unlike(known[1], colour))]
+    used = {str(name).casefold() for name in existing}
+    numbered = (Joined(" ", [near[0], str(number)]) for number in count(2))
+    return next(name for name in chain(near[:4], numbered) if str(name).casefold() not in used)

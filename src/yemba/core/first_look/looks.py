@@ -96,12 +96,17 @@ def fitting(given: Given, catalogue: Catalogue) -> list[Template]:
 
 def _score(given: Given, voice: Voice, template: Template) -> float:
     """How well a template fits: moods and strengths that the trade asks for, aims, the shape of the logo, the voice."""
-    moods = sum(2.0 / (place + 1) for place, mood in enumerate(given.trade.moods) if mood in template.moods)
-    strengths = sum(kind in template.strengths for kind in given.trade.leads)
-    aims = 0.7 * sum(_OF_AIM[aim] in template.strengths for aim in given.aims)
-    shape = 1.0 if given.shape and given.shape.is_round == template.is_round else 0.0
-    pictures = 1.5 if given.photo and "opening" in template.strengths else 0.0
-    return moods + strengths + aims + shape + pictures + 1.5 * len(_LIKED[voice] & set(template.moods))
+    score = 1.5 * len(_LIKED[voice] & set(template.moods))
+    for place, mood in enumerate(given.trade.moods):
+        if mood in template.moods:
+            score += 2.0 / (place + 1)
+    score += sum(kind in template.strengths for kind in given.trade.leads)
+    score += 0.7 * sum(_OF_AIM[aim] in template.strengths for aim in given.aims)
+    if given.shape and given.shape.is_round == template.is_round:
+        score += 1.0
+    if given.photo and "opening" in template.strengths:
+        score += 1.5
+    return score
 
 
 def _look(
@@ -151,7 +156,7 @@ def _palette(given: Given, voice: Voice, number: int, palettes: Sequence[ReadyPa
 
 
 def _entries(colours: Sequence[tuple[str, Colour]]) -> list[dict[str, str]]:
-    return [{"id": f"c{n}", "name": name, "hex": colour.hex} for n, (name, colour) in enumerate(colours, 1)]
+    return [{"id": f"c{n}", "name": str(name), "hex": colour.hex} for n, (name, colour) in enumerate(colours, 1)]
 
 
 class _Type(NamedTuple):

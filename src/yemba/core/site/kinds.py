@@ -51,7 +51,8 @@ GROUPS = labels(
 
 
 class Field(Strict):
-    """One field of a section or an item; `starter` are the words a new one begins with.
+    """One field of a section or an item; `starter` are the words a new one begins with, `translations` these in other
+    languages.
 
     `heads` says that an item's field is set as a heading, `level` in which level of text it is set, `will_do` that the
     starter words may stay as they are. `reaches` is "mail" or "telephone" where a line is a link by which somebody is
@@ -64,6 +65,7 @@ class Field(Strict):
     type: str
     limit: int = 160
     starter: str = ""
+    translations: tuple[str, ...] = ()
     needed: bool = False
     heads: bool = False
     level: str = "body"
@@ -106,9 +108,13 @@ class Field(Strict):
     def is_starter(self, stored: Mapping[str, str], words: Texts = NO_TEXTS) -> bool:
         """Whether it still holds what a new one begins with; `words` are those of a trade, by field."""
         text = plain(stored.get(self.slug, ""))
-        if self.starter and text == plain(self.read(self.starter)):
+        if text in self._starters:
             return True
         return bool(text) and any(is_filled(plain(self._stored(word)), text) for word in words.get(self.slug, ()))
+
+    @cached_property
+    def _starters(self) -> frozenset[str]:
+        return frozenset(plain(self.read(text)) for text in (self.starter, *self.translations) if text)
 
     def begins(self, words: Texts = NO_TEXTS) -> bool:
         """Whether a new one begins with anything."""

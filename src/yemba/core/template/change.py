@@ -142,5 +142,9 @@ def _seen(now: Look, then: Look, section: Section) -> Iterator[tuple[str, str, s
     kind = now.catalogue.kind(section.kind)
     names = kind.layout_names()
     yield kind.name, names[now.layout(section).value], names[then.layout(section).value]
-    was, will = (look.ground_names[look.ground(section).value] for look in (now, then))
-    yield Message("Ground of {name}", name=kind.name), was, will
+    subject = Message("Ground of {name}", name=kind.name)
+    yield subject, _ground_name(now, section), _ground_name(then, section)
+
+
+def _ground_name(look: Look, section: Section) -> str:
+    return look.ground_names[look.ground(section).value]

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from typing import Any
 
+from yemba.core.language import ENGLISH, Language
 from yemba.core.picture.collection import search
 from yemba.core.site.addresses import free_slug
 from yemba.core.site.catalogue import Catalogue
@@ -23,11 +24,14 @@ _PAGE = "page:"
 
 
 class Beginning:
-    """A new site in the making: its name and town are put into the words of its trade."""
+    """A new site in the making: its name and town are put into the words of its trade. Those are English; in any other
+    language sections begin with the words of their kinds."""
 
-    def __init__(self, name: str, town: str, trade: Trade, catalogue: Catalogue, ids: Ids) -> None:
+    def __init__(
+        self, name: str, town: str, trade: Trade, catalogue: Catalogue, ids: Ids, language: Language = ENGLISH
+    ) -> None:
         self.name, self.town, self.trade = name, town, trade
-        self._catalogue, self._ids = catalogue, ids
+        self._catalogue, self._ids, self._language = catalogue, ids, language
 
     def document(
         self, template: str, plan: Sequence[PlannedPage], values: Mapping[str, Any], *, pictures: bool = True
@@ -78,8 +82,8 @@ class Beginning:
         """A section with the words of the trade, else as its kind begins; `pages` are ids by the slugs there."""
         kind = self._catalogue.kind(kind_of(name))
         words = self.trade.words.get(name)
-        if words is None:
-            return starter(kind, self._ids)
+        if words is None or not self._language.is_english:
+            return starter(kind, self._ids, self._language)
         section: dict[str, Any] = {"kind": kind.slug, "fields": self.fields(kind.fields, words, pages)}
         if kind.items:
             entries = {
@@ -91,15 +95,18 @@ class Beginning:
 
     def fields(self, fields: Sequence[Field], words: Mapping[str, str], pages: Mapping[str, str]) -> dict[str, str]:
         """As they are stored; a link to a page that is not in the plan falls away, and the button with it."""
-        texts = {slug: fill(text, self.name, self.town) for slug, text in words.items()}
-        links = {slug for slug, text in texts.items() if text.startswith(_PAGE)}
-        for slug in links:
-            texts[slug] = f"{_PAGE}{pages.get(texts[slug].removeprefix(_PAGE), '')}"
-        if any(texts[slug] == _PAGE for slug in links):
-            texts = {slug: text for slug, text in texts.items() if slug not in {*links, "button"}}
-        defaults = {field.slug: field.starter for field in fields if field.will_do and field.starter}
-        filled = {slug: text for slug, text in {**defaults, **texts}.items() if text.strip()}
-        return {field.slug: field.read(filled[field.slug]) for field in fields if field.slug in filled}
+        texts = {field.slug: field.starter for field in fields if field.will_do}
+        for slug, text in words.items():
+            texts[slug] = self._text(text, pages)
+        if _PAGE in texts.values():
+            texts = {slug: text for slug, text in texts.items() if text != _PAGE and slug != "button"}
+        return {field.slug: field.read(text) for field in fields if (text := texts.get(field.slug, "")).strip()}
+
+    def _text(self, text: str, pages: Mapping[str, str]) -> str:
+        """With the site's name and town in it; a link to a page by its slug becomes one by its id, or "page:" alone."""
+        if text.startswith(_PAGE):
+            return f"{_PAGE}{pages.get(text.removeprefix(_PAGE), '')}"
+        return fill(text, self.name, self.town)
 
 
 def purposes(look: Look) -> dict[str, TradePage]:
@@ -116,28 +123,35 @@ def new_page(look: Look, sections: Sequence[str], ids: Ids) -> dict[str, Any]:
     return {"sections": made, "order": list(made)} if made else {}
 
 
-def new_section(look: Look, kind: SectionKind, ids: Ids) -> dict[str, Any]:
-    """A section to be added to a site: with the words of its trade where it has some for this kind."""
+def new_section(look: Look, kind: SectionKind, ids: Ids, language: str = "") -> dict[str, Any]:
+    """A section to be added to a site, or to its pages in another `language`: with the words of its trade where it has
+    some for this kind."""
     name = look.trade.section_for(kind.slug) if look.trade else ""
     if not look.trade or not name:
-        return starter(kind, ids)
-    return _beginning(look, look.trade, ids).section(name, {})
+        return starter(kind, ids, _language(look, language))
+    return _beginning(look, look.trade, ids, language).section(name, {})
 
 
-def new_entry(look: Look, section: Section, fields: Sequence[Field]) -> dict[str, Any]:
+def new_entry(look: Look, section: Section, fields: Sequence[Field], language: str = "") -> dict[str, Any]:
     """An entry to be added to a section: the first of the trade's that does not stand in it yet."""
     stored = [item.fields for item in section.items.values()]
-    if look.trade:
+    if look.trade and _language(look, language).is_english:
         begun = _beginning(look, look.trade, str)
         for words in look.trade.items.get(look.trade.section_for(section.kind), []):
             entry = begun.fields(fields, words, {})
             if not any(entry.items() <= there.items() for there in stored):
                 return {"fields": entry}
-    return {"fields": starter_fields(fields)}
+    return {"fields": starter_fields(fields, _language(look, language))}
 
 
-def _beginning(look: Look, trade: Trade, ids: Ids) -> Beginning:
-    return Beginning(look.document.name, str(look.value("site.town")), trade, look.catalogue, ids)
+def _beginning(look: Look, trade: Trade, ids: Ids, language: str = "") -> Beginning:
+    town = str(look.value("site.town"))
+    return Beginning(look.document.name, town, trade, look.catalogue, ids, _language(look, language))
+
+
+def _language(look: Look, tag: str) -> Language:
+    """That of the site where none is named."""
+    return look.catalogue.language(tag) if tag else look.language
 
 
 def stored_values(values: Mapping[str, Any]) -> dict[str, dict[str, Any]]:

@@ -54,7 +54,7 @@ class TradePage(Strict):
     """A page: `sections` name entries of the trade's words. It is proposed for any of its `aims`, always where it names
     none. `slug` "" is the first page."""
 
-    name: str
+    name: Label
     slug: str = ""
     aims: list[str] = []
     sections: list[str]

@@ -72,10 +72,11 @@ def judge(heading: Drawn, body: Drawn) -> Judged:
 
 def ranked(families: Mapping[str, Drawn], heading: str = "", body: str = "") -> list[Ranked]:
     """Every body face for a heading face, or every heading face for a body face, the best first."""
-    pairs = ((slug, (families[heading], one) if heading else (one, families[body])) for slug, one in families.items())
-    judgements = [(slug, judge(*pair)) for slug, pair in pairs]
-    judgements.sort(key=lambda entry: (-entry[1].score, entry[0]))
-    return [Ranked(slug, judged.score, reason(judged)) for slug, judged in judgements]
+    pairs = []
+    for slug, family in families.items():
+        judged = judge(families[heading], family) if heading else judge(family, families[body])
+        pairs.append(Ranked(slug, judged.score, reason(judged)))
+    return sorted(pairs, key=lambda pair: (-pair.score, pair.slug))
 
 
 def reason(judged: Judged) -> str:

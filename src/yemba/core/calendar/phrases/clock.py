@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from yemba.core.calendar.phrases import token as kinds
 from yemba.core.calendar.phrases.cursor import Cursor, Unread
+from yemba.core.message import Message
 
 _EVENING = 8  # hours up to this may be of the evening where a clock of twelve is usual
 
@@ -38,17 +39,17 @@ class Clock(Cursor):
         else:
             hour, minute, sure = token.number, 0, False
             if hour > 24:
-                raise Unread(f"“{token.text}” is no time of day.")
+                raise Unread(Message("“{typed}” is no time of day.", typed=token.text))
             sure = hour > 12
         total = hour * 60 + minute + shift
         if hour > 24 or minute > 59 or total < 0 or total > 24 * 60:
-            raise Unread(f"“{token.text}” is no time of day.")
+            raise Unread(Message("“{typed}” is no time of day.", typed=token.text))
         return total // 60 % 24, total % 60, sure
 
     def _clock(self) -> tuple[str, str]:
         """The times as they are stored."""
         if len(self._times) > 2:
-            raise Unread("Two times on one day are two entries.")
+            raise Unread(Message("Two times on one day are two entries."))
         if not self._times:
             return "", ""
         begins, *rest = self._times

@@ -11,7 +11,11 @@ Asked = dict[str, int]
 
 
 class Unread(Exception):
-    """What of a phrase has no meaning, as a sentence."""
+    """What of a phrase has no meaning, as a `sentence`."""
+
+    def __init__(self, sentence: str) -> None:
+        super().__init__(sentence)
+        self.sentence = sentence
 
 
 class Cursor:

@@ -2,13 +2,15 @@
 
 from __future__ import annotations
 
-from calendar import month_name, monthrange
+from calendar import monthrange
 from datetime import date
 from typing import Any
 
+from yemba.core.calendar.in_words import month_name
 from yemba.core.calendar.phrases import token as kinds
 from yemba.core.calendar.phrases.cursor import Cursor, Unread
 from yemba.core.calendar.phrases.token import Token
+from yemba.core.message import Joined, Message
 
 
 class Dates(Cursor):
@@ -136,8 +138,9 @@ class Dates(Cursor):
                         return known
             raise ValueError
         except ValueError:
-            said = f"{day} {month_name[month] if month in range(1, 13) else f'of month {month}'}"
-            raise Unread(f"There is no {said}{f' {year}' if year else ''}.") from None
+            named = month_name(month) if month in range(1, 13) else Message("month {number}", number=month)
+            said = Joined(" ", [str(day), named, str(year)] if year else [str(day), named])
+            raise Unread(Message("There is no {day}.", day=said)) from None
 
     def _months(self) -> set[int]:
         """A month, or those from one to another."""

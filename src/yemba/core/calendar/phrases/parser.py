@@ -10,12 +10,14 @@ from collections.abc import Mapping
 from datetime import date, timedelta
 from typing import Any, NamedTuple
 
+from yemba.core.calendar.in_words import day_in_words, weekday_name
 from yemba.core.calendar.phrases import token as kinds
 from yemba.core.calendar.phrases.clock import Clock
 from yemba.core.calendar.phrases.cursor import Asked, Unread
 from yemba.core.calendar.phrases.dates import Dates
 from yemba.core.calendar.phrases.token import Token, Vocabulary
 from yemba.core.calendar.recurrence import Occasion, first_day
+from yemba.core.message import Message
 
 _CODES = ("MO", "TU", "WE", "TH", "FR", "SA", "SU")
 _LONGEST_SPAN = 62  # days, of one occasion or of what is left out
@@ -68,7 +70,7 @@ class _Parser(Dates, Clock):
             before = self._place
             self._clause()
             if self._place == before:
-                raise Unread(f"“{self._peek().text}” has no meaning there.")
+                raise Unread(Message("“{typed}” has no meaning there.", typed=self._peek().text))
         return self._made()
 
     def _clause(self) -> None:
@@ -171,9 +173,9 @@ class _Parser(Dates, Clock):
         elif self._is(kinds.GROUP):
             self._group()
         elif self._is(kinds.MONTH):
-            raise Unread("Dates of every year are told by their day.")
+            raise Unread(Message("Dates of every year are told by their day."))
         else:
-            raise Unread("Every what?")
+            raise Unread(Message("Every what?"))
         if self._skip(kinds.OTHER):  # "un samedi sur deux"
             self._interval = 2
 
@@ -182,14 +184,14 @@ class _Parser(Dates, Clock):
         ordinals = self._ordinal_list()
         if self._is(kinds.UNIT):
             if len(ordinals) > 1 or ordinals[0] < 1:
-                raise Unread("Every what?")
+                raise Unread(Message("Every what?"))
             self._interval, self._frequency = ordinals[0], str(self._next().value)
             return
         if not self._is(kinds.WEEKDAY, kinds.WEEKLY):
             if self._is(kinds.OF_MONTH):
                 self._monthly_days(ordinals)
                 return
-            raise Unread("Every what?")
+            raise Unread(Message("Every what?"))
         days = self._weekday_list()
         by_month = [(ordinal, day) for ordinal in ordinals for day in days]
         if self._skip(kinds.OF_MONTH) or len(ordinals) > 1 or ordinals[0] in (1, -1):
@@ -220,7 +222,7 @@ class _Parser(Dates, Clock):
         elif self._is(kinds.OF_MONTH) or self._frequency == "MONTHLY":
             self._monthly_days(ordinals)
         else:
-            raise Unread(f"The {ordinals[0]}. of what?")
+            raise Unread(Message("The {number}. of what?", number=ordinals[0]))
 
     def _monthly_days(self, days: list[int]) -> None:
         self._skip(kinds.OF_MONTH)
@@ -229,7 +231,7 @@ class _Parser(Dates, Clock):
 
     def _whole_day(self, day: int) -> int:
         if day != -1 and not 1 <= day <= 31:
-            raise Unread(f"No month has a day {day}.")
+            raise Unread(Message("No month has a day {day}.", day=day))
         return day
 
     def _ordinal_list(self) -> list[int]:
@@ -264,7 +266,7 @@ class _Parser(Dates, Clock):
 
     def _monthly(self, days: list[tuple[int, int]]) -> None:
         if any(ordinal != -1 and not 1 <= ordinal <= 5 for ordinal, _ in days):
-            raise Unread("A month has at most five of each weekday.")
+            raise Unread(Message("A month has at most five of each weekday."))
         self._frequency = "MONTHLY"
         self._weekdays += days
 
@@ -285,7 +287,7 @@ class _Parser(Dates, Clock):
         spanned = self._is(kinds.TO, ahead=1) and self._is(kinds.WEEKDAY, ahead=2)
         days = self._weekday_list()
         if self._is(kinds.OF_MONTH):
-            raise Unread("Which of the month: the first, the second, the last?")
+            raise Unread(Message("Which of the month: the first, the second, the last?"))
         if self._is(kinds.NEXT):  # "samedi prochain"
             self._next()
             self._days += [self._coming(one) for one in days]
@@ -300,8 +302,8 @@ class _Parser(Dates, Clock):
         self._take(self._dates() or [])
         taken = self._days[before:]
         if taken and taken[0].weekday() != day:
-            one = taken[0]
-            raise Unread(f"{one.day} {one:%B %Y} is a {one:%A}.")
+            iso, named = taken[0].isoformat(), weekday_name(taken[0].weekday())
+            raise Unread(Message("{day} is a {weekday}.", day=day_in_words(iso), weekday=named))
 
     def _near(self) -> None:
         """ "Next Saturday", "tomorrow"."""
@@ -310,7 +312,7 @@ class _Parser(Dates, Clock):
             self._days.append(self._today + timedelta(days=token.number))
             return
         if not self._is(kinds.WEEKDAY):
-            raise Unread("Next what?")
+            raise Unread(Message("Next what?"))
         coming = self._coming(self._value())
         later = self._choose("next", 2)
         self._days.append(coming + timedelta(days=7 * later))
@@ -332,7 +334,7 @@ class _Parser(Dates, Clock):
             self._next()
             self._count = count
         else:
-            raise Unread(f"For {count} what?")
+            raise Unread(Message("For {number} what?", number=count))
 
     def _until_clause(self) -> None:
         self._to_end = self._next().value == "end"
@@ -349,9 +351,9 @@ class _Parser(Dates, Clock):
             end = self._value()
             self._loose += [(self._loose[-1] + step) % 7 for step in range(1, (end - self._loose[-1]) % 7 + 1)]
         elif self._is(kinds.UNIT):
-            raise Unread("Until when?")
+            raise Unread(Message("Until when?"))
         else:
-            raise Unread("Until when?")
+            raise Unread(Message("Until when?"))
 
     def _from_clause(self) -> None:
         self._next()
@@ -374,7 +376,7 @@ class _Parser(Dates, Clock):
             self._near()
             self._start = self._days.pop()
         else:
-            raise Unread("From when?")
+            raise Unread(Message("From when?"))
 
     def _except(self) -> None:
         self._next()
@@ -392,7 +394,7 @@ class _Parser(Dates, Clock):
                 self._next()
                 continue
             elif not some:
-                raise Unread("Not when?")
+                raise Unread(Message("Not when?"))
             else:
                 return
             some = True
@@ -402,7 +404,7 @@ class _Parser(Dates, Clock):
         """ "Every day except Sunday"."""
         out = self._weekday_list()
         if self._frequency not in ("DAILY", "WEEKLY"):
-            raise Unread("Which days of these?")
+            raise Unread(Message("Which days of these?"))
         here = [day for _, day in self._weekdays] or list(range(7))
         self._frequency = "WEEKLY"
         self._weekdays = [(0, day) for day in here if day not in out]
@@ -411,7 +413,7 @@ class _Parser(Dates, Clock):
         self._settle_loose()
         begins, ends = self._clock()
         if self._count and not self._frequency:
-            raise Unread("How often does it repeat: every week, every month?")
+            raise Unread(Message("How often does it repeat: every week, every month?"))
         rule = self._rule()
         if rule:
             day = self._first(rule)
@@ -422,12 +424,12 @@ class _Parser(Dates, Clock):
             return Parsed(occasion, self._spans(day))
         days = sorted(set(self._days or ([self._start] if self._start else [])))
         if not days:
-            raise Unread("On which day?")
+            raise Unread(Message("On which day?"))
         last = self._last or (self._end(days[0]) if self._until_token else None)
         if last and last < days[0]:
-            raise Unread("It ends before it begins.")
+            raise Unread(Message("It ends before it begins."))
         if last and len(days) > 1:
-            raise Unread("Several days and one that lasts longer are two entries.")
+            raise Unread(Message("Several days and one that lasts longer are two entries."))
         also = tuple(day.isoformat() for day in days[1:])
         lasting = last.isoformat() if last and last != days[0] else ""
         occasion = Occasion(days[0].isoformat(), begins, ends, lasting, "", also)
@@ -451,7 +453,7 @@ class _Parser(Dates, Clock):
             self._weekly((0, day) for day in days)
             return
         if self._days:
-            raise Unread("A day and a weekday: which is it?")
+            raise Unread(Message("A day and a weekday: which is it?"))
         once = self._choose("once", 2)
         if len(days) > 1:
             once = 1 - once
@@ -471,7 +473,7 @@ class _Parser(Dates, Clock):
             parts.append(f"INTERVAL={self._interval}")
         if self._weekdays:
             if any(ordinal == 0 for ordinal, _ in self._weekdays) and self._frequency == "MONTHLY":
-                raise Unread("Which of the month: the first, the second, the last?")
+                raise Unread(Message("Which of the month: the first, the second, the last?"))
             ordered = sorted(self._weekdays)
             parts.append(f"BYDAY={','.join(f'{ordinal or str()}{_CODES[day]}' for ordinal, day in ordered)}")
         if self._month_days:
@@ -479,7 +481,7 @@ class _Parser(Dates, Clock):
         if self._months_in or self._months_out:
             stay = sorted((self._months_in or {*range(1, 13)}) - self._months_out)
             if not stay:
-                raise Unread("No month is left.")
+                raise Unread(Message("No month is left."))
             parts.append(f"BYMONTH={','.join(map(str, stay))}")
         return ";".join(parts)
 
@@ -489,13 +491,13 @@ class _Parser(Dates, Clock):
         every = ";".join(part for part in rule.split(";") if not part.startswith("INTERVAL="))
         known = first_day(every, start)
         if known is None:
-            raise Unread("No day falls on that.")
+            raise Unread(Message("No day falls on that."))
         return known
 
     def _bounded(self, rule: str, day: date) -> str:
         if self._count:
             if self._until_token:
-                raise Unread("A last day and a number of times cannot both hold.")
+                raise Unread(Message("A last day and a number of times cannot both hold."))
             return f"{rule};COUNT={self._count}"
         end = self._until or (self._end(day) if self._until_token else None)
         if end is None:

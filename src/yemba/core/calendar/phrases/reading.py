@@ -10,17 +10,19 @@ from datetime import date
 from itertools import islice
 from typing import NamedTuple
 
+from yemba.core.calendar.in_words import day_in_words, weekday_and_day
 from yemba.core.calendar.phrases.cursor import Unread
 from yemba.core.calendar.phrases.languages import VOCABULARIES
 from yemba.core.calendar.phrases.parser import Parsed, parse
 from yemba.core.calendar.phrases.token import UNKNOWN, Vocabulary, tokens
 from yemba.core.calendar.recurrence import Occasion, occurrences
 from yemba.core.errors import Fault
+from yemba.core.message import Joined, Message
 
 LONGEST = 300
 """Letters of a phrase."""
 _MOST_READINGS = 4
-_EXAMPLE = "Write it as “every Saturday 10-13 until 30 June”, or “4 May 18:00”."
+_EXAMPLE = Message("Write it as “every Saturday 10-13 until 30 June”, or “4 May 18:00”.")
 
 
 class Reading(NamedTuple):
@@ -37,9 +39,15 @@ def read(phrase: str, language: str, today: date) -> list[Reading]:
     """
     text = phrase.strip()
     if not text:
-        raise Fault("phrase-unread", f"When is it? {_EXAMPLE}", "phrase")
+        raise Fault("phrase-unread", Message("When is it? {example}", example=_EXAMPLE), "phrase")
     if len(text) > LONGEST:
-        raise Fault("phrase-unread", f"That is {len(text)} letters long; {LONGEST} are read. {_EXAMPLE}", "phrase")
+        too_long = Message(
+            "That is {letters} letters long; {longest} are read. {example}",
+            letters=len(text),
+            longest=LONGEST,
+            example=_EXAMPLE,
+        )
+        raise Fault("phrase-unread", too_long, "phrase")
     own = language.partition("-")[0]
     tried = list(dict.fromkeys([own, "en", *VOCABULARIES]))
     refused: list[Fault] = []
@@ -58,8 +66,9 @@ def _readings(phrase: str, vocabulary: Vocabulary, language: str, today: date) -
     typed = tokens(phrase, vocabulary)
     strange = [token.text for token in typed if token.kind == UNKNOWN]
     if strange:
-        said = ", ".join(f"“{word}”" for word in dict.fromkeys(strange))
-        raise Fault("phrase-unread", f"{said} is not understood. {_EXAMPLE}", "phrase")
+        words = Joined(", ", [Message("“{word}”", word=word) for word in dict.fromkeys(strange)])
+        sentence = Message("{words} is not understood. {example}", words=words, example=_EXAMPLE)
+        raise Fault("phrase-unread", sentence, "phrase")
     try:
         first, asked = parse(typed, vocabulary, language, today, {})
         found = [_reading(first, today)]
@@ -68,7 +77,7 @@ def _readings(phrase: str, vocabulary: Vocabulary, language: str, today: date) -
                 other, _ = parse(typed, vocabulary, language, today, {name: choice})
                 found.append(_reading(other, today))
     except Unread as unread:
-        raise Fault("phrase-unread", f"{unread} {_EXAMPLE}", "phrase") from None
+        raise Fault("phrase-unread", Joined(" ", [unread.sentence, _EXAMPLE]), "phrase") from None
     return list(dict.fromkeys(found))[:_MOST_READINGS]
 
 
@@ -77,14 +86,14 @@ def _reading(parsed: Parsed, today: date) -> Reading:
     occasion = parsed.occasion
     days = [one.day for one in occurrences(occasion)] if parsed.left_out or occasion.rule else [occasion.day]
     if not days:
-        raise Unread("No day falls on that.")
+        raise Unread(Message("No day falls on that."))
     first = days[0]
     but, doubts = _left_out(parsed.left_out, days)
     occasion = occasion._replace(day=first, but=tuple(but))
     if not next(iter(occurrences(occasion)), None):
-        raise Unread("No day is left of it.")
+        raise Unread(Message("No day is left of it."))
     if max(occasion.last_day or first, days[-1]) < today.isoformat():
-        doubts.append("All of it is past.")
+        doubts.append(Message("All of it is past."))
     return Reading(occasion, tuple(doubts))
 
 
@@ -102,8 +111,10 @@ def _left_out(spans: Iterable[tuple[date, date]], days: list[str]) -> tuple[list
 
 def _misses(start: date, end: date) -> str:
     if start == end:
-        return f"Nothing falls on {start:%A} {start.day} {start:%B %Y}, which is to be left out."
-    return f"Nothing falls between {start.day} {start:%B} and {end.day} {end:%B %Y}, which is to be left out."
+        day = weekday_and_day(start.isoformat())
+        return Message("Nothing falls on {day}, which is to be left out.", day=day)
+    first, last = day_in_words(start.isoformat()), day_in_words(end.isoformat())
+    return Message("Nothing falls between {first} and {last}, which is to be left out.", first=first, last=last)
 
 
 def next_days(occasion: Occasion, today: date, most: int = 5) -> list[str]:

@@ -95,15 +95,17 @@ class AddDates(OfSection):
     entries: str
 
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
-        standing, kind = self.standing(look), self.kind(look)
-        if DATES not in kind.roles:
+        if DATES not in self.kind(look).roles:
             raise Fault("no-dates", Message("This section shows no dates."), "section")
-        there = [item.fields for item in standing.section.items.values()]
-        new = [fields for fields in self._read(look) if fields not in there]
-        room.ENTRIES.check(len(standing.section.order) + max(0, len(new) - 1), "file")
-        made = {ids(): {"fields": fields} for fields in new}
-        puts = [put(look.document, (*standing.path, "items", key), item) for key, item in made.items()]
-        return [*puts, put(look.document, (*standing.path, "order"), [*standing.section.order, *made])] if made else []
+        standing = self.standing(look)
+        order = standing.section.order
+        known = [item.fields for item in standing.section.items.values()]
+        new = {ids(): fields for fields in self._read(look) if fields not in known}
+        if not new:
+            return []
+        room.ENTRIES.check(len(order) + len(new) - 1, "file")
+        steps = [put(look.document, (*standing.path, "items", key), {"fields": new[key]}) for key in new]
+        return [*steps, put(look.document, (*standing.path, "order"), [*order, *new])]
 
     def _read(self, look: Look) -> list[dict[str, str]]:
         """Each field as its kind reads it; a link that is none is left out, a line too long for its field cut."""

@@ -17,7 +17,7 @@ from yemba.core.site.journal import every_tag
 from yemba.core.site.kinds import ONWARD, POST
 from yemba.core.site.resolve import Look
 from yemba.core.site.standing import on_new_pages
-from yemba.core.site.starter import starter
+from yemba.core.site.starter import starter, starter_fields
 from yemba.core.value.moment import Day, TimeOfDay
 from yemba.core.value.tag import read_tags
 
@@ -45,12 +45,13 @@ class AddPost(Command):
         return [put(document, ("pages", page), begun), put(document, ("order",), [*document.order, page])]
 
     def _sections(self, look: Look, name: str, ids: Ids) -> list[dict[str, Any]]:
-        head, onward = (look.catalogue.kind_of_role(role) for role in (POST, ONWARD))
-        begun = starter(head, ids)
-        begun["fields"] = begun.get("fields", {}) | {"heading": name}
-        words = look.catalogue.kind("words")
-        body = {field.slug: field.read(field.starter) for field in words.fields if field.slug == "body"}
-        return [begun, {"kind": words.slug, "layout": "single", "fields": body}, starter(onward, ids)]
+        head = starter(look.catalogue.kind_of_role(POST), ids, look.language)
+        head["fields"] = head.get("fields", {}) | {"heading": name}
+        kind = look.catalogue.kind("words")
+        fields = starter_fields([kind.field("body")], look.language)
+        words = {"kind": kind.slug, "layout": "single", "fields": fields}
+        onward = starter(look.catalogue.kind_of_role(ONWARD), ids, look.language)
+        return [head, words, onward]
 
     def say(self, look: Look) -> str:
         return Message("Post {page_name} added", page_name=self.page_name.strip())

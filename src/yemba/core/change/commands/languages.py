@@ -103,10 +103,13 @@ class RemoveLanguage(Command):
         document = look.document
         _check(document, self.language)
         gone = [key for key, page in document.ordered_pages() if page.language == self.language]
-        binned = [step for key in gone for step in BinPage(page=key).plan(look, ids) if step.path != ("order",)]
-        steps = [*binned, put(document, ("order",), [key for key in document.order if key not in gone])]
-        known = self.language in document.languages
-        return [*steps, *([remove(document, ("languages", self.language))] if known else [])]
+        steps: list[Operation] = []
+        for key in gone:
+            steps += (step for step in BinPage(page=key).plan(look, ids) if step.path != ("order",))
+        steps.append(put(document, ("order",), [key for key in document.order if key not in gone]))
+        if self.language in document.languages:
+            steps.append(remove(document, ("languages", self.language)))
+        return steps
 
     def say(self, look: Look) -> str:
         return Message("The site is no more in {named}", named=_named(look, self.language))

@@ -88,7 +88,7 @@ class AddPage(Command):
 
     def _named(self, look: Look) -> str:
         """What is typed, else what pages of this purpose are called."""
-        return self.page_name if self.page_name.strip() or not self.purpose else self._purpose(look).name
+        return self.page_name if self.page_name.strip() or not self.purpose else str(self._purpose(look).name)
 
     def say(self, look: Look) -> str:
         return Message("Page {named} added", named=self._named(look))

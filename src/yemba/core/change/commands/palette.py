@@ -163,12 +163,22 @@ class RemoveColour(OfColour):
             del palette[place]
 
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
-        steps = super().plan(look, ids)
-        for key, field in (("grounds.own", "fill"), ("roles.by_hand", "value")):
-            entries = look.value(key)
-            if any(entry[field] == f"@{self.colour}" for entry in entries):
-                steps.append(put_entries(look.document, key, [self._moved(look, entry, field) for entry in entries]))
-        return steps + self._one_offs(look) + self._settings(look) + self._fields(look) + self._tints(look)
+        return [
+            *super().plan(look, ids),
+            *self._entries(look, "grounds.own", "fill"),
+            *self._entries(look, "roles.by_hand", "value"),
+            *self._one_offs(look),
+            *self._settings(look),
+            *self._fields(look),
+            *self._tints(look),
+        ]
+
+    def _entries(self, look: Look, key: str, field: str) -> list[Operation]:
+        """Entries of a list that are in this colour."""
+        entries = look.value(key)
+        if not any(entry[field] == f"@{self.colour}" for entry in entries):
+            return []
+        return [put_entries(look.document, key, [self._moved(look, entry, field) for entry in entries])]
 
     def _settings(self, look: Look) -> list[Operation]:
         """Parts that are in this colour take the one that comes in its place, or none."""
@@ -235,7 +245,7 @@ class AddColour(Command):
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
         palette = _palette(look)
         for colour in self._colours():
-            name = self.colour_name.strip() or name_for(colour, [known["name"] for known in palette])
+            name = self.colour_name.strip() or str(name_for(colour, [known["name"] for known in palette]))
             palette.append({"id": ids(), "name": name, "hex": colour.hex})
         return _put(look.document, palette)
 
@@ -295,5 +305,5 @@ def whole(colours: list[tuple[str, Colour]]) -> list[tuple[str, Colour]]:
     for lightness in (0.965, 0.26, 0.6):
         near = neutral(lead, lightness)
         if len(made) < FEWEST_COLOURS and all(difference(near, known) > 0.1 for _, known in made):
-            made.append((name_for(near, [name for name, _ in made]), near))
+            made.append((str(name_for(near, [name for name, _ in made])), near))
     return made[:MOST_COLOURS]

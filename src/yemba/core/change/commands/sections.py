@@ -47,7 +47,8 @@ class AddSection(Command):
             raise refuse_choice(
                 self.layout, Message("The layout of {name}", name=kind.name), "layout", list(kind.layout_names())
             )
-        section, key = new_section(look, kind, ids), ids()
+        language = look.document.page(self.page).language if self.page else ""
+        section, key = new_section(look, kind, ids, language), ids()
         section |= {"layout": self.layout} if self.layout else {}
         return [
             put(look.document, (*path, "sections", key), section),
@@ -365,8 +366,10 @@ class AddItem(OfSection):
             raise Fault("no-items", Message("{name} has no list to add to.", name=kind.name))
         room.ENTRIES.check(len(standing.section.order))
         key = ids()
+        language = look.document.page(standing.page).language if standing.page else ""
+        entry = new_entry(look, standing.section, kind.items.fields, language)
         return [
-            put(look.document, (*standing.path, "items", key), new_entry(look, standing.section, kind.items.fields)),
+            put(look.document, (*standing.path, "items", key), entry),
             put(look.document, (*standing.path, "order"), [*standing.section.order, key]),
         ]
 
@@ -462,14 +465,16 @@ class DoToItems(OfSection):
     def _copied(self, look: Look, standing: Standing, copies: Mapping[str, str]) -> list[Operation]:
         section = standing.section
         room.ENTRIES.check(len(section.order) + len(copies) - 1, "items")
-        order = [one for key in section.order for one in (key, copies.get(key, "")) if one]
-        made = {new: section.items[key].model_dump(mode="json", exclude_defaults=True) for key, new in copies.items()}
-        apart = {element: values for element, values in section.one_offs.items() if element.split(".")[0] in copies}
-        return [
-            *(put(look.document, (*standing.path, "items", key), item) for key, item in made.items()),
-            *(put(look.document, (*standing.path, "one_offs", _element(one, copies)), apart[one]) for one in apart),
-            put(look.document, (*standing.path, "order"), order),
-        ]
+        order = list(section.order)
+        steps = []
+        for key, new in copies.items():
+            order.insert(order.index(key) + 1, new)
+            item = section.items[key].model_dump(mode="json", exclude_defaults=True)
+            steps.append(put(look.document, (*standing.path, "items", new), item))
+        for element, values in section.one_offs.items():
+            if element.split(".")[0] in copies:
+                steps.append(put(look.document, (*standing.path, "one_offs", _element(element, copies)), values))
+        return [*steps, put(look.document, (*standing.path, "order"), order)]
 
     def say(self, look: Look) -> str:
         count = len(self._chosen(look))

@@ -141,16 +141,26 @@ class MakeOwn(_OfStanding):
     page: str
 
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
-        document, standing = look.document, self.standing(look)
-        page, key, here = document.page(self.page), ids(), ("pages", self.page)
+        document = look.document
+        page = document.page(self.page)
         room.SECTIONS.check(len(page.order), "section")
-        at = page.standing.get(self.section, LAST)
-        place = {FIRST: 0}.get(at, page.order.index(at) + 1 if at in page.order else len(page.order))
+        key = ids()
+        copied = copy_of(self.standing(look).section.model_copy(update={"slug": ""}), ids)
+        order = list(page.order)
+        order.insert(self._place(page), key)
+        here = ("pages", self.page)
         return [
-            put(document, (*here, "sections", key), copy_of(standing.section.model_copy(update={"slug": ""}), ids)),
-            put(document, (*here, "order"), [*page.order[:place], key, *page.order[place:]]),
+            put(document, (*here, "sections", key), copied),
+            put(document, (*here, "order"), order),
             put(document, (*here, "standing", self.section), ABSENT),
         ]
+
+    def _place(self, page: Page) -> int:
+        """Where it stands among the page's own sections: first, behind one of them, or last."""
+        where = page.standing.get(self.section, LAST)
+        if where == FIRST:
+            return 0
+        return page.order.index(where) + 1 if where in page.order else len(page.order)
 
     def say(self, look: Look) -> str:
         return Message("{called} made {name}’s own", called=self.called(look), name=look.document.page(self.page).name)

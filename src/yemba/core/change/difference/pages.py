@@ -81,29 +81,34 @@ def _page(pair: Pair, key: str, old: Page, new: Page) -> Iterator[Change]:
     here: Path = ("pages", key)
     for field, subject in _PROPERTIES.items():
         states = getattr(old, field), getattr(new, field)
-        if states[0] != states[1]:
-            paths = [(*here, field), *([(*here, "was")] if field == "slug" else [])]
-            place = OfPage(key, field)
-            yield change(f"page.{key}.{field}", WORDS, subject, states, place, pair.moved(*paths), key)
+        if states[0] == states[1]:
+            continue
+        steps = pair.moved((*here, field), (*here, "was")) if field == "slug" else pair.moved((*here, field))
+        yield change(f"page.{key}.{field}", WORDS, subject, states, OfPage(key, field), steps, key)
     for field, (what, called, say) in _STATES.items():
-        if getattr(old, field) != getattr(new, field):
-            steps, place = pair.moved((*here, field)), OfPage(key, what)
-            yield change(f"page.{key}.{what}", VALUE, called(new), (say(old), say(new)), place, steps, key)
+        if getattr(old, field) == getattr(new, field):
+            continue
+        steps = pair.moved((*here, field))
+        yield change(f"page.{key}.{what}", VALUE, called(new), (say(old), say(new)), OfPage(key, what), steps, key)
     if old.was != new.was and old.slug == new.slug:
-        none = Message("none")
-        states = ", ".join(old.was) or none, ", ".join(new.was) or none
-        steps, subject = pair.moved((*here, "was")), Message("Old addresses of {name}", name=new.name)
+        steps = pair.moved((*here, "was"))
+        subject = Message("Old addresses of {name}", name=new.name)
+        states = _old_addresses(old), _old_addresses(new)
         yield change(f"page.{key}.was", WORDS, subject, states, OfPage(key, "slug"), steps, key)
     yield from _sections(pair, ("pages", key), old, new, Message("on {name}", name=new.name))
     yield from _shown_on(pair, key, old, new)
 
 
+def _old_addresses(page: Page) -> str:
+    return ", ".join(page.was) or Message("none")
+
+
 def _standing(pair: Pair) -> Iterator[Change]:
     """What differs of standing sections; one that comes or goes does so with the pages that show it."""
     old, new = (document.shared.get(STANDING, Holder()) for document in (pair.before, pair.after))
-    for one in (
-        _sections(pair, ("shared", STANDING), old, new, Message("that stands on several pages")) if old != new else ()
-    ):
+    if old == new:
+        return
+    for one in _sections(pair, ("shared", STANDING), old, new, Message("that stands on several pages")):
         key = one.key.removeprefix("section.")
         if (key in old.sections) == (key in new.sections):
             yield one

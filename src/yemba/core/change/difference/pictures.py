@@ -8,7 +8,7 @@ from yemba.core.change.difference.change import VALUE, WORDS, Change, Pair, Step
 from yemba.core.message import Joined, Message
 from yemba.core.picture.framing import AS_IT_IS
 from yemba.core.place import OfFile, OfFont, OfPicture
-from yemba.core.site.document import OwnFamily, Picture
+from yemba.core.site.document import OwnFamily, OwnFile, Picture
 from yemba.core.site.files import in_words
 from yemba.core.site.pictures import framing, in_words_of, toning_in_words
 from yemba.core.type.intake import LICENCES
@@ -128,10 +128,15 @@ def _font(pair: Pair, key: str) -> Iterator[Change]:
 
 def _own_file(pair: Pair, key: str) -> Iterator[Change]:
     old, new = pair.before.files[key], pair.after.files[key]
-    if old != new:
-        steps = pair.moved(("files", key))
-        states = Joined(", ", [old.name, in_words(old)]), Joined(", ", [new.name, in_words(new)])
-        yield change(f"file.{key}", VALUE, Message("File {name}", name=new.name), states, OfFile(key), steps)
+    if old == new:
+        return
+    subject = Message("File {name}", name=new.name)
+    states = _name_and_size(old), _name_and_size(new)
+    yield change(f"file.{key}", VALUE, subject, states, OfFile(key), pair.moved(("files", key)))
+
+
+def _name_and_size(file: OwnFile) -> str:
+    return Joined(", ", [file.name, in_words(file)])
 
 
 def _files(family: OwnFamily) -> str:

@@ -89,13 +89,17 @@ def _words(look: Look) -> dict[str, str]:
     samples: dict[str, list[str]] = {slug: [] for slug in LEVELS}
     for shown in islice(texts(look), _SAMPLED):
         samples[shown.level].append(shown.words)
-    headings = [words for slug in ("h1", "h2", "h5") for words in samples[slug]] or [look.document.name]
-    running = max(samples["body"] + samples["lead"], key=len, default="") or look.document.tagline or look.document.name
-    made = {slug: words[0] if words else "" for slug, words in samples.items()}
+    headings = samples["h1"] + samples["h2"] + samples["h5"] or [look.document.name]
+    running = max(samples["body"] + samples["lead"], key=len, default="")
+    running = running or look.document.tagline or look.document.name
+    words = {slug: of_level[0] for slug, of_level in samples.items() if of_level}
     spare = iter(headings[1:] + headings)
     for slug in ("h1", "h2", "h3", "h4", "h5", "h6"):
-        made[slug] = made[slug] or next(spare, headings[0])
-    return made | {slug: made[slug] or running for slug in _RUNNING} | {"body": running}
+        if slug not in words:
+            words[slug] = next(spare, headings[0])
+    for slug in _RUNNING:
+        words.setdefault(slug, running)
+    return words | {"body": running}
 
 
 def _fall(look: Look, slug: str, words: str, chosen: bool) -> Context:

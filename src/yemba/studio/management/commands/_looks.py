@@ -322,11 +322,14 @@ def of_contrast(page: Any) -> list[str]:
 
 def _reading(behind: Image.Image, ink: str, asked: float) -> float:
     """The share of squares on which a colour has the contrast that is asked."""
-    size = max(1, round(behind.width / _CELL)), max(1, round(behind.height / _CELL))
-    cells = np.asarray(behind.resize(size, Image.Resampling.BOX), dtype=np.float64).reshape(-1, 3)
-    red, green, blue = (float(part) for part in ink.removeprefix("rgb(").removesuffix(")").split(","))
-    one, under = (_luminance(np.array(colours)) + 0.05 for colours in ([[red, green, blue]], cells))
-    return float(np.mean(np.maximum(one, under) / np.minimum(one, under) >= asked))
+    columns = max(1, round(behind.width / _CELL))
+    rows = max(1, round(behind.height / _CELL))
+    cells = behind.resize((columns, rows), Image.Resampling.BOX)
+    under = _luminance(np.asarray(cells, dtype=np.float64).reshape(-1, 3)) + 0.05
+    channels = ink.removeprefix("rgb(").removesuffix(")").split(",")
+    text = _luminance(np.array([[float(channel) for channel in channels]])) + 0.05
+    contrast = np.maximum(text, under) / np.minimum(text, under)
+    return float(np.mean(contrast >= asked))
 
 
 def _luminance(colours: np.ndarray) -> np.ndarray:
