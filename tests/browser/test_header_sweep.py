@@ -15,7 +15,7 @@ from yemba.studio.management.commands import _headers as headers
 from yemba.studio.management.commands._headers import Case, every_case, faults
 
 pytestmark = [pytest.mark.browser, pytest.mark.xdist_group("header-sweep")]
-SAMPLE = 101  # every so manieth case: as many arrangements, templates, names, counts and logos as there are
+SAMPLE = 211  # every so manieth case: as many arrangements, templates, names, counts and logos as there are
 
 
 def test_a_sample_fits_as_was_worked_out(browser: Browser, catalogue: Catalogue) -> None:

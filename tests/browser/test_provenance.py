@@ -5,6 +5,7 @@ from __future__ import annotations
 import pytest
 from playwright.sync_api import Page
 
+from tests.sampling import some
 from tests.studio.test_controls import every_kind
 from yemba.catalogue import catalogue
 from yemba.core.site.document import Document
@@ -30,7 +31,7 @@ _PAINTED = """() => [...document.querySelectorAll("[data-field]")].filter((e) =>
 })"""
 
 
-@pytest.mark.parametrize("template", list(catalogue().templates))
+@pytest.mark.parametrize("template", some(list(catalogue().templates), 3))
 def test_told_colours_are_the_painted_ones(page: Page, site: Site, template: str) -> None:
     page.route("**/*", lambda route: route.abort())
     document = every_kind(sites.document(site))

@@ -53,6 +53,26 @@ def on_plan(hers: Client, start: Start, do: str, **more: str) -> list[tuple[str,
     return [(page.name, page.kept) for page in starts.plan_of(start)]
 
 
+@pytest.mark.parametrize(
+    ("language", "typed", "page", "words"),
+    [
+        ("de", "Bäckerei und Konditorei", "Brotliste", "Was ich mache"),
+        ("fr", "boulangère", "Liste des pains", "Ce que je fais"),
+        ("es", "soy panadero, hago pan", "Lista de panes", "Lo que hago"),
+        ("pt", "padaria", "Lista de pães", "O que faço"),
+        ("ar", "خبّاز", "قائمة الخبز", "ما أقوم به"),
+    ],
+)
+def test_a_trade_is_found_planned_and_begun_in_the_readers_language(
+    hers: Client, language: str, typed: str, page: str, words: str
+) -> None:
+    hers.defaults["HTTP_ACCEPT_LANGUAGE"] = language
+    start = give(hers, trade=typed, **{"site.language": language})
+    assert start.plan[1]["name"] == page
+    offers = {text for one in starts.document(start).stored() for text in [one.value]}
+    assert words in offers
+
+
 def test_what_the_browser_speaks_is_chosen_already(hers: Client) -> None:
     page = hers.get("/sites/new/", headers={"accept-language": "pl,en;q=0.4"}).content.decode()
     for value in ("pl", "PLN", "Europe/Warsaw"):

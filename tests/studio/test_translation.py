@@ -28,6 +28,7 @@ from django.utils import translation
 
 from yemba.catalogue import catalogue as shipped
 from yemba.core.language import own_name
+from yemba.core.trade.finding import nearest_trade
 from yemba.demo import scenario
 from yemba.hosting import services as hosting
 from yemba.hosting.models import Edition, Message
@@ -105,6 +106,15 @@ def test_a_translation_has_the_tags_of_its_message(tag: str) -> None:
         english = message.id[-1] if isinstance(message.id, tuple) else message.id
         for form in message.string if isinstance(message.string, tuple) else (message.string,):
             assert Counter(tags.findall(form)) == Counter(tags.findall(english)), f"{tag}: {form}"
+
+
+@pytest.mark.parametrize("tag", LANGUAGES)
+def test_a_trade_is_found_by_every_word_for_it(tag: str) -> None:
+    trades = shipped().trades.values()
+    with translation.override(tag):
+        for trade in trades:
+            for words in re.split("[,،]", f"{trade.name},{trade.also}" if trade.also else trade.name):
+                assert nearest_trade(words, trades) == trade.slug, words
 
 
 def test_bringing_up_to_date_keeps_what_is_translated_and_drops_what_is_said_no_more() -> None:

@@ -208,6 +208,11 @@ def _in_a_row(parts: Iterable[str], translator: Translator) -> str:
     )
 
 
+def in_english(text: str) -> str:
+    """A text as it is written in the code, or in a file of the catalogue."""
+    return str.__str__(text)
+
+
 def labels(names: Mapping[Key, str]) -> dict[Key, str]:
     """Choices with their names, as messages."""
     return {key: label(name) for key, name in names.items()}

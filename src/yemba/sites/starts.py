@@ -21,7 +21,7 @@ from yemba.core.first_look.given import Given
 from yemba.core.first_look.looks import FirstLook, dressed, rounds
 from yemba.core.first_look.shape import shape_of
 from yemba.core.limits import NAME_LETTERS, TOWN_LETTERS, TRADE_LETTERS
-from yemba.core.message import Message, labels, plain
+from yemba.core.message import Message, in_english, labels, plain
 from yemba.core.picture.drawing import raster
 from yemba.core.picture.intake import clean_picture
 from yemba.core.site.document import Document
@@ -128,8 +128,13 @@ def trade_of(start: Start) -> Trade:
     """The nearest to the words it was named by."""
     trades = catalogue().trades
     named = str(start.answers.get("trade", ""))
-    exact = next((trade for trade in trades.values() if trade.name.casefold() == named.strip().casefold()), None)
+    exact = next((one for one in trades.values() if named.strip().casefold() in _names(one)), None)
     return exact or trades[nearest_trade(named, trades.values())]
+
+
+def _names(trade: Trade) -> tuple[str, str]:
+    """In English and in the reader's language, in small letters."""
+    return in_english(trade.name).casefold(), str(trade.name).casefold()
 
 
 def plan_of(start: Start) -> list[PlannedPage]:

@@ -6,6 +6,7 @@ import re
 from collections import Counter
 from collections.abc import Iterable, Mapping
 
+from yemba.core.message import in_english
 from yemba.core.trade.trade import Trade
 
 _ALIKE = 0.5  # of the letters' triples, from which two words are one in another form
@@ -21,7 +22,7 @@ def nearest_trade(words: str, trades: Iterable[Trade]) -> str:
     there whole counts half more. Of two that fit as well the first is taken.
     """
     typed = _words(words)
-    names = {trade.slug: [_words(name) for name in (trade.name, *trade.also)] for trade in trades}
+    names = {trade.slug: [_words(name) for name in _called(trade)] for trade in trades}
     known = {slug: {word for name in called for word in name} for slug, called in names.items()}
     having = Counter(word for own in known.values() for word in own)
     scores = {
@@ -31,6 +32,12 @@ def nearest_trade(words: str, trades: Iterable[Trade]) -> str:
     }
     best = max(scores, key=lambda slug: scores[slug], default=_OTHER)
     return best if scores.get(best) else _OTHER
+
+
+def _called(trade: Trade) -> set[str]:
+    """What it is called, in English and in the reader's language."""
+    texts = (text for called in (trade.name, trade.also) for text in (in_english(called), str(called)))
+    return {name.strip() for text in texts for name in re.split("[,،]", text)}
 
 
 def _is_in(name: list[str], typed: list[str]) -> bool:
@@ -61,4 +68,8 @@ def _words(text: str) -> list[str]:
     return [word for word in re.findall(r"\w+", text.lower()) if word not in _SMALL]
 
 
-_SMALL = {"a", "and", "an", "the", "of", "or", "in", "for", "my", "i", "we", "am", "to", "with"}
+_SMALL = {
+    "a", "and", "an", "the", "of", "or", "in", "for", "my", "i", "we", "am", "to", "with",
+    "und", "der", "die", "das", "für", "ich", "bin", "auf", "dem", "mit", "et", "de", "du", "la", "le", "les", "je",
+    "suis", "un", "une", "y", "el", "los", "soy", "para", "e", "o", "os", "sou", "uma", "أنا", "و", "في",
+}  # fmt: skip

@@ -79,8 +79,9 @@ class Phrases(Strict):
 
 class Trade(Strict):
     """A trade. `sample` is what an invented business of it is called, where templates are looked at. `also` are words
-    by which it is found, `schema_type` what search engines are told it is (schema.org), `tags` by which pictures are
-    found, `moods` what its sites like to be, the first most, and `leads` the kinds of section that matter most to it.
+    by which it is found, with commas between, `schema_type` what search engines are told it is (schema.org), `tags` by
+    which pictures are found, `moods` what its sites like to be, the first most, and `leads` the kinds of section that
+    matter most to it.
 
     `words` are starter words of sections by name and field: a section's name is its kind, or "KIND/which" where there
     are several. `items` are those of its entries. {name} and {town} are put in; what stands in [brackets] is left out
@@ -91,7 +92,7 @@ class Trade(Strict):
     name: Label
     sample: str
     group: str
-    also: list[str]
+    also: Label
     schema_type: str
     tags: list[str]
     moods: list[str]
