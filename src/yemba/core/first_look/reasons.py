@@ -5,31 +5,33 @@ from __future__ import annotations
 from yemba.core.colour.srgb import Colour
 from yemba.core.first_look.given import Given
 from yemba.core.first_look.palettes import Voice, leading
-from yemba.core.message import Message
+from yemba.core.message import Joined, Message, labels
 from yemba.core.site.catalogue import Pairing
 from yemba.core.template.manifest import Template
 from yemba.core.trade.trade import MOODS
 
-_KINDS = {
-    "opening": Message("a large opening"),
-    "offers": Message("what you offer"),
-    "words": "words",
-    "words-with-picture": Message("a picture beside words"),
-    "price-list": "prices",
-    "gallery": "pictures",
-    "dates": "dates",
-    "hours-and-place": Message("hours and place"),
-    "questions": Message("questions and answers"),
-    "contact-form": Message("writing to you"),
-}
+_KINDS = labels(
+    {
+        "opening": "a large opening",
+        "offers": "what you offer",
+        "words": "words",
+        "words-with-picture": "a picture beside words",
+        "price-list": "prices",
+        "gallery": "pictures",
+        "dates": "dates",
+        "hours-and-place": "hours and place",
+        "questions": "questions and answers",
+        "contact-form": "writing to you",
+    }
+)
 
 
 def reason(given: Given, voice: Voice, template: Template, lead: Colour, ready: str, pairing: Pairing | None) -> str:
     """`lead` is the given colour that the look begins from, `ready` the name of the ready palette where none was given;
     `pairing` is None for the template's own typefaces."""
-    told = [_of_colour(given, voice, lead, ready), _of_type(given, voice, pairing), _of_template(given, template)]
-    first, *others = [piece for piece in told if piece]
-    return "; ".join([first[0].upper() + first[1:], *others]) + "."
+    colour = _of_colour(given, voice, lead, ready).capitalize()
+    others = [_of_type(given, voice, pairing), _of_template(given, template)]
+    return Joined("", [Joined("; ", [colour, *filter(None, others)]), "."])
 
 
 def _of_colour(given: Given, voice: Voice, lead: Colour, ready: str) -> str:
@@ -64,15 +66,19 @@ def _of_type(given: Given, voice: Voice, pairing: Pairing | None) -> str:
     if pairing is None:
         return ""
     if voice is Voice.CLOSE and given.shape:
-        strokes = "thick" if given.shape.is_thick else "thin"
-        corners = "round" if given.shape.is_round else "square"
-        return Message(
-            "{faces}, for {strokes} strokes and {corners} corners as your logo has them",
-            faces=_faces(pairing),
-            strokes=strokes,
-            corners=corners,
-        )
+        return _like_the_logo(_faces(pairing), is_thick=given.shape.is_thick, is_round=given.shape.is_round)
     return _faces(pairing)
+
+
+def _like_the_logo(faces: str, *, is_thick: bool, is_round: bool) -> str:
+    match is_thick, is_round:
+        case True, True:
+            return Message("{faces}, for thick strokes and round corners as your logo has them", faces=faces)
+        case True, False:
+            return Message("{faces}, for thick strokes and square corners as your logo has them", faces=faces)
+        case False, True:
+            return Message("{faces}, for thin strokes and round corners as your logo has them", faces=faces)
+    return Message("{faces}, for thin strokes and square corners as your logo has them", faces=faces)
 
 
 def _faces(pairing: Pairing) -> str:

@@ -9,7 +9,7 @@ from typing import Literal
 from pydantic import field_validator
 
 from yemba.core.errors import known
-from yemba.core.message import Label, Message, labels
+from yemba.core.message import Label, labels
 from yemba.core.strict import Strict
 from yemba.core.trade.filling import NO_TEXTS, Texts
 
@@ -37,16 +37,18 @@ GROUPS = labels(
         "other": "Other",
     }
 )
-MOODS = {
-    "quiet": "quiet",
-    "warm": "warm",
-    "fresh": "fresh",
-    "bold": "bold",
-    "dark": "dark",
-    "plain": "plain",
-    "crafted": Message("made by hand"),
-    "playful": "playful",
-}
+MOODS = labels(
+    {
+        "quiet": "quiet",
+        "warm": "warm",
+        "fresh": "fresh",
+        "bold": "bold",
+        "dark": "dark",
+        "plain": "plain",
+        "crafted": "made by hand",
+        "playful": "playful",
+    }
+)
 """What a trade, a template and a look may be like, with the words in which it is told."""
 
 

@@ -482,12 +482,7 @@ class DoToItems(OfSection):
         return f"{self.where(look)}: {entries} {_ACTS_ON_ITEMS[self.act]}"
 
 
-_ACTS_ON_ITEMS = {
-    "out": Message("taken away"),
-    "copy": "copied",
-    "first": Message("put first"),
-    "last": Message("put last"),
-}
+_ACTS_ON_ITEMS = labels({"out": "taken away", "copy": "copied", "first": "put first", "last": "put last"})
 """What can be done to several items at once, said after their number."""
 
 

@@ -80,7 +80,7 @@ def _of_catalogue() -> Iterator[str]:
 def _within(value: Any) -> Iterator[str]:
     match value:
         case Message():
-            yield value.english
+            yield from [value.english] if value.english else []
         case BaseModel():
             yield from _each(getattr(value, name) for name in type(value).model_fields)
         case dict():
