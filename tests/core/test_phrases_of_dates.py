@@ -257,6 +257,7 @@ def test_hours_that_can_be_of_the_evening_are_asked(phrase: str, begins: list[st
         ("", "When is it?"),
         ("every Saturday at christmas", "“christmas”"),
         ("31 April", "There is no 31 April."),
+        ("am 31. Februar", "There is no 31 February."),
         ("29 February 2027", "There is no 29 February 2027."),
         ("Sat 4 May", "4 May 2027 is a Tuesday."),
         ("10-13", "On which day?"),

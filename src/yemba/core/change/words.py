@@ -23,14 +23,14 @@ def in_words(value: Any) -> str:
     if isinstance(value, str):
         return plain(value) if "<" in value else value
     if isinstance(value, bool):
-        return "yes" if value else "no"
+        return Message("yes") if value else Message("no")
     if isinstance(value, int | float):
         return f"{value:g}"
     if isinstance(value, dict):
         return _entry(value)
     if isinstance(value, list | tuple):
         return ", ".join(in_words(part) for part in value)
-    return "nothing"
+    return Message("nothing")
 
 
 def _entry(entry: dict[str, Any]) -> str:

@@ -1,5 +1,6 @@
 """Small sums that markup needs."""
 
+from collections.abc import Iterable
 from functools import cache
 
 from django import template
@@ -7,7 +8,7 @@ from django.utils.html import format_html
 from django.utils.safestring import SafeString, mark_safe
 
 from yemba.catalogue import kind_folders
-from yemba.core.message import labels
+from yemba.core.message import Joined, Message, labels
 from yemba.core.picture.placing import ANCHORS
 from yemba.core.site.document import Picture
 from yemba.core.site.pictures import rendition
@@ -25,6 +26,18 @@ def joined(*parts: str) -> str:
 def key(values: dict[str, object], name: str) -> object:
     """A value by a key that markup cannot write, one with a dot in it."""
     return values.get(name, "")
+
+
+@register.filter
+def listed(texts: Iterable[str]) -> Message:
+    """Texts with commas between them, as the reader's language writes those."""
+    return Joined(", ", texts)
+
+
+@register.filter
+def within(text: str) -> str:
+    """A text as it is said within a sentence: in small letters, but for nouns of languages that write them large."""
+    return text.lower()
 
 
 @register.filter

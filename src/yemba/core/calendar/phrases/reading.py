@@ -49,36 +49,38 @@ def read(phrase: str, language: str, today: date) -> list[Reading]:
         )
         raise Fault("phrase-unread", too_long, "phrase")
     own = language.partition("-")[0]
-    tried = list(dict.fromkeys([own, "en", *VOCABULARIES]))
-    refused: list[Fault] = []
-    for tag in tried:
-        if tag not in VOCABULARIES:
-            continue
+    tried = dict.fromkeys([own, "en", *VOCABULARIES])
+    vocabularies = [VOCABULARIES[tag] for tag in tried if tag in VOCABULARIES]
+    understood = [vocabulary for vocabulary in vocabularies if not _strange(text, vocabulary)]
+    if not understood:
+        words = Joined(", ", [Message("“{word}”", word=word) for word in _strange(text, vocabularies[0])])
+        sentence = Message("{words} is not understood. {example}", words=words, example=_EXAMPLE)
+        raise Fault("phrase-unread", sentence, "phrase")
+    refused: list[Unread] = []
+    for vocabulary in understood:
         try:
-            return _readings(text, VOCABULARIES[tag], language, today)
-        except Fault as fault:
-            refused.append(fault)
-    raise refused[0]
+            return _readings(text, vocabulary, language, today)
+        except Unread as unread:
+            refused.append(unread)
+    raise Fault("phrase-unread", Joined(" ", [refused[0].sentence, _EXAMPLE]), "phrase")
+
+
+def _strange(phrase: str, vocabulary: Vocabulary) -> list[str]:
+    """The words that are none of a language, each once."""
+    words = (token.text for token in tokens(phrase, vocabulary) if token.kind == UNKNOWN)
+    return list(dict.fromkeys(words))
 
 
 def _readings(phrase: str, vocabulary: Vocabulary, language: str, today: date) -> list[Reading]:
-    """In one language. Raises Fault."""
+    """In one language, whose words these are. Raises Unread."""
     typed = tokens(phrase, vocabulary)
-    strange = [token.text for token in typed if token.kind == UNKNOWN]
-    if strange:
-        words = Joined(", ", [Message("“{word}”", word=word) for word in dict.fromkeys(strange)])
-        sentence = Message("{words} is not understood. {example}", words=words, example=_EXAMPLE)
-        raise Fault("phrase-unread", sentence, "phrase")
-    try:
-        first, asked = parse(typed, vocabulary, language, today, {})
-        found = [_reading(first, today)]
-        for name, count in asked.items():
-            for choice in range(1, count):
-                other, _ = parse(typed, vocabulary, language, today, {name: choice})
-                found.append(_reading(other, today))
-    except Unread as unread:
-        raise Fault("phrase-unread", Joined(" ", [unread.sentence, _EXAMPLE]), "phrase") from None
-    return list(dict.fromkeys(found))[:_MOST_READINGS]
+    first, asked = parse(typed, vocabulary, language, today, {})
+    readings = [_reading(first, today)]
+    for name, count in asked.items():
+        for choice in range(1, count):
+            other, _ = parse(typed, vocabulary, language, today, {name: choice})
+            readings.append(_reading(other, today))
+    return list(dict.fromkeys(readings))[:_MOST_READINGS]
 
 
 def _reading(parsed: Parsed, today: date) -> Reading:

@@ -25,7 +25,7 @@ def _composition(page: Page) -> str:
 
 
 def _seen(page: Page) -> str:
-    return Message("not published") if page.unpublished else "published"
+    return Message("not published") if page.unpublished else Message("published")
 
 
 def _sidebar(page: Page) -> str:

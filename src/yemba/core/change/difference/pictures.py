@@ -98,11 +98,11 @@ def _called(picture: Picture) -> str:
 
 
 def _fit(picture: Picture) -> str:
-    return "whole" if picture.whole else Message("fills them")
+    return Message("whole") if picture.whole else Message("fills them")
 
 
 def _alt(picture: Picture) -> str:
-    return "decoration" if picture.decoration else picture.alt
+    return Message("decoration") if picture.decoration else picture.alt
 
 
 def _colours(picture: Picture) -> str:
