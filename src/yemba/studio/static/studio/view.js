@@ -25,9 +25,9 @@ export async function open(address, { control, back = false } = {}) {
     await handRests();
     answer = await ask(to.href);
   } while (state.moving && asked === opened); // what was read before it moved is no longer so
+  if (asked === opened) panels.drawing(false);
   await handsFree(when);
   if (asked !== opened) return;
-  panels.drawing(false);
   if (!answer.panels) return panels.notRead(answer, () => open(address, { control, back }));
   if (!back && to.href !== location.href) history.pushState({}, "", to.href);
   panels.show(answer);
