@@ -6,6 +6,7 @@ is its owner's, a name of the catalogue, or was forgotten.
 
 from __future__ import annotations
 
+import ast
 import json
 import re
 from collections import Counter
@@ -26,6 +27,7 @@ from babel.messages.mofile import write_mo
 from django.test import Client
 from django.utils import translation
 
+import yemba
 from yemba.catalogue import catalogue as shipped
 from yemba.core.language import own_name
 from yemba.core.trade.finding import nearest_trade
@@ -274,6 +276,24 @@ def test_nothing_that_the_studio_shows_was_forgotten(db: None, client: Client, s
         ]
     assert len(opened) == MOST_PAGES
     assert forgotten == {}
+
+
+def _plain_faults(code: str) -> list[str]:
+    """Sentences of faults that stand in code as they are said in English."""
+    calls = [node for node in ast.walk(ast.parse(code)) if isinstance(node, ast.Call)]
+    faults = [node for node in calls if isinstance(node.func, ast.Name) and node.func.id in ("Fault", "Unread")]
+    given = [argument for node in faults for argument in node.args]
+    return [
+        text for one in given if isinstance(one, ast.Constant | ast.JoinedStr) and " " in (text := ast.unparse(one))
+    ]
+
+
+def test_no_fault_is_told_in_english_alone() -> None:
+    for_commands = {"export.py"}  # read at a terminal
+    root = Path(yemba.__file__).parent
+    files = [file for file in root.rglob("*.py") if file.name not in for_commands and "standins" not in file.parts]
+    assert {file.name: found for file in files if (found := _plain_faults(file.read_text()))} == {}
+    assert _plain_faults('raise Fault("gone", f"{name} is gone.")')
 
 
 def test_a_live_page_is_the_same_whatever_language_its_owner_reads(site: Site) -> None:

@@ -18,6 +18,7 @@ from multiprocessing.connection import Connection
 from typing import Any
 
 from yemba.core.errors import Fault
+from yemba.core.message import Message
 
 TASKS = {
     "clean-picture": "yemba.core.picture.intake:clean_here",
@@ -95,7 +96,7 @@ class Pool:
 
     def do(self, task: str, seconds: float, patience: float, given: dict[str, Any]) -> Any:
         if not self._free.acquire(timeout=patience):
-            raise Fault("busy", "Yemba is reading other files just now. Choose it again in a minute.", "file")
+            raise Fault("busy", Message("Yemba is reading other files just now. Choose it again in a minute."), "file")
         try:
             worker = self._idle.pop() if self._idle else Worker()
             try:

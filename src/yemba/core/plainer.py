@@ -9,6 +9,8 @@ from functools import partial
 from html import escape, unescape
 from typing import NamedTuple
 
+from yemba.core.message import Message
+
 LONG = 22  # words in a sentence; plain-language guides say 15 to 20 (common practice, no source)
 _LEAST = 5  # words on either side of a cut
 _TAG = re.compile(r"(<[^>]+>)")
@@ -92,7 +94,7 @@ def _in_place(text: str, instead: dict[str, str], done: list[str]) -> str:
     for long, short in instead.items():
         pattern = re.compile(rf"\b{re.escape(long)}\b", re.IGNORECASE)
         if pattern.search(text):
-            done.append(f"“{short}” says as much as “{long}”.")
+            done.append(Message("“{short}” says as much as “{long}”.", short=short, long=long))
             text = pattern.sub(partial(_as_begun, short), text)
     return text
 
@@ -104,7 +106,7 @@ def _without_fillers(text: str, done: list[str]) -> str:
             rf"(?P<article>\b[Aa]n? )?(?<!\bnot )(?<!\bthe )\b{filler}{end} +(?P<next>\w)", re.IGNORECASE
         )
         if pattern.search(text):
-            done.append(f"Nothing is lost without “{filler.rstrip(',')}”.")
+            done.append(Message("Nothing is lost without “{filler}”.", filler=filler.rstrip(",")))
             text = pattern.sub(_left_out, text)
     return text
 
@@ -132,7 +134,7 @@ def _halves(sentence: str, done: list[str]) -> str:
         for found in pattern.finditer(sentence):
             before, after = sentence[: found.start()], sentence[found.end() :]
             if min(len(before.split()), len(after.split())) >= _LEAST:
-                done.append(f"A sentence of {count} words is two now.")
+                done.append(Message("A sentence of {number} words is two now.", number=count))
                 rest = begins + (after if begins else after[0].upper() + after[1:])
                 return f"{before}. {_halves(rest, done)}"
     return sentence

@@ -12,7 +12,16 @@ from django.utils.crypto import salted_hmac
 from django.utils.html import format_html
 
 from yemba.core.errors import Fault, Faults
-from yemba.core.inbox.message import ASKED, as_csv, read_sent, suspicion
+from yemba.core.inbox.message import (
+    ASKED,
+    as_csv,
+    no_such_form,
+    no_such_message,
+    no_such_state,
+    read_sent,
+    suspicion,
+)
+from yemba.core.message import in_english
 from yemba.core.site.document import MAIN, Page, Section, Standing
 from yemba.core.site.kinds import MESSAGES, SIGN_UPS
 from yemba.hosting import services
@@ -104,7 +113,7 @@ def open_form(site: Site, section: str) -> Form:
     """As `form_of`. Raises Fault ``no-such-form``."""
     form = form_of(site, section)
     if form is None:
-        raise Fault("no-such-form", f"There is no contact form “{section}” on the live site.")
+        raise no_such_form(section)
     return form
 
 
@@ -126,7 +135,7 @@ def receive(site: Site, form: Form, posted: Mapping[str, str], came_from: str) -
     return Message.objects.create(
         site=site,
         state=Message.State.HELD if reason else Message.State.NEW,
-        reason=reason,
+        reason=in_english(reason),
         page=form.page.name,
         name=sent.name,
         mail=sent.mail,
@@ -155,10 +164,10 @@ def unread(site: Site) -> int:
 def move(site: Site, number: int, state: str) -> Message:
     """Put a message into another state. Raises Fault ``no-such-message`` or ``no-such-state``."""
     if state not in Message.State.values:
-        raise Fault("no-such-state", f"A message cannot be “{state}”.")
+        raise no_such_state(state)
     message = Message.objects.filter(site=site, pk=number).first()
     if message is None:
-        raise Fault("no-such-message", "That message is no longer here.")
+        raise no_such_message()
     message.state = state
     message.save(update_fields=["state"])
     return message

@@ -9,6 +9,7 @@ from django.utils import timezone
 
 from yemba.core.errors import Fault
 from yemba.core.limits import NAME_LETTERS
+from yemba.core.message import Message
 from yemba.people.models import Person
 from yemba.sites import services
 from yemba.sites.addresses import free_address
@@ -41,7 +42,9 @@ def to_bin(site: Site) -> None:
 def from_bin(person: Person, pk: int) -> Site:
     """As it was, live too. Raises Fault ``not-in-the-bin``."""
     if not Site.objects.filter(owner=person, pk=pk).exclude(binned_at=None).update(binned_at=None):
-        raise Fault("not-in-the-bin", "That site is not in the bin any more. It may be back, or deleted for good.")
+        raise Fault(
+            "not-in-the-bin", Message("That site is not in the bin any more. It may be back, or deleted for good.")
+        )
     return Site.objects.get(pk=pk)
 
 

@@ -8,6 +8,7 @@ from typing import Any, NamedTuple
 
 from yemba.core.check.finding import Cure, Finding, Height, Inspected, Measured, Result, Target, inspect
 from yemba.core.errors import Fault
+from yemba.core.message import Message
 from yemba.core.site.resolve import Look
 from yemba.core.untrusted import read_json
 from yemba.hosting import services as hosting
@@ -64,7 +65,9 @@ def read_measured(text: str) -> dict[str, Measured]:
             raise ValueError(f"{len(text)} characters")
         return {str(page): _measured(plain) for page, plain in read_json(text).items()}
     except (ValueError, KeyError, TypeError, AttributeError, RecursionError) as error:
-        raise Fault("measuring-unreadable", f"The windows’ measuring cannot be read: {error}.") from error
+        raise Fault(
+            "measuring-unreadable", Message("The windows’ measuring cannot be read: {error}.", error=str(error))
+        ) from error
 
 
 def _measured(plain: Mapping[str, Any]) -> Measured:

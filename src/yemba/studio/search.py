@@ -15,21 +15,21 @@ from yemba.studio import chapters
 from yemba.studio.controls import Control, control, offered
 
 _FIRST: dict[str, Place | Control] = {
-    "Publish": Control("proof", "publish-button"),
-    "Add a page": Control("pages", "page-name-new"),
-    "Add a section": Control("pages", "section-kind"),
-    "Add a picture": OfPicture(""),
-    "Picture collection": Control("pictures", "collection-words", {"show": "collection"}),
-    "Files to take away": Control("pictures", "take-files-file", {"show": "files"}),
-    "Template": OfTemplate(),
-    "Logo file": OfLogo(),
-    "Site name": OfSite("name"),
-    "Tagline": OfSite("tagline"),
-    "Navigation, menu": OfMenu(),
-    "Pages": OfPages(),
-    "Add a colour": Control("palette", "new-hex"),
-    "Add a font": Control("type", "take-font-file", {"show": "fonts"}),
-    "History": Control("history", "desk-title"),
+    Message("Publish"): Control("proof", "publish-button"),
+    Message("Add a page"): Control("pages", "page-name-new"),
+    Message("Add a section"): Control("pages", "section-kind"),
+    Message("Add a picture"): OfPicture(""),
+    Message("Picture collection"): Control("pictures", "collection-words", {"show": "collection"}),
+    Message("Files to take away"): Control("pictures", "take-files-file", {"show": "files"}),
+    Message("Template"): OfTemplate(),
+    Message("Logo file"): OfLogo(),
+    Message("Site name"): OfSite("name"),
+    Message("Tagline"): OfSite("tagline"),
+    Message("Navigation, menu"): OfMenu(),
+    Message("Pages"): OfPages(),
+    Message("Add a colour"): Control("palette", "new-hex"),
+    Message("Add a font"): Control("type", "take-font-file", {"show": "fonts"}),
+    Message("History"): Control("history", "desk-title"),
 }
 """What people do most, and what is no design value."""
 _WORDS = {
@@ -137,6 +137,6 @@ def entries(site: Site, look: Look) -> list[Entry]:
     for name, place in places(look).items():
         decides = place if isinstance(place, Control) else control(place, look)
         chapter = chapters.desks()[decides.chapter]
-        plain = " ".join(words for part, words in _WORDS.items() if part.lower() in name.lower())
+        plain = " ".join(str(words) for part, words in _WORDS.items() if part.lower() in name.lower())
         listed.append(Entry(name, f"{name} {chapter} {plain}".lower(), chapter, decides.address(site), decides.id))
     return listed

@@ -11,7 +11,7 @@ from icalendar import Calendar, Event
 
 from yemba.core.calendar.recurrence import Occasion, read_rule
 from yemba.core.errors import Fault
-from yemba.core.message import Message
+from yemba.core.message import Joined, Message
 
 MOST_BYTES = 1_000_000
 MOST_EVENTS = 500
@@ -61,7 +61,7 @@ def read_calendar(data: bytes, zone: ZoneInfo) -> CalendarFile:
 
 
 def _refused(reason: str) -> Fault:
-    return Fault("calendar-unreadable", f"{reason}. {_CURE}", "file")
+    return Fault("calendar-unreadable", Joined("", [reason, ". ", _CURE]), "file")
 
 
 def _reason(error: Exception) -> str:

@@ -11,6 +11,7 @@ from typing import NamedTuple
 from yemba.core.errors import Fault, Faults
 from yemba.core.language import ENGLISH
 from yemba.core.limits import ANSWER_LETTERS, MESSAGE_LETTERS
+from yemba.core.message import Message
 from yemba.core.site.document import Section, ordered_items
 
 TRAP = "second_mail"
@@ -75,6 +76,18 @@ def _faults(values: Mapping[str, str], phrase: Callable[..., str], asked: Collec
             yield Fault("empty", phrase(_EMPTY[field]), field)
 
 
+def no_such_form(section: str) -> Fault:
+    return Fault("no-such-form", Message("There is no contact form “{section}” on the live site.", section=section))
+
+
+def no_such_message() -> Fault:
+    return Fault("no-such-message", Message("That message is no longer here."))
+
+
+def no_such_state(state: str) -> Fault:
+    return Fault("no-such-state", Message("A message cannot be “{state}”.", state=state))
+
+
 def suspicion(sent: Sent, posted: Mapping[str, str], earlier: Collection[str], from_there: int) -> str:
     """Why a message is held back, "" for one that is not.
 
@@ -82,15 +95,15 @@ def suspicion(sent: Sent, posted: Mapping[str, str], earlier: Collection[str], f
     within the hour. Nothing outside is asked.
     """
     if posted.get(TRAP):
-        return "It filled in a field that people do not see."
+        return Message("It filled in a field that people do not see.")
     if _MARKUP.search(sent.words):
-        return "It holds link markup that no visitor types."
+        return Message("It holds link markup that no visitor types.")
     if len(_LINK.findall(f"{sent.name} {sent.words}")) > _MOST_LINKS:
-        return "It holds more than two links."
+        return Message("It holds more than two links.")
     if sent.words and sent.words in earlier:
-        return "The same words came in before."
+        return Message("The same words came in before.")
     if from_there >= 3:
-        return "The fourth message within an hour from the same place."
+        return Message("The fourth message within an hour from the same place.")
     return ""
 
 

@@ -16,6 +16,7 @@ from defusedxml.common import DefusedXmlException
 from defusedxml.ElementTree import fromstring
 
 from yemba.core.errors import Fault
+from yemba.core.message import Message
 
 SVG_BYTES = 4_000_000
 DEEPEST, MOST = 64, 20_000
@@ -67,8 +68,11 @@ def clean_svg(data: bytes, name: str) -> tuple[bytes, int, int]:
     Raises Fault ``file-too-large``, ``picture-unreadable`` or ``svg-unsafe``.
     """
     if len(data) > SVG_BYTES:
-        reason = (
-            f"“{name}” has {len(data) / 1e6:.1f} MB. A drawing may have {SVG_BYTES // 1_000_000} MB; save it simpler."
+        reason = Message(
+            "“{name}” has {size:.1f} MB. A drawing may have {most} MB; save it simpler.",
+            name=name,
+            size=len(data) / 1e6,
+            most=SVG_BYTES // 1_000_000,
         )
         raise Fault("file-too-large", reason, "file")
     root = _parsed(_without_doctype(data, name), name)
@@ -84,12 +88,16 @@ def clean_svg(data: bytes, name: str) -> tuple[bytes, int, int]:
 
 
 def _unsafe(name: str, what: str) -> Fault:
-    sentence = f"“{name}” holds {what}, which a picture may not. Save it again as plain SVG, without scripts and links."
+    sentence = Message(
+        "“{name}” holds {what}, which a picture may not. Save it again as plain SVG, without scripts and links.",
+        name=name,
+        what=what,
+    )
     return Fault("svg-unsafe", sentence, "file")
 
 
-def _unreadable(name: str, why: str) -> Fault:
-    return Fault("picture-unreadable", f"“{name}” {why}", "file")
+def _unreadable(sentence: str) -> Fault:
+    return Fault("picture-unreadable", sentence, "file")
 
 
 def _without_doctype(data: bytes, name: str) -> bytes:
@@ -99,7 +107,7 @@ def _without_doctype(data: bytes, name: str) -> bytes:
         return data
     ends = data.find(b">", begins)
     if ends < 0 or b"[" in data[begins:ends]:
-        raise _unsafe(name, "a DOCTYPE with entities")
+        raise _unsafe(name, Message("a DOCTYPE with entities"))
     return data[:begins] + data[ends + 1 :]
 
 
@@ -107,9 +115,10 @@ def _parsed(data: bytes, name: str) -> Element:
     try:
         root: Element = fromstring(data, forbid_dtd=True)
     except (ParseError, DefusedXmlException, ValueError, LookupError) as error:
-        raise _unreadable(name, "looks like SVG but cannot be read. Save it again as plain SVG.") from error
+        sentence = Message("“{name}” looks like SVG but cannot be read. Save it again as plain SVG.", name=name)
+        raise _unreadable(sentence) from error
     if root.tag != f"{_SVG}svg":
-        raise _unreadable(name, "is not an SVG picture. Use SVG, PNG, JPEG or WebP.")
+        raise _unreadable(Message("“{name}” is not an SVG picture. Use SVG, PNG, JPEG or WebP.", name=name))
     return root
 
 
@@ -119,9 +128,12 @@ def _check_depth(root: Element, name: str) -> None:
         depth += 1
         level = [child for element in level for child in element]
         if depth > DEEPEST:
-            raise _unreadable(
-                name, f"has more than {DEEPEST} groups inside one another. Save it with them taken apart."
+            sentence = Message(
+                "“{name}” has more than {most} groups inside one another. Save it with them taken apart.",
+                name=name,
+                most=DEEPEST,
             )
+            raise _unreadable(sentence)
 
 
 def _leave_out(root: Element) -> None:
@@ -158,7 +170,7 @@ def _refuse_unsafe(element: Element, name: str) -> None:
         if plain.startswith("on") or not harmless or _loads(value, plain):
             raise _unsafe(name, f"{plain}=“{value[:40]}”")
     if tag == "style" and _loads(element.text or "", "style"):
-        raise _unsafe(name, "a style that loads from elsewhere")
+        raise _unsafe(name, Message("a style that loads from elsewhere"))
 
 
 def _loads(value: str, attribute: str) -> bool:
@@ -194,7 +206,7 @@ def _check_number(root: Element, name: str) -> None:
     def number(element: Element) -> int:
         key = id(element)
         if key in begun:
-            raise _unsafe(name, "a use that draws itself")
+            raise _unsafe(name, Message("a use that draws itself"))
         if key not in counted:
             begun.add(key)
             href = element.get("href") or element.get(f"{_XLINK}href") or ""
@@ -209,7 +221,8 @@ def _check_number(root: Element, name: str) -> None:
     except RecursionError:
         total = MOST + 1
     if total > MOST:
-        raise _unreadable(name, f"has more than {MOST} shapes. Save it simpler, or as PNG.")
+        sentence = Message("“{name}” has more than {most} shapes. Save it simpler, or as PNG.", name=name, most=MOST)
+        raise _unreadable(sentence)
 
 
 _NUMBER = re.compile(r"[+-]?(?:[0-9]{1,12}(?:\.[0-9]{0,12})?|\.[0-9]{1,12})(?:[eE][+-]?[0-9]{1,2})?")
@@ -222,9 +235,16 @@ def _size(root: Element, name: str) -> tuple[float, float]:
     sides = [float(one) if _NUMBER.fullmatch(one) else 0.0 for one in told]
     width, height = sides if len(sides) == 2 else (0.0, 0.0)
     if not (0 < width < 20_000 and 0 < height < 20_000):
-        raise _unreadable(name, "does not say how large it is. Save it with a viewBox.")
+        raise _unreadable(Message("“{name}” does not say how large it is. Save it with a viewBox.", name=name))
     if max(width / height, height / width) > LONGEST:
-        raise _unreadable(name, f"is {width:g} x {height:g}: at most {LONGEST} times as long as wide can be drawn.")
+        sentence = Message(
+            "“{name}” is {width:g} x {height:g}: at most {most} times as long as wide can be drawn.",
+            name=name,
+            width=width,
+            height=height,
+            most=LONGEST,
+        )
+        raise _unreadable(sentence)
     if len(box) != 4:
         root.set("viewBox", f"0 0 {width:g} {height:g}")
     return width, height

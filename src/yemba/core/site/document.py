@@ -16,6 +16,7 @@ from pydantic import Field, ValidationError, model_validator
 from yemba.core.cache import Cache, by_identity
 from yemba.core.colour.srgb import Colour
 from yemba.core.errors import Fault
+from yemba.core.message import Message
 from yemba.core.site.migrate import VERSION, migrated
 from yemba.core.strict import Strict
 
@@ -390,7 +391,7 @@ class Document(Strict):
         for path, holder in self.holders():
             if section in holder.sections:
                 return Standing(path, section, holder.sections[section])
-        raise Fault("gone", "This section is no longer on any page. Undo, or look in the bin.")
+        raise Fault("gone", Message("This section is no longer on any page. Undo, or look in the bin."))
 
     def stored(self) -> Iterator[Stored]:
         """Every stored value of every section and its items."""
@@ -400,7 +401,7 @@ class Document(Strict):
     def page(self, page: str) -> Page:
         """Raises Fault ``gone``."""
         if page not in self.pages:
-            raise Fault("gone", "This page is no longer there. Undo, or look in the bin.")
+            raise Fault("gone", Message("This page is no longer there. Undo, or look in the bin."))
         return self.pages[page]
 
 
@@ -544,11 +545,16 @@ def read(text: str) -> Document:
     except ValidationError as error:
         first = error.errors()[0]
         where = ".".join(str(step) for step in first["loc"])
-        raise Fault("document-unreadable", f"The document cannot be read: {where}: {first['msg']}.") from error
+        raise _unreadable(f"{where}: {first['msg']}") from error
     except AttributeError as error:
-        raise Fault("document-unreadable", f"The document cannot be read: it has another form: {error}.") from error
+        raise _unreadable(f"it has another form: {error}") from error
     except (ValueError, TypeError, RecursionError) as error:
-        raise Fault("document-unreadable", f"The document cannot be read: it is not JSON: {error}.") from error
+        raise _unreadable(f"it is not JSON: {error}") from error
+
+
+def _unreadable(why: str) -> Fault:
+    """Why is told in the terms of the form, which are English."""
+    return Fault("document-unreadable", Message("The document cannot be read: {why}.", why=why))
 
 
 Whole = TypeVar("Whole", bound=Strict)

@@ -7,7 +7,7 @@ from collections.abc import Iterator
 from typing import NamedTuple
 
 from yemba.core.change.words import value_in_words
-from yemba.core.message import Joined, Message, labels
+from yemba.core.message import Joined, Message, Plural
 from yemba.core.site.document import Section
 from yemba.core.site.one_offs import OneOff, one_offs
 from yemba.core.site.resolve import Look
@@ -78,28 +78,19 @@ def set_aside(look: Look) -> list[str]:
 
 def _stays(look: Look) -> list[Kept]:
     document = look.document
-    counts = {
-        "page": len(document.pages),
-        "section": sum(1 for _ in document.standing()),
-        "text and link": sum(1 for stored in document.stored() if stored.value),
-        "picture": len(document.pictures),
-        "font of your own": len(document.fonts),
-        "menu entry": len(document.pages) - len(document.navigation.hidden),
-    }
-    return [Kept(_plural(what, count), count) for what, count in counts.items() if count]
-
-
-_PLURALS = labels(
-    {
-        "menu entry": "menu entries",
-        "text and link": "texts and links",
-        "font of your own": "fonts of your own",
-    }
-)
-
-
-def _plural(what: str, count: int) -> str:
-    return what if count == 1 else _PLURALS.get(what, f"{what}s")
+    pages, sections = len(document.pages), len(list(document.standing()))
+    texts = sum(1 for stored in document.stored() if stored.value)
+    pictures, fonts = len(document.pictures), len(document.fonts)
+    entries = pages - len(document.navigation.hidden)
+    counts = [
+        Kept(Plural("page", "pages", pages), pages),
+        Kept(Plural("section", "sections", sections), sections),
+        Kept(Plural("text and link", "texts and links", texts), texts),
+        Kept(Plural("picture", "pictures", pictures), pictures),
+        Kept(Plural("font of your own", "fonts of your own", fonts), fonts),
+        Kept(Plural("menu entry", "menu entries", entries), entries),
+    ]
+    return [kept for kept in counts if kept.number]
 
 
 def _values(now: Look, then: Look) -> Iterator[Differs]:

@@ -22,6 +22,7 @@ from fontTools.ttLib import TTFont
 from fontTools.ttLib.sfnt import SFNTWriter
 
 from yemba.core.errors import Fault
+from yemba.core.message import Message
 
 # How often each character stands in 10,000 of running text in Latin letters:
 # @capsizecss/unpack 4.0.1 (MIT), its table of weightings.
@@ -132,7 +133,9 @@ class Face:
             self.units_per_em = int(self._font["head"].unitsPerEm)
             self._font["hmtx"], self._font["OS/2"], self._font["hhea"]  # a font without these is none
         except Exception as error:  # a broken file makes fontTools raise nearly anything
-            raise Fault("font-unreadable", f"This file is not a font Yemba can read: {error}.") from error
+            raise Fault(
+                "font-unreadable", Message("This file is not a font Yemba can read: {error}.", error=str(error))
+            ) from error
 
     @cached_property
     def facts(self) -> Facts:

@@ -14,7 +14,7 @@ from yemba.core.value.kind import Kind
 MOST_LETTERS = 500
 _BLANK = re.compile(r"\s")
 _SAFE = "/?#[]@!$&'()*+,;=:%~-._"
-_EXAMPLE = "Copy the address of the calendar feed, such as https://calendar.example/concerts.ics."
+_EXAMPLE = Message("Copy the address of the calendar feed, such as https://calendar.example/concerts.ics.")
 
 
 @dataclass(frozen=True)
@@ -55,7 +55,9 @@ class FeedAddress(Kind):
 
 
 def _refuse(address: str, why: str, key: str) -> Fault:
-    return Fault("feed-unreadable", f"“{address}” {why}. {_EXAMPLE}", key)
+    return Fault(
+        "feed-unreadable", Message("“{address}” {why}. {example}", address=address, why=why, example=_EXAMPLE), key
+    )
 
 
 FIELD_TYPES = {"feed": FeedAddress}

@@ -44,12 +44,12 @@ class Link(Kind):
         if address == NEW:
             raise Fault("link-unreadable", Message("Give the new page a name."), key)
         if address and not _ADDRESS.fullmatch(address):
-            raise Fault(
-                "link-unreadable",
-                f"“{address}” is not an address Yemba can link to. Choose a page or a new one, or write "
+            reason = Message(
+                "“{address}” is not an address Yemba can link to. Choose a page or a new one, or write "
                 "https://…, a mail address, or tel: and a number.",
-                key,
+                address=address,
             )
+            raise Fault("link-unreadable", reason, key)
         return address
 
     def check(self, value: Any, look: Look, name: str, key: str) -> None:

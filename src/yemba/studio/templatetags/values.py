@@ -8,7 +8,7 @@ from django.utils.html import format_html
 from django.utils.safestring import SafeString, mark_safe
 
 from yemba.catalogue import kind_folders
-from yemba.core.message import Joined, Message, labels
+from yemba.core.message import Joined, Message, label, labels
 from yemba.core.picture.placing import ANCHORS
 from yemba.core.site.document import Picture
 from yemba.core.site.pictures import rendition
@@ -32,6 +32,9 @@ def key(values: dict[str, object], name: str) -> object:
 def listed(texts: Iterable[str]) -> Message:
     """Texts with commas between them, as the reader's language writes those."""
     return Joined(", ", texts)
+
+
+register.filter("label", label)
 
 
 @register.filter

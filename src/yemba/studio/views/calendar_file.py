@@ -11,7 +11,7 @@ from django.views.decorators.http import require_POST
 
 from yemba.core.calendar.ics_file import MOST_BYTES, read_calendar
 from yemba.core.errors import Fault
-from yemba.core.message import Message
+from yemba.core.message import Joined, Message
 from yemba.core.site.dates import fields_of, zone
 from yemba.sites import services as sites
 from yemba.studio.bench import answer, site_of
@@ -36,7 +36,7 @@ def read_file(request: HttpRequest, slug: str) -> HttpResponse:
                 "file",
             )
         if found.left_out:
-            messages.info(request, f"Not brought in: {'; '.join(found.left_out[:5])}")
+            messages.info(request, Message("Not brought in: {entries}", entries=Joined("; ", found.left_out[:5])))
         entries = json.dumps([fields_of(one) for one in found.happenings], ensure_ascii=False)
         return sites.edit(site, "add-dates", {"section": request.POST.get("section", ""), "entries": entries})
 

@@ -28,7 +28,7 @@ def publish(request: HttpRequest, slug: str) -> HttpResponse:
     site = site_of(request, slug)
     ticked, when, at = request.POST.getlist("goes"), request.POST.get("when"), request.POST.get("at", "")
     if when == "enter" and not at:  # Enter on a tick, or on nothing, publishes nothing
-        messages.info(request, "Nothing went out. The button below publishes what is ticked.")
+        messages.info(request, Message("Nothing went out. The button below publishes what is ticked."))
         return redirect("workbench", slug, "proof")
     try:
         document, going = chosen(site, ticked)

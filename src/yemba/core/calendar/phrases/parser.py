@@ -503,7 +503,8 @@ class _Parser(Dates, Clock):
         if end is None:
             return rule
         if end < day:
-            raise Unread(f"It would end on {end.day} {end:%B %Y}, before it begins.")
+            last = day_in_words(end.isoformat())
+            raise Unread(Message("It would end on {day}, before it begins.", day=last))
         return f"{rule};UNTIL={end:%Y%m%d}"
 
     def _end(self, start: date) -> date:

@@ -243,6 +243,8 @@ def _where(look: Look, ids: Ids, typed: str) -> tuple[str, list[Operation]]:
     """The link that is stored, and the steps that make the page it leads to where that is new."""
     link = Link().read_on(look, typed, Message("The link"), "link")
     if not link:
-        reason = "This link leads nowhere. Choose a section, or write https://…, a mail address, or tel: and a number."
+        reason = Message(
+            "This link leads nowhere. Choose a section, or write https://…, a mail address, or tel: and a number."
+        )
         raise Fault("link-unreadable", reason, "link")
     return with_new_pages(look, ids, Link(), str(link), "link")

@@ -262,9 +262,11 @@ class NameSection(OfSection):
         taken = named | TAKEN_BY_PAGES | holder.sections.keys()
         if slug_from(typed) != typed:
             reason = Message(
-                "“{typed}” cannot stand in an address. Use small letters, digits and hyphens, such as ", typed=typed
+                "“{typed}” cannot stand in an address. Use small letters, digits and hyphens, such as {example}.",
+                typed=typed,
+                example=slug_from(typed) or "prices",
             )
-            raise Fault("address-unreadable", f"{reason}{slug_from(typed) or 'prices'}.", "slug")
+            raise Fault("address-unreadable", reason, "slug")
         if typed in taken:
             free = free_slug(typed, taken)
             raise Fault(

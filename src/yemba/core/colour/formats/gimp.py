@@ -34,7 +34,11 @@ def _row(number: int, row: str) -> tuple[str, Read]:
     match = _ROW.match(row)
     channels = [int(channel) for channel in match.groups()[:3]] if match else []
     if match is None or max(channels) > 255:
-        reason = f"Line {number} of this GIMP palette, “{row.strip()[:40]}”, is not three numbers up to 255 and a name."
+        reason = Message(
+            "Line {number} of this GIMP palette, “{row}”, is not three numbers up to 255 and a name.",
+            number=number,
+            row=row.strip()[:40],
+        )
         raise Fault("palette-unreadable", reason, "file")
     name = match[4].strip()
     return "" if name == "Untitled" else name, Read(Colour(*channels))

@@ -41,7 +41,7 @@ def _parse(text: str) -> Parsed:
     try:
         whole = read_json(text)
     except (ValueError, RecursionError) as error:
-        reason = f"This is not whole JSON: {error}. Export the tokens again."
+        reason = Message("This is not whole JSON: {error}. Export the tokens again.", error=str(error))
         raise Fault("palette-unreadable", reason, "file") from error
     colours: Parsed = []
     for name, token in _tokens(whole, "", False):
@@ -88,7 +88,9 @@ def _colour(value: Any, name: str) -> Read:
     try:
         return read(value if isinstance(value, str) else _as_css(value))
     except (Fault, KeyError, TypeError, ValueError, AttributeError) as error:
-        reason = f"The token “{name}” holds no colour that can be read: {json.dumps(value)[:60]}."
+        reason = Message(
+            "The token “{name}” holds no colour that can be read: {value}.", name=name, value=json.dumps(value)[:60]
+        )
         raise Fault("palette-unreadable", reason, "file") from error
 
 
