@@ -201,5 +201,5 @@ class NameSite(Command):
 
     def say(self, look: Look) -> str:
         if self.title is None or self.title.strip() == look.document.name:
-            return Message("Tagline: {value}", value=self.tagline or "none")
+            return Message("Tagline: {value}", value=self.tagline or Message("none"))
         return Message("Site name: {title}", title=self.title)
