@@ -38,7 +38,7 @@ def pictures_are_made_once() -> Iterator[None]:
 
 @pytest.fixture
 def page(browser: Browser, request: pytest.FixtureRequest) -> Iterator[Page]:
-    """A window in which any error of a script, or refusal by the content policy, fails the test."""
+    """A window in which an error of a script, a refusal by the content policy or a place not found fails the test."""
     context: BrowserContext = browser.new_context(viewport={"width": 1280, "height": 800})
     opened = context.new_page()
     opened.set_default_timeout(PATIENCE)
@@ -46,6 +46,7 @@ def page(browser: Browser, request: pytest.FixtureRequest) -> Iterator[Page]:
     wrong: list[str] = []
     opened.on("pageerror", lambda error: wrong.append(str(error)))
     opened.on("console", lambda m: wrong.append(m.text) if "Content Security Policy" in m.text else None)
+    opened.on("response", lambda r: wrong.append(r.url) if r.status == 404 and "/where/?" in r.url else None)
     yield opened
     context.close()
     if request.node.get_closest_marker("pastes"):

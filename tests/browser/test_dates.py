@@ -30,6 +30,7 @@ def test_a_class_every_second_saturday_one_cancelled_seen_live(
     kept(bench, "Every two weeks on Saturday, 10:00–13:00")
     expect(phrase).to_have_value("")
     expect(bench.locator("#when-says-d0")).to_contain_text("Every two weeks on Saturday")
+    expect(bench.locator("#when-says-d0")).to_be_focused()
     bench.locator("#words-d0-title").fill("Paste papers, all winter")
     bench.locator("#words-d0-title").press("Tab")
     kept(bench, "Paste papers, all winter")

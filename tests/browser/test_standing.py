@@ -19,6 +19,7 @@ def test_a_notice_on_every_page_but_one(bench: Page, browser: Browser, demo: Sit
     kept(bench, "made a standing section")
     (key,) = set(sites.document(_anew(demo)).pages["classes"].standing) - {"notice"}
     expect(bench.locator(f"#section-{key} .on-pages")).to_have_text("on 1 page")
+    expect(bench.locator(f"#at-of-{key}")).to_be_focused()
     bench.locator(f"#on-of-{key}").select_option("every")
     bench.get_by_role("button", name="Show it there too").click()
     kept(bench, "shown on every page")

@@ -146,6 +146,11 @@ def test_of_the_installation_itself_its_own_port_alone_is_asked(base: str) -> No
         fetch("http://feeds.test:81/good", 1000, own=own)
 
 
+def test_one_that_speaks_no_tls_is_not_said_to_lack_a_certificate(base: str) -> None:
+    with pytest.raises(Fault, match="does not answer to https; put http:// before it"):
+        fetch(f"{base.replace('http', 'https')}/good", 1000, own=OWN)
+
+
 def test_one_that_drips_is_cut_off(base: str, monkeypatch: pytest.MonkeyPatch) -> None:
     monkeypatch.setattr(fetching, "SECONDS", 1)
     began = time.monotonic()

@@ -118,8 +118,8 @@ class OfLanguage(Place):
 
 @dataclass(frozen=True)
 class OfSection(Place):
-    """A section; with `what` its "layout", its "ground", its name in addresses, "slug", or the "language" in which it
-    is shown."""
+    """A section; with `what` its "layout", its "ground", its name in addresses, "slug", the "language" in which it is
+    shown, or the place of a standing one on a page, "at"."""
 
     section: str
     what: str = ""

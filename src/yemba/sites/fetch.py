@@ -80,8 +80,14 @@ def _once(address: str, most: int, known: Copy | None, own: str, ends: float) ->
         return outcome
     except Fault:
         raise
-    except ssl.SSLError as error:
+    except ssl.SSLCertVerificationError as error:
         raise _refused(Message("{hostname} has no certificate that is trusted", hostname=parts.hostname)) from error
+    except ssl.SSLError as error:
+        raise _refused(
+            Message(
+                "{hostname} does not answer to https; put http:// before it if that is meant", hostname=parts.hostname
+            )
+        ) from error
     except (OSError, HTTPException, ValueError) as error:
         raise _refused(
             Message(

@@ -84,7 +84,7 @@ def colour_roles(look: Look, place: str, field: str, item: str = "") -> tuple[st
         ground, where = parts()[place].ground_on(look, page), "body"
     else:
         standing = look.document.section(place)
-        ground, page = look.ground(standing.section).value, standing.page or look.document.order[0]
+        ground, page = look.ground(standing.section).value, standing.page or _first_with(look, place)
         where = "body" if standing.part else "main"
     markup = fragments(Answers(rendering(look.document, draft=True)), page).get(place)
     role = text_value(markup.html, look, where, field, item).replace("-", "_") if markup else ""
@@ -92,6 +92,11 @@ def colour_roles(look: Look, place: str, field: str, item: str = "") -> tuple[st
         return ground, ("fill", "text")
     known = role if role in ROLE_NAMES else "text"
     return ground, _WITH.get(known, (known, "fill"))
+
+
+def _first_with(look: Look, section: str) -> str:
+    """A page that shows a section of a part, or a standing one."""
+    return next(iter(look.document.shows(section)), look.document.order[0])
 
 
 def _of_part(look: Look, part: Part, field: str) -> Provenance:

@@ -5,7 +5,7 @@ from __future__ import annotations
 from datetime import date
 from functools import partial
 
-from babel.dates import format_date, get_day_names, get_month_names
+from babel.dates import format_date, format_skeleton, get_day_names, get_month_names
 
 from yemba.core.calendar.recurrence import Occasion, rule_parts
 from yemba.core.language import locale
@@ -42,8 +42,8 @@ def weekday_and_day(iso: str) -> str:
 
 
 def short_day(iso: str) -> str:
-    """Sat 5 December 2026."""
-    return Local(partial(_day, date.fromisoformat(iso), "EEE d MMMM y", "full"))
+    """Sat 5 Dec 2026, to stand in one line of a list."""
+    return Local(partial(_short_day, date.fromisoformat(iso)))
 
 
 def weekday_name(day: int) -> str:
@@ -59,6 +59,12 @@ def month_name(month: int) -> str:
 def _day(day: date, in_english: str, otherwise: str, language: str) -> str:
     """By the patterns of CLDR; English in the British order, whatever English the reader has."""
     return format_date(day, in_english if language == "en" else otherwise, locale=locale(language))
+
+
+def _short_day(day: date, language: str) -> str:
+    if language == "en":
+        return _day(day, "EEE d MMM y", "", language)
+    return format_skeleton("yMMMEd", day, locale=locale(language))
 
 
 def _weekday(day: int, language: str) -> str:

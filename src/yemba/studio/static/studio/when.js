@@ -1,4 +1,5 @@
 // When something happens, typed in its owner's manner: what it means is read back while it is typed.
+import { land } from "./focus.js";
 import { letGo } from "./held.js";
 
 const REST = 250; // ms without a key after which it is read
@@ -39,7 +40,9 @@ export function when() {
       asked += 1;
       form.elements.phrase.value = "";
       letGo(form.elements.phrase);
-      this.$root.querySelector("[data-readings]").replaceChildren();
+      const readings = this.$root.querySelector("[data-readings]");
+      if (readings.contains(document.activeElement)) land(this.$root.querySelector("[data-says]"));
+      readings.replaceChildren();
     },
   };
 }

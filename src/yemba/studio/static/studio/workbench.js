@@ -37,9 +37,9 @@ import { windows } from "./windows.js";
 
 // The section, field and entry that a control on the desk is about; null where it is about none.
 function fieldOf(target) {
-  const words = target.closest?.("[data-edit]")?.elements;
-  if (words?.command?.value !== "set-words") return null;
-  return { place: words.section.value, field: words.field.value, item: words.item.value };
+  const form = target.closest?.("[data-edit]");
+  const words = form && Object.fromEntries(new FormData(form));
+  return words?.command === "set-words" ? { place: words.section, field: words.field, item: words.item } : null;
 }
 
 // --- what the windows say
