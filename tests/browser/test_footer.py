@@ -116,6 +116,11 @@ def test_it_is_arranged_drawn_and_written(bench: Page, demo: Site) -> None:
     bench.keyboard.press("Shift+ArrowDown")
     kept(bench, "Footer height")
     assert _look(demo).value("footer.height") == 110
+    bench.get_by_role("slider", name="Padding of the footer").press("Shift+ArrowDown")  # down, as its handle goes
+    kept(bench, "Footer padding")
+    assert _look(demo).value("footer.padding") == 30
+    handle.focus()
+    settled(bench)
     box = steady(handle)
     expect(handle).to_be_focused()  # though the desk was drawn anew
     surface = steady(bench.locator(".footer-surface"))

@@ -27,6 +27,7 @@ def test_a_notice_on_every_page_but_one(bench: Page, browser: Browser, demo: Sit
     expect(bench.locator(f"#standing-{key} h3")).to_have_text(f"On {len(pages)} pages, edited once")
     bench.get_by_role("button", name="Take it off Vouchers").click()
     kept(bench, "taken off Vouchers")
+    expect(bench.locator(f"#at-of-{key}")).to_be_focused()  # what comes after the last of them
     bench.locator(f"#standing-{key}").get_by_role("link", name="Home").click()
     expect(bench.locator("#page-shown")).to_have_value("home")
     eventually(bench, f"!!document.querySelector('[data-place={key}]')")
@@ -49,6 +50,10 @@ def test_a_notice_on_every_page_but_one(bench: Page, browser: Browser, demo: Sit
     bench.get_by_role("button", name="Undo").click()
     eventually(bench, f"!!document.querySelector('[data-place={key}]')")
     assert len(sites.document(_anew(demo)).shows(key)) == len(pages) - 1
+    bench.locator(f"#at-of-{key}").scroll_into_view_if_needed()
+    bench.locator("#chapters a[data-chapter=footer]").click()
+    expect(bench.locator("#desk h1")).to_have_text("Footer")
+    expect(bench.locator("#desk h1")).to_be_in_viewport()
 
 
 def _anew(site: Site) -> Site:

@@ -129,7 +129,7 @@ PLAIN = (
     "headline heading bold italic capitals size bigger smaller spacing margin width header footer copyright address "
     "language german currency euro time clock hours contact form gallery page section add remove move rename undo "
     "history back template theme title description seo tagline slogan round corner shadow outline mobile upload "
-    "contrast readable line imprint"
+    "contrast readable line imprint translate languages blog news"
 )
 
 

@@ -20,12 +20,24 @@ export async function openFind() {
   find(document.getElementById("find-words").value);
 }
 
+// Those whose name says it stand before those that plain words lead to.
 export function find(words) {
   const wanted = words.toLowerCase().split(/\s+/);
-  let found = 0;
-  for (const item of list().children) {
-    item.hidden = !wanted.every((word) => item.dataset.words.includes(word));
-    if (!item.hidden) found += 1;
-  }
-  none().hidden = found > 0 || !list().children.length;
+  const says = (text) => wanted.every((word) => text.toLowerCase().includes(word));
+  const items = [...list().children];
+  for (const item of items) item.hidden = !says(item.dataset.words);
+  list().append(...items.filter((item) => !says(item.dataset.name)));
+  none().hidden = links().length > 0 || !items.length;
+}
+
+const links = () => [...list().querySelectorAll("li:not([hidden]) a")];
+
+// Enter goes to the first that is found, arrows from one to the next.
+export function findKey(event) {
+  const field = document.getElementById("find-words");
+  const by = { ArrowDown: 1, ArrowUp: -1 }[event.key];
+  if (event.key === "Enter" && event.target === field) links()[0]?.click();
+  else if (by) (links()[links().indexOf(event.target) + by] ?? field).focus();
+  else return;
+  event.preventDefault();
 }

@@ -3,6 +3,7 @@ const FOCUSABLE = "a[href], button:not([disabled]), input:not([type=hidden]), se
 
 const seen = (element) => element?.checkVisibility?.() && !element.matches(":disabled");
 const byId = (id) => (id ? document.getElementById(id) : null);
+const nameOf = (element) => element.id || element.closest("form")?.id;
 const entries = (item) => [...(item?.parentElement?.children ?? [])].map((other) => other.id).filter(Boolean);
 
 // Where focus is now, in names that hold when the panels are put in anew.
@@ -11,6 +12,7 @@ export function whereFocusIs() {
   if (!active || active === document.body) return null;
   const form = active.closest("form");
   const item = active.closest("li[id]");
+  const panel = active.closest("#desk, #rail, #chapters");
   return {
     active,
     id: active.id,
@@ -18,21 +20,37 @@ export function whereFocusIs() {
     index: form ? [...form.elements].indexOf(active) : -1,
     item: item?.id,
     siblings: entries(item),
-    panel: active.closest("#desk, #rail, #chapters")?.id,
+    neighbours: neighbours(active, item ?? panel),
+    panel: panel?.id,
   };
 }
 
-// What stands there now: the same thing; else another button of the same entry; else the entry that took its place.
+// The names of what stands after it among the same things, then of what stands before it, the nearest first.
+function neighbours(active, among) {
+  const names = [...(among?.querySelectorAll(FOCUSABLE) ?? [])].map(nameOf);
+  const here = names.indexOf(nameOf(active));
+  return [...names.slice(here + 1), ...names.slice(0, Math.max(0, here)).reverse()].filter(Boolean);
+}
+
+// What stands there now: the same thing; else another button beside it; else its neighbour in the same entry; else the
+// entry that took its place.
 export function* places(was) {
   yield byId(was.id);
   yield byId(was.form)?.elements[was.index];
   if (was.active.isConnected) yield* beside(was.active);
   const item = byId(was.item);
-  if (item) yield* [byId(was.form)?.closest(".row, .section-head")?.querySelector(FOCUSABLE), ...within(item)];
+  if (item) yield byId(was.form)?.closest(".row, .section-head")?.querySelector(FOCUSABLE);
+  if (item || !was.item) for (const name of was.neighbours) yield inside(byId(name), was.index);
+  if (item) yield* within(item);
   const place = was.siblings.indexOf(was.item);
   const next = [...was.siblings.slice(place + 1), ...was.siblings.slice(0, Math.max(0, place)).reverse()];
   for (const other of next) if (byId(other)) yield* within(byId(other));
   yield* was.panel === "rail" ? within(byId("rail")) : [document.querySelector("#desk h1")];
+}
+
+// Of a form the control that stands where the other stood in its own.
+function inside(near, index) {
+  return near?.matches("form") ? (near.elements[index] ?? near.querySelector(FOCUSABLE)) : near;
 }
 
 function* beside(active) {

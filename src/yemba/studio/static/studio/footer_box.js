@@ -88,7 +88,7 @@ export function footerBox(gestures) {
         },
         step: (across, down, coarse, { target }) => {
           active = target.dataset.measure;
-          this.set(this.box()[active] + (across || (active === "height" ? down : -down)) * (coarse ? 10 : 1));
+          this.set(this.box()[active] + (across || down) * (coarse ? 10 : 1)); // a handle goes where the arrow points
         },
       });
       this.draw();

@@ -63,13 +63,18 @@ export function morph(panel, html) {
   Alpine.morph(panel, html.trim(), morphing);
 }
 
+// Another chapter's desk is put in whole, so that its instrument starts anew; it is seen from its top.
+function putIn(panel, html) {
+  panel.parentElement.scrollTop = 0;
+  panel.outerHTML = html.trim();
+}
+
 export function show(answer) {
   const focus = whereFocusIs();
   stash();
   for (const [id, html] of Object.entries(answer.panels)) {
     const panel = document.getElementById(id);
-    // another chapter's desk is put in whole, so that its instrument starts anew
-    if (id === "desk" && panel.dataset.chapter !== answer.chapter) panel.outerHTML = html.trim();
+    if (id === "desk" && panel.dataset.chapter !== answer.chapter) putIn(panel, html);
     else morph(panel, html);
   }
   refresh();

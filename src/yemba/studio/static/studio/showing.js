@@ -2,7 +2,7 @@
 import { ask } from "./ask.js";
 import { oneInFlight } from "./one_in_flight.js";
 import { at, liveBeside, state } from "./state.js";
-import { showPage } from "./view.js";
+import { seeFoot, showPage } from "./view.js";
 import { windows } from "./windows.js";
 
 const streamed = new Set(); // places that windows show otherwise than kept
@@ -35,6 +35,7 @@ export function patched(patch, asked = looks) {
   looked = null;
   kept += 1;
   if (patch) apply(patch);
+  seeFoot();
 }
 
 export function apply(patch) {

@@ -3,7 +3,7 @@ import Alpine from "../vendored/alpine.js";
 import morph from "../vendored/morph.js";
 import { ask } from "./ask.js";
 import { comeTo, stepBack } from "./escape.js";
-import { find, openFind } from "./find.js";
+import { find, findKey, openFind } from "./find.js";
 import { land } from "./focus.js";
 import { crop } from "./crop.js";
 import { picked } from "./picked.js";
@@ -156,6 +156,8 @@ function fullColour() {
   const full = document.querySelector('[data-vision=""]');
   if (full) full.checked = true;
 }
+
+document.getElementById("find").addEventListener("keydown", findKey);
 
 // --- clicks
 bench.addEventListener("click", (event) => {
