@@ -76,7 +76,7 @@ def _seen(site: Site, path: str = "/") -> str:
 
 
 def test_a_feed_is_shown_and_follows_its_source_without_an_edition(
-    site: Site, section: str, connect: Callable[[str], str], elsewhere: dict[str, Copy | Fault]
+    site: Site, section: str, connect: Callable[[str], str], elsewhere: dict[str, Copy | Fault], client: Client
 ) -> None:
     elsewhere[ADDRESS] = Copy(calendar("Low Songs"))
     assert "1 date in it" in connect("webcal://hall.example/concerts.ics")
@@ -92,6 +92,13 @@ def test_a_feed_is_shown_and_follows_its_source_without_an_edition(
     assert "The ferry concert" in _seen(site)
     assert "SUMMARY:The ferry concert" in _seen(site, f"/dates/{section}.ics")
     assert services.live_edition(site) == edition
+    elsewhere[ADDRESS] = Copy(calendar("Bells"))
+    connect(ADDRESS)  # asked for by hand, long before it is due
+    assert "Bells" in _seen(site)
+    elsewhere[ADDRESS] = Copy(calendar("Gongs"))
+    given = {"section": section, "address": ADDRESS, "window_page": sites.document(_again(site)).order[0]}
+    answer = client.post("/sites/saltmarsh/calendar-feed/", given, headers={"Accept": "application/json"}).json()
+    assert "Gongs" in answer["patch"]["fragments"][section]  # windows follow at once
 
 
 def _now_is_later(site: Site) -> None:

@@ -12,6 +12,16 @@ from yemba.sites import feeds
 from yemba.sites.models import Feed, Site
 
 
+def connect(address: str) -> bool:
+    """Fetch an address that its owner asks for now; whether it says something else than before, which live pages then
+    say too. Raises Fault as ``sites.feeds.connect`` does."""
+    now = timezone.now()
+    changed = feeds.connect(address, now)
+    if changed:
+        feed_changed(address, now)
+    return changed
+
+
 def refresh(now: datetime | None = None) -> list[str]:
     """Fetch again what is due; the addresses that say something else than before. What no draft and no live site shows
     any more is forgotten."""

@@ -45,14 +45,13 @@ def state(addresses: list[str]) -> tuple[str, ...]:
     return tuple(known.get(address, "") for address in addresses)
 
 
-def connect(address: str, now: datetime | None = None) -> Feed:
-    """Fetch an address now. Raises Fault ``feeds-off`` or ``not-fetched``, or ``calendar-unreadable``."""
+def connect(address: str, now: datetime) -> bool:
+    """Fetch an address now; whether it says something else than before. Raises Fault ``feeds-off`` or ``not-fetched``,
+    or ``calendar-unreadable``."""
     if not settings.FEEDS:
         reason = Message("Whoever runs this Yemba has switched calendar feeds off. Bring in a calendar file instead.")
         raise Fault("feeds-off", reason, "feed")
-    row = feed(address) or Feed(address=address)
-    _fetch(row, now or timezone.now())
-    return row
+    return _fetch(feed(address) or Feed(address=address), now)
 
 
 def _fetch(row: Feed, now: datetime) -> bool:

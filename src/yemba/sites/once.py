@@ -27,7 +27,7 @@ def _once(site: Site, window: str, token: str, do: Callable[[], services.Done]) 
     last = Receipt.objects.filter(site=site, window=window).first()
     if last and last.token == token:
         document = services.document(services.locked(site))
-        return services.Done(document, document, last.label, repeated=True)
+        return services.Done(document, document, last.label, anew=True)
     done = do()
     Receipt.objects.update_or_create(site=site, window=window, defaults={"token": token, "label": done.label})
     if last is None:

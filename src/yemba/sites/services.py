@@ -36,14 +36,15 @@ from yemba.sites.models import Edit, Site
 class Done(NamedTuple):
     """The outcome of an edit, undo or redo: the documents before and after, what it is called, what it added.
 
-    One that was `repeated` had been done before: what was shown since then is not known.
+    Of one that shows `anew` it is not known what was shown before: it had been done already, or what is shown came from
+    elsewhere.
     """
 
     before: Document
     after: Document
     label: str
     added: Place | None = None
-    repeated: bool = False
+    anew: bool = False
 
 
 _LONGEST_LABEL = 240

@@ -83,7 +83,7 @@ def answer(request: HttpRequest, site: Site, do: Callable[[], sites.Done]) -> Ht
         messages.success(request, str(Message("Kept: {label}", label=done.label)))
         return redirect(reverse("workbench", args=(site.slug, chapter)) + (f"?{here.query}" if here.query else ""))
     shown = request.POST.get("window_page", "")
-    changed = patch(None if done.repeated else done.before, done.after, shown)
+    changed = patch(None if done.anew else done.before, done.after, shown)
     timing.mark("render")
     said = {"revision": site.revision, "patch": changed, "said": done.label, **_leads(site, done)}
     return timed(JsonResponse(said))

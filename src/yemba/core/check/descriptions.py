@@ -18,7 +18,7 @@ _SENTENCE = re.compile(r".{1,400}?[.!?…](?=\s|$)")
 
 def find(inspected: Inspected) -> Iterator[Finding]:
     document = inspected.look.document
-    titles: dict[str, str] = {}
+    titles: dict[tuple[str, str], str] = {}
     for page_id, page in document.ordered_pages():
         if not page.description:
             offered = proposed(page)
@@ -29,15 +29,16 @@ def find(inspected: Inspected) -> Iterator[Finding]:
             )
             yield Finding(sentence, OfPage(page_id, "description"), page_id, cure)
         title = page.title or page.name
-        if title in titles:
+        seen_as = page.language, title  # a version in another language may well have the same
+        if seen_as in titles:
             sentence = Message(
                 "{name} and {titles} have the same title, “{title}”. Give one of them its own.",
                 name=page.name,
-                titles=titles[title],
+                titles=titles[seen_as],
                 title=title,
             )
             yield Finding(sentence, OfPage(page_id, "title"), page_id)
-        titles.setdefault(title, page.name)
+        titles.setdefault(seen_as, page.name)
 
 
 def proposed(page: Page) -> str:

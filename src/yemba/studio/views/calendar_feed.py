@@ -9,7 +9,7 @@ from django.views.decorators.http import require_POST
 from yemba.core.message import Message
 from yemba.core.site.feeds import FIELD
 from yemba.core.value.feed import FeedAddress
-from yemba.sites import feeds
+from yemba.hosting import feeds
 from yemba.sites import services as sites
 from yemba.studio.bench import answer, site_of
 
@@ -22,9 +22,8 @@ def connect(request: HttpRequest, slug: str) -> HttpResponse:
 
     def put() -> sites.Done:
         address = FeedAddress().read(request.POST.get("address", ""), Message("The calendar feed"), FIELD)
-        if address:
-            feeds.connect(address)
+        changed = bool(address) and feeds.connect(address)
         given = {"section": request.POST.get("section", ""), "field": FIELD, "words": address}
-        return sites.edit(site, "set-words", given)
+        return sites.edit(site, "set-words", given)._replace(anew=changed)
 
     return answer(request, site, put)

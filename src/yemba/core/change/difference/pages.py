@@ -108,7 +108,7 @@ def _standing(pair: Pair) -> Iterator[Change]:
     old, new = (document.shared.get(STANDING, Holder()) for document in (pair.before, pair.after))
     if old == new:
         return
-    for one in _sections(pair, ("shared", STANDING), old, new, Message("that stands on several pages")):
+    for one in _sections(pair, ("shared", STANDING), old, new, Message("on several pages")):
         key = one.key.removeprefix("section.")
         if (key in old.sections) == (key in new.sections):
             yield one

@@ -4,6 +4,7 @@ const FOCUSABLE = "a[href], button:not([disabled]), input:not([type=hidden]), se
 const seen = (element) => element?.checkVisibility?.() && !element.matches(":disabled");
 const byId = (id) => (id ? document.getElementById(id) : null);
 const nameOf = (element) => element.id || element.closest("form")?.id;
+const chapterNow = () => byId("desk")?.dataset.chapter;
 const entries = (item) => [...(item?.parentElement?.children ?? [])].map((other) => other.id).filter(Boolean);
 
 // Where focus is now, in names that hold when the panels are put in anew.
@@ -22,6 +23,7 @@ export function whereFocusIs() {
     siblings: entries(item),
     neighbours: neighbours(active, item ?? panel),
     panel: panel?.id,
+    chapter: chapterNow(),
   };
 }
 
@@ -38,6 +40,7 @@ export function* places(was) {
   yield byId(was.id);
   yield byId(was.form)?.elements[was.index];
   if (was.active.isConnected) yield* beside(was.active);
+  if (was.chapter !== chapterNow()) yield document.querySelector("#desk h1");
   const item = byId(was.item);
   if (item) yield byId(was.form)?.closest(".row, .section-head")?.querySelector(FOCUSABLE);
   if (item || !was.item) for (const name of was.neighbours) yield inside(byId(name), was.index);
