@@ -10,7 +10,7 @@ const entries = (item) => [...(item?.parentElement?.children ?? [])].map((other)
 // Where focus is now, in names that hold when the panels are put in anew.
 export function whereFocusIs() {
   const active = document.activeElement;
-  if (!active || active === document.body) return null;
+  if (!active || active === document.body) return { chapter: chapterNow() };
   const form = active.closest("form");
   const item = active.closest("li[id]");
   const panel = active.closest("#desk, #rail, #chapters");
@@ -37,6 +37,11 @@ function neighbours(active, among) {
 // What stands there now: the same thing; else another button beside it; else its neighbour in the same entry; else the
 // entry that took its place.
 export function* places(was) {
+  if (was.active) yield* near(was);
+  else if (was.chapter !== chapterNow()) yield document.querySelector("#desk h1");
+}
+
+function* near(was) {
   yield byId(was.id);
   yield byId(was.form)?.elements[was.index];
   if (was.active.isConnected) yield* beside(was.active);
@@ -67,7 +72,6 @@ function* within(element) {
 }
 
 export function focusAgain(was) {
-  if (!was) return;
   const now = document.activeElement;
   if (now && now !== document.body && now.isConnected && !now.matches(":disabled")) return;
   for (const place of places(was)) if (seen(place)) return land(place);
