@@ -36,6 +36,13 @@ def test_a_class_every_second_saturday_one_cancelled_seen_live(
     kept(bench, "Paste papers, all winter")
     expect(bench.locator("#item-d0 summary").first).to_have_text("Paste papers, all winter")
     expect(phrase).to_be_visible()  # its fold has other words now, and stays open
+    bench.route("**/when/?*", lambda route: (bench.wait_for_timeout(600), route.continue_()))  # a slow line
+    phrase.fill("every Saturday")
+    phrase.fill("every Sunday")
+    expect(bench.locator("#item-d0 .readings")).to_have_js_property("inert", True)  # of what stood there before
+    expect(bench.locator("#item-d0 .readings")).to_contain_text("Every Sunday")
+    expect(bench.locator("#item-d0 .readings")).to_have_js_property("inert", False)
+    bench.unroute("**/when/?*")
     phrase.fill("every Saturday at christmas")
     expect(bench.locator("#item-d0 .readings")).to_contain_text("“christmas” is not understood")
     bench.locator("#coming-d0 summary").click()

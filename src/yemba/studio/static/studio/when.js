@@ -16,11 +16,16 @@ export function when() {
       });
       form.addEventListener("input", () => {
         clearTimeout(resting);
+        this.readings().inert = true; // they are of what stood there before
         resting = setTimeout(() => this.read(form), REST);
       });
       this.$root.addEventListener("submit", ({ target }) => {
         if (target.elements.occasion) setTimeout(() => this.clear(form)); // once it is on its way
       });
+    },
+
+    readings() {
+      return this.$root.querySelector("[data-readings]");
     },
 
     async read(form) {
@@ -31,7 +36,8 @@ export function when() {
       const answer = await fetch(`${this.$root.dataset.address}?${fields}`).catch(() => null);
       const html = answer?.ok && !answer.redirected ? await answer.text() : null;
       if (mine !== asked || !this.$root.isConnected) return;
-      const place = this.$root.querySelector("[data-readings]");
+      const place = this.readings();
+      place.inert = false;
       if (html === null) place.textContent = this.$root.dataset.unread;
       else place.innerHTML = html;
     },
@@ -40,7 +46,8 @@ export function when() {
       asked += 1;
       form.elements.phrase.value = "";
       letGo(form.elements.phrase);
-      const readings = this.$root.querySelector("[data-readings]");
+      const readings = this.readings();
+      readings.inert = false;
       if (readings.contains(document.activeElement)) land(this.$root.querySelector("[data-says]"));
       readings.replaceChildren();
     },
