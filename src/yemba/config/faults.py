@@ -74,12 +74,12 @@ def page(request: HttpRequest, status: int, why: str = "") -> HttpResponse:
     _LOG.log(level, "%s at %s: fault %s. %s", status, request.path, number, why, exc_info=status >= 500)
     sentence = f"{why} {face.sentence}".strip()
     if request.headers.get("Accept") == "application/json":
-        told = {
+        error = {
             "code": f"status-{status}",
             "sentence": Message("{sentence} (Number {number})", sentence=sentence, number=number),
             "field": "",
         }
-        return JsonResponse({"error": told}, status=status)
+        return JsonResponse({"error": error}, status=status)
     context = {"title": face.title, "sentence": sentence, "number": number, "home": hasattr(request, "site_slug")}
     answer = render(request, "errors/page.html", context, status=status)
     add_never_cache_headers(answer)

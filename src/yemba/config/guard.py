@@ -47,10 +47,10 @@ class Guard:
 
     def __call__(self, environ: Environ, start_response: Callable[..., Any]) -> Iterable[bytes]:
         self._tell_who_asks(environ)
-        told, most = environ.get("CONTENT_LENGTH") or "0", limit(environ.get("PATH_INFO", ""))
-        length = whole(told)
+        length_header, most = environ.get("CONTENT_LENGTH") or "0", limit(environ.get("PATH_INFO", ""))
+        length = whole(length_header)
         if length is None or length > most:
-            sentence = f"What was sent has {told[:15]} bytes; at most {most:,} fit."
+            sentence = f"What was sent has {length_header[:15]} bytes; at most {most:,} fit."
             return _refused(start_response, 413, sentence)
         if length and (line := environ.get("gunicorn.socket")) is not None:
             environ["wsgi.input"] = Timely(environ["wsgi.input"], line, length)
@@ -60,8 +60,8 @@ class Guard:
         if environ.get("REMOTE_ADDR") not in self.proxies:
             for name in _FORWARDED:
                 environ.pop(name, None)
-        elif told := environ.get("HTTP_X_FORWARDED_FOR"):
-            environ["REMOTE_ADDR"] = told.rpartition(",")[2].strip()  # the last is the proxy's own word
+        elif forwarded := environ.get("HTTP_X_FORWARDED_FOR"):
+            environ["REMOTE_ADDR"] = forwarded.rpartition(",")[2].strip()  # the last is the proxy's own word
 
 
 class TooSlow(OSError):

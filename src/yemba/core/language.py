@@ -29,8 +29,8 @@ class Language(Strict):
 
     def phrase(self, english: str, **values: object) -> str:
         """What Yemba says on a page, in English where there is no translation; `values` fill "%(name)s"."""
-        said = self.phrases.get(english, english)
-        return said % values if values else said
+        translation = self.phrases.get(english, english)
+        return translation % values if values else translation
 
     @property
     def is_english(self) -> bool:

@@ -111,10 +111,10 @@ def _without_fillers(text: str, done: list[str]) -> str:
     return text
 
 
-def _left_out(found: re.Match[str]) -> str:
+def _left_out(match: re.Match[str]) -> str:
     """What stays of a filler: the article that now fits, and the next letter, large where the filler's was."""
-    article, letter = found["article"] or "", found["next"]
-    began = found[0][len(article)]
+    article, letter = match["article"] or "", match["next"]
+    began = match[0][len(article)]
     if article:
         article = article[0] + ("n " if letter.lower() in "aeiou" else " ")
     return article + (letter.upper() if began.isupper() else letter)
@@ -131,8 +131,8 @@ def _halves(sentence: str, done: list[str]) -> str:
     if count <= LONG:
         return sentence
     for pattern, begins in _CUTS:
-        for found in pattern.finditer(sentence):
-            before, after = sentence[: found.start()], sentence[found.end() :]
+        for match in pattern.finditer(sentence):
+            before, after = sentence[: match.start()], sentence[match.end() :]
             if min(len(before.split()), len(after.split())) >= _LEAST:
                 done.append(Message("A sentence of {number} words is two now.", number=count))
                 rest = begins + (after if begins else after[0].upper() + after[1:])
@@ -140,5 +140,5 @@ def _halves(sentence: str, done: list[str]) -> str:
     return sentence
 
 
-def _as_begun(new: str, found: re.Match[str]) -> str:
-    return new[0].upper() + new[1:] if found[0][0].isupper() else new
+def _as_begun(new: str, match: re.Match[str]) -> str:
+    return new[0].upper() + new[1:] if match[0][0].isupper() else new

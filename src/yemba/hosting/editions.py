@@ -44,10 +44,10 @@ class PageCompared(NamedTuple):
 
 def rename(site: Site, number: int, name: str) -> Edition:
     """Give an edition a name, or with "" take it away. Raises Fault ``no-such-edition`` or ``too-long``."""
-    found = services.edition(site, number)
-    found.name = Line(NAME_LETTERS).read(name, Message("The edition’s name"), "edition_name")
-    found.save(update_fields=["name"])
-    return found
+    renamed = services.edition(site, number)
+    renamed.name = Line(NAME_LETTERS).read(name, Message("The edition’s name"), "edition_name")
+    renamed.save(update_fields=["name"])
+    return renamed
 
 
 def compared(site: Site, first: int, second: int) -> tuple[list[PageCompared], list[Change]]:
@@ -124,19 +124,19 @@ def publish_due(now: datetime | None = None) -> list[Edition]:
     now = now or timezone.now()
     free = Q(begun_at=None) | Q(begun_at__lt=now - _GIVEN_UP)
     done = []
-    for found in Planned.objects.filter(free, at__lte=now, failed="", site__binned_at=None).select_related("site"):
-        if not Planned.objects.filter(free, pk=found.pk).update(begun_at=now):
+    for planned in Planned.objects.filter(free, at__lte=now, failed="", site__binned_at=None).select_related("site"):
+        if not Planned.objects.filter(free, pk=planned.pk).update(begun_at=now):
             continue
         try:
-            document = _due_document(found)
-            done.append(services.publish(found.site, found.changes, on=now, document=document, plan=found))
+            document = _due_document(planned)
+            done.append(services.publish(planned.site, planned.changes, on=now, document=document, plan=planned))
         except Fault as fault:
-            _keep_why(found, fault.sentence)
+            _keep_why(planned, fault.sentence)
         except Exception:  # noqa: BLE001 -- kept with the plan and logged
             number = secrets.token_hex(3)
-            _LOG.exception("the plan of %s: fault %s", found.site.slug, number)
+            _LOG.exception("the plan of %s: fault %s", planned.site.slug, number)
             _keep_why(
-                found,
+                planned,
                 Message(
                     "Something broke, which is Yemba’s fault. The log has it by the number {number}.", number=number
                 ),
@@ -175,12 +175,12 @@ def _keep_why(plan: Planned, sentence: str) -> None:
     Planned.objects.filter(pk=plan.pk, at=plan.at).update(failed=sentence[:300], begun_at=None)
 
 
-def _due_document(found: Planned) -> Document:
+def _due_document(planned: Planned) -> Document:
     """What is live now with the planned changes; later edits of the draft do not go along."""
-    wanted, live = read(found.document), services.live_document(found.site)
+    wanted, live = read(planned.document), services.live_document(planned.site)
     if live is None:
         return wanted
-    keys: Collection[str] = {change.key for change in difference(live, wanted, catalogue())} & set(found.keys)
+    keys: Collection[str] = {change.key for change in difference(live, wanted, catalogue())} & set(planned.keys)
     return document_with(live, wanted, keys, catalogue())
 
 

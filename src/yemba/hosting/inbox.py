@@ -94,9 +94,9 @@ def gone(site: Site, words: str) -> bytes | None:
         return None
     rendering = services.rendering(document, address=services.live_address(site))
     phrase = rendering.look.language.phrase
-    said = format_html("<p>{}</p><blockquote>{}</blockquote>", phrase(_GONE), words)
+    body = format_html("<p>{}</p><blockquote>{}</blockquote>", phrase(_GONE), words)
     title, onward = phrase("Not sent"), phrase("To %(name)s", name=document.name)
-    return notice_page(rendering, title, notice(title, said, onward, "/"))
+    return notice_page(rendering, title, notice(title, body, onward, "/"))
 
 
 def receives(section: Section) -> bool:

@@ -79,8 +79,8 @@ def published(slug: str) -> Published | None:
 
 
 def _read(pk: int) -> Published:
-    told = Edition.objects.values_list("manifest", "redirects", "made_at").get(pk=pk)
-    return Published(*told, pk, Fresh.objects.filter(edition_id=pk).exists())
+    row = Edition.objects.values_list("manifest", "redirects", "made_at").get(pk=pk)
+    return Published(*row, pk, Fresh.objects.filter(edition_id=pk).exists())
 
 
 def resource(of: Published, path: str) -> Resource | None:

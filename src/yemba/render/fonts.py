@@ -87,8 +87,8 @@ def _written(look: Look) -> set[str]:
     """Every character that is written or said in any of its languages, in both cases."""
     written = set(look.document.text())
     for language in (look.language, *map(look.catalogue.language, further(look.document))):
-        said = spoken.letters(look.value("site.currency"), language.tag).union(*language.phrases.values())
-        written |= said | {*language.alphabet, *own_name(language.tag)}
+        letters = spoken.letters(look.value("site.currency"), language.tag).union(*language.phrases.values())
+        written |= letters | {*language.alphabet, *own_name(language.tag)}
     return written | {*"".join(written).upper(), *_ALWAYS}
 
 

@@ -149,8 +149,8 @@ def _part(answers: Answers, here: At, slug: str) -> Fragment:
     within = here._replace(inherits=parts()[slug].stands == AFTER)
 
     def sections() -> list[SafeString]:
-        held = recorder.ask(questions.sections_of, slug)
-        made = [section(answers, within, key, stored, False) for key, stored in held]
+        stored_sections = recorder.ask(questions.sections_of, slug)
+        made = [section(answers, within, key, stored, False) for key, stored in stored_sections]
         for fragment in made:
             recorder.also(fragment.reads)
         return [mark_safe(fragment.html) for fragment in made]
@@ -281,8 +281,8 @@ def _entries(
     if EXCERPTS in kind.roles and stored.fields.get("shows"):
         tag, month = stored.fields.get("tag", ""), stored.fields.get("month", "")
         most = stored.fields.get("most") or str(journal.USUAL)
-        found = recorder.ask(questions.listed, stored.fields["shows"], tag, month, most)
-        return [_listed(here, one) for one in found]
+        pages = recorder.ask(questions.listed, stored.fields["shows"], tag, month, most)
+        return [_listed(here, one) for one in pages]
     return list(shown.values())
 
 
@@ -321,19 +321,19 @@ def _ways(recorder: Recorder, here: At, wanted: str) -> dict[str, Any]:
 
 def _head(recorder: Recorder, here: At) -> dict[str, Any]:
     """The day and the tags of the post it stands on."""
-    told = recorder.ask(questions.post, here.page)
-    if told is None:
+    post = recorder.ask(questions.post, here.page)
+    if post is None:
         return {}
-    posted, tags = told
+    posted, tags = post
     return {"posted": posted, "tags": [(tag, href(here.root, path)) for tag, path in tags]}
 
 
 def _onward(recorder: Recorder, here: At) -> dict[str, Any]:
     """The posts around the one it stands on."""
-    told = recorder.ask(questions.onward, here.page)
-    if told is None:
+    neighbours = recorder.ask(questions.onward, here.page)
+    if neighbours is None:
         return {}
-    before, after, whole = told
+    before, after, whole = neighbours
     return {
         "post": True,
         "earlier": [_listed(here, one) for one in before],
@@ -412,8 +412,8 @@ def _values(recorder: Recorder, here: At, fields: list[Field], stored: dict[str,
     for field in present:
         if field.type == "link" and (file := recorder.ask(questions.file, stored[field.slug])):
             values |= {f"{field.slug}_about": in_words(file), f"{field.slug}_plays": plays(file)}
-        if field.excerpt and (told := recorder.ask(questions.excerpt, stored[field.slug])):
-            values[f"{field.slug}_excerpt"] = _told(here, told)
+        if field.excerpt and (excerpt := recorder.ask(questions.excerpt, stored[field.slug])):
+            values[f"{field.slug}_excerpt"] = _told(here, excerpt)
     return values
 
 

@@ -91,15 +91,15 @@ def feed(site: Site) -> bytes:
 
 
 def _entry(root: Element, site: Site, key: str, address: str) -> None:
-    page, entry, told = site.look.document.pages[key], SubElement(root, "entry"), excerpt(site.look, key)
+    page, entry, summary = site.look.document.pages[key], SubElement(root, "entry"), excerpt(site.look, key)
     SubElement(entry, "id").text = f"urn:uuid:{uuid5(NAMESPACE_URL, f'{address}#{key}')}"
-    SubElement(entry, "title").text = told.name if told else page.name
+    SubElement(entry, "title").text = summary.name if summary else page.name
     SubElement(entry, "link", rel="alternate", type="text/html", href=f"{address}{page.slug}/")
     SubElement(entry, "published").text = SubElement(entry, "updated").text = _moment(site, page)
     for tag in page.tags:
         SubElement(entry, "category", term=tag)
-    if told and told.words:
-        SubElement(entry, "summary").text = told.words
+    if summary and summary.words:
+        SubElement(entry, "summary").text = summary.words
     if words := _words(site, page, address):
         SubElement(entry, "content", type="html").text = words
 

@@ -143,10 +143,10 @@ def _scripts(recorder: Recorder, page_id: str, page: Page) -> list[str]:
     """What a live page needs: the scripts of the kinds of its sections, and of those beside them."""
     if recorder.site.draft:
         return []
-    held = [part for part in parts().values() if part.holds_sections and part.stands != BESIDE]
+    holders = [part for part in parts().values() if part.holds_sections and part.stands != BESIDE]
     if recorder.ask(questions.sidebar_on, page_id) != NONE:
-        held += [part for part in parts().values() if part.stands == BESIDE]
-    shared = (section for part in held for _, section in recorder.ask(questions.sections_of, part.slug))
+        holders += [part for part in parts().values() if part.stands == BESIDE]
+    shared = (section for part in holders for _, section in recorder.ask(questions.sections_of, part.slug))
     here = kinds_with_scripts(recorder.site.look, (*page.sections.values(), *shared))
     return [script_name(kind) for kind in sorted(here | set(recorder.ask(questions.kinds_with_scripts_everywhere)))]
 

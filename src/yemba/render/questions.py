@@ -119,11 +119,11 @@ def alternates(site: Site, page: str) -> list[tuple[str, str]]:
     """A page in every language that visitors see it in, by tag, with its path below the site's; nothing where that is
     one alone. The main one comes once more, as the one for anybody else."""
     document = site.look.document
-    found = _seen_versions(document, page)
-    if len(found) < 2:
+    versions = _seen_versions(document, page)
+    if len(versions) < 2:
         return []
     main = languages.main_language(site.look)
-    paths = [(main if tag == MAIN else tag, _direct(document, key)[1:]) for tag, key in found.items()]
+    paths = [(main if tag == MAIN else tag, _direct(document, key)[1:]) for tag, key in versions.items()]
     return [*paths, *(("x-default", path) for tag, path in paths if tag == main)]
 
 
@@ -173,8 +173,8 @@ class Listed(NamedTuple):
 
 
 def _listed(site: Site, keys: Iterable[str]) -> list[Listed]:
-    told = ((key, excerpt_of(site.look, key)) for key in keys)
-    return [Listed(_path(site.look.document, f"{PAGE}{key}"), found) for key, found in told if found]
+    excerpts = ((key, excerpt_of(site.look, key)) for key in keys)
+    return [Listed(_path(site.look.document, f"{PAGE}{key}"), summary) for key, summary in excerpts if summary]
 
 
 @question

@@ -201,11 +201,11 @@ def _covered(look: Look, unfolds: int) -> list[str]:
     covers = header_bar_heights(look) if shrinks(look) else header_heights(look)
     windows = [*zip((0, *FOLDED_FROM[1:]), covers.folded, strict=True), (unfolds, covers.unfolded)]
     folded = [(window, height) for window, height in windows[:-1] if window < unfolds]
-    told = [first for first, before in zip(folded, [(0, None), *folded], strict=False) if first[1] != before[1]]
+    changes = [first for first, before in zip(folded, [(0, None), *folded], strict=False) if first[1] != before[1]]
     text = " ".join(rules)
     return [
         f"@media (min-width: {window}px) {{ {text.format(*[height] * len(rules))} }}"
-        for window, height in [*told, windows[-1]]
+        for window, height in [*changes, windows[-1]]
     ]
 
 
@@ -244,8 +244,8 @@ def _extra(look: Look) -> dict[str, str]:
     values |= {"extra-x": f"{shown.offset.x:g}px", "extra-y": f"{shown.offset.y:g}px"}
     values |= {"extra-turn": f"{look.value('header.extra_turn'):g}deg"}
     values |= {"extra-strength": f"{look.value('header.extra_strength') / 100:g}"}
-    for end, taken in (("phone", shown.phone), ("wide", shown.wide)):
-        for name, size in zip(("width", "box-wide", "box-high"), (taken.width, taken.wide, taken.high), strict=True):
+    for end, extent in (("phone", shown.phone), ("wide", shown.wide)):
+        for name, size in zip(("width", "box-wide", "box-high"), (extent.width, extent.wide, extent.high), strict=True):
             values[f"extra-{end}-{name}"] = f"{size:.2f}px"
     return values
 

@@ -39,8 +39,8 @@ class Used:
 
         @cache
         def plays(ground: str, roles: frozenset[str]) -> list[str]:
-            held = self._look.grounds[ground]
-            return [role for role in ROLE_NAMES if role in roles and getattr(held, role) == colour]
+            roles_of = self._look.grounds[ground]
+            return [role for role in ROLE_NAMES if role in roles and getattr(roles_of, role) == colour]
 
         spots = ((usage.spot, plays(usage.ground, usage.roles)) for usage in self._usages)
         return {spot: roles for spot, roles in spots if roles}

@@ -119,10 +119,10 @@ def _connected(host: str, port: int, is_own: bool) -> socket.socket:
 
 def _numbers(host: str, port: int) -> list[str]:
     try:
-        found = socket.getaddrinfo(host, port, type=socket.SOCK_STREAM)
+        addresses = socket.getaddrinfo(host, port, type=socket.SOCK_STREAM)
     except (OSError, UnicodeError) as error:
         raise _refused(Message("No machine is called {host}", host=host)) from error
-    return [str(one[4][0]) for one in found]
+    return [str(one[4][0]) for one in addresses]
 
 
 def _is_outside(number: str) -> bool:

@@ -220,14 +220,14 @@ def _codes(typed: str) -> tuple[Colour, ...]:
 
 def _logo_colours(about: Mapping[str, Any] | None) -> tuple[Colour, ...]:
     """Those of a logo, what covers most of it first."""
-    found = from_picture(_pixels(about)) if about else []
-    return tuple(one.colour for one in sorted(found, key=lambda one: -one.share))
+    shares = from_picture(_pixels(about)) if about else []
+    return tuple(one.colour for one in sorted(shares, key=lambda one: -one.share))
 
 
 def _photo_colours(about: Mapping[str, Any] | None) -> tuple[Colour, ...]:
     """Those of a photo, the strongest first."""
-    found = from_picture(_pixels(about)) if about else []
-    return tuple(sorted((one.colour for one in found), key=lambda colour: -to_oklch(colour).chroma))
+    shares = from_picture(_pixels(about)) if about else []
+    return tuple(sorted((one.colour for one in shares), key=lambda colour: -to_oklch(colour).chroma))
 
 
 def _pixels(about: Mapping[str, Any]) -> bytes:
@@ -286,6 +286,6 @@ def take(site: Site, number: int) -> services.Done:
     start = of_site(site)
     if start is None:
         raise Fault("no-such-look", Message("This site has no first looks: it was not begun with any."), "look")
-    taken = look(start, number)
-    arguments = {"title": taken.name, "template": taken.template, "values": taken.sheet, "parts": taken.parts}
+    chosen = look(start, number)
+    arguments = {"title": chosen.name, "template": chosen.template, "values": chosen.sheet, "parts": chosen.parts}
     return services.edit(site, "take-look", arguments)

@@ -85,8 +85,8 @@ def answer(request: HttpRequest, site: Site, do: Callable[[], sites.Done]) -> Ht
     shown = request.POST.get("window_page", "")
     changed = patch(None if done.anew else done.before, done.after, shown)
     timing.mark("render")
-    said = {"revision": site.revision, "patch": changed, "said": done.label, **_leads(site, done)}
-    return timed(JsonResponse(said))
+    reply = {"revision": site.revision, "patch": changed, "said": done.label, **_leads(site, done)}
+    return timed(JsonResponse(reply))
 
 
 def timed(response: HttpResponse) -> HttpResponse:

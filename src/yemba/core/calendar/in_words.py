@@ -101,16 +101,18 @@ def rule_in_words(rule: str) -> str:
     parts = rule_parts(rule)
     weekdays = [_by_day(one) for one in parts.get("BYDAY", "").split(",") if one]
     month_days = [int(one) for one in parts.get("BYMONTHDAY", "").split(",") if one]
-    said = _often(parts.get("FREQ", ""), int(parts.get("INTERVAL", "1")), weekdays)
+    sentence = _often(parts.get("FREQ", ""), int(parts.get("INTERVAL", "1")), weekdays)
     if month_days:
-        said = Message("{often} on the {days}", often=said, days=_listed([_day_number(day) for day in month_days]))
+        sentence = Message(
+            "{often} on the {days}", often=sentence, days=_listed([_day_number(day) for day in month_days])
+        )
     if "BYMONTH" in parts:
         months = [month_name(int(month)) for month in parts["BYMONTH"].split(",")]
-        said = Message("{often} in {months}", often=said, months=_listed(months))
+        sentence = Message("{often} in {months}", often=sentence, months=_listed(months))
     strange = sorted(parts.keys() - {"FREQ", "INTERVAL", "BYDAY", "BYMONTHDAY", "BYMONTH", "COUNT", "UNTIL", "WKST"})
     if strange:
-        return Message("{often} ({rest})", often=said, rest=", ".join(f"{name} {parts[name]}" for name in strange))
-    return said
+        return Message("{often} ({rest})", often=sentence, rest=", ".join(f"{name} {parts[name]}" for name in strange))
+    return sentence
 
 
 def _by_day(one: str) -> tuple[int, str]:

@@ -173,13 +173,13 @@ def read_rule(typed: str) -> str:
     return rule
 
 
-def _until(typed: str, told: str) -> str:
+def _until(typed: str, value: str) -> str:
     """A day, "YYYYMMDD"; of a moment its day."""
-    digits = told.replace("-", "")[:8]
+    digits = value.replace("-", "")[:8]
     try:
         return datetime.strptime(digits, "%Y%m%d").strftime("%Y%m%d")
     except ValueError:
-        raise _unreadable(typed, Message("UNTIL is a day such as 20270630, not {told}", told=told)) from None
+        raise _unreadable(typed, Message("UNTIL is a day such as 20270630, not {told}", told=value)) from None
 
 
 def _unreadable(typed: str, reason: str) -> Fault:

@@ -73,10 +73,10 @@ def letters(currency: str, language: str) -> frozenset[str]:
     days = [
         f"{year}-{month:02}-{number:02}" for year in (2026, 2037) for month in range(1, 13) for number in range(1, 29)
     ]
-    said = [
+    samples = [
         *(day(iso, language) for iso in days),
         *(month(iso, language) for iso in days[::28]),
         *("".join(parts(iso, language)) for iso in days),
     ]
-    said += [price(amount, currency, language) for amount in ("from 1234567890.50", "98765.43", "20")]
-    return frozenset("".join([*said, hours("10:00", "16:00")]))
+    samples += [price(amount, currency, language) for amount in ("from 1234567890.50", "98765.43", "20")]
+    return frozenset("".join([*samples, hours("10:00", "16:00")]))

@@ -26,14 +26,14 @@ def days_in(line: str) -> list[str]:
     if not words or words[0] in _CLOSED:
         return []
     named: set[int] = set()
-    taken: set[int] = set()
+    excluded: set[int] = set()
     target, place = named, 0
     while place < len(words):
         word = words[place]
         days = _days_of(word)
         if days is None:
             if word in _BUT:
-                target = taken
+                target = excluded
             elif word not in _AND | _FILLING or (word in _CLOSED and target is named):
                 return []
             place += 1
@@ -46,9 +46,9 @@ def days_in(line: str) -> list[str]:
             place += 2
         target.update(days)
         place += 1
-    if target is taken and not named:
-        named = set(range(7)) if taken else set()
-    return [day for number, day in enumerate(DAYS) if number in named - taken]
+    if target is excluded and not named:
+        named = set(range(7)) if excluded else set()
+    return [day for number, day in enumerate(DAYS) if number in named - excluded]
 
 
 def _words(line: str) -> list[str]:

@@ -104,17 +104,17 @@ def value_at(document: Document, path: Path) -> Any:
 
 
 def _at(document: Document, path: Path) -> Any:
-    found: Any = document
+    node: Any = document
     for step in path:
-        if isinstance(found, BaseModel):
-            field = type(found).model_fields.get(step)
-            value = getattr(found, step, ABSENT) if field else ABSENT
-            found = ABSENT if field and value == field.default else value
+        if isinstance(node, BaseModel):
+            field = type(node).model_fields.get(step)
+            value = getattr(node, step, ABSENT) if field else ABSENT
+            node = ABSENT if field and value == field.default else value
         else:
-            found = found.get(step, ABSENT) if isinstance(found, dict) else ABSENT
-        if found is ABSENT:
+            node = node.get(step, ABSENT) if isinstance(node, dict) else ABSENT
+        if node is ABSENT:
             return ABSENT
-    return found
+    return node
 
 
 def _plain(value: Any) -> Any:

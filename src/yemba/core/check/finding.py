@@ -86,8 +86,8 @@ class Inspected:
         first = self.look.document.holder(standing.holder).order[0] == standing.key
         name = f"{compute.__module__}.{compute.__qualname__}"
         key = (name, id(section), standing.key, first, self.around)
-        held = _COMPUTED.get_or_make(key, lambda: (section, compute(self, standing)))
-        outcome: T = held[1]
+        entry = _COMPUTED.get_or_make(key, lambda: (section, compute(self, standing)))
+        outcome: T = entry[1]
         return outcome
 
     def of_sections(self, compute: Callable[[Inspected, Standing], Sequence[T]]) -> Iterator[T]:
@@ -95,14 +95,14 @@ class Inspected:
         name = f"{compute.__module__}.{compute.__qualname__}"
         for path, holder in self.look.document.holders():
             key = (name, id(holder), path, self.around)
-            held = _COMPUTED.get_or_make(key, partial(self._of_holder, compute, path, holder))
-            yield from held[1]
+            entry = _COMPUTED.get_or_make(key, partial(self._of_holder, compute, path, holder))
+            yield from entry[1]
 
     def _of_holder(
         self, compute: Callable[[Inspected, Standing], Sequence[T]], path: tuple[str, str], holder: Holder
     ) -> tuple[Holder, list[T]]:
         sections = (Standing(path, key, section) for key, section in holder.ordered())
-        return holder, [found for standing in sections for found in self.of_section(compute, standing)]
+        return holder, [finding for standing in sections for finding in self.of_section(compute, standing)]
 
 
 class Cure(NamedTuple):

@@ -264,13 +264,13 @@ def _states(rest: Oklch, button: Colour, text: Colour) -> list[Colour]:
     reads on none, two that are seen."""
     away = 1 if ratio(text, BLACK) < ratio(text, WHITE) else -1  # a move that gains contrast
     for asked in (TEXT, EDGE, 1.0):
-        found: list[Colour] = []
+        states: list[Colour] = []
         for step in range(1, 40):
             for sign in (away, -away):
                 tried = to_colour(rest._replace(lightness=rest.lightness + sign * 0.035 * step))
-                seen = all(difference(tried, other) >= _VISIBLE for other in (button, *found))
+                seen = all(difference(tried, other) >= _VISIBLE for other in (button, *states))
                 if seen and ratio(text, tried) >= asked:
-                    found.append(tried)
-                    if len(found) == 2:
-                        return found
+                    states.append(tried)
+                    if len(states) == 2:
+                        return states
     raise AssertionError(f"no states for a button of {button.hex}")

@@ -55,7 +55,7 @@ def read(text: str, field: str = "colour") -> Read:
     if match := _HEX.fullmatch(typed):
         typed = "#" + match.group(1)
     try:
-        found = Color(typed if len(text) <= _LONGEST else "")
+        colour = Color(typed if len(text) <= _LONGEST else "")
     except ValueError:
         raise Fault(
             "colour-unreadable",
@@ -65,10 +65,10 @@ def read(text: str, field: str = "colour") -> Read:
             ),
             field,
         ) from None
-    srgb = found.convert("srgb")
+    srgb = colour.convert("srgb")
     fitted = srgb.clone().fit(method="oklch-chroma")
     red, green, blue = (round(255 * channel) for channel in fitted.coords(nans=False))
-    return Read(Colour(red, green, blue), found.alpha(nans=False), not srgb.in_gamut(tolerance=0.001))
+    return Read(Colour(red, green, blue), colour.alpha(nans=False), not srgb.in_gamut(tolerance=0.001))
 
 
 def parse(text: str, field: str = "colour") -> Colour:
@@ -76,27 +76,27 @@ def parse(text: str, field: str = "colour") -> Colour:
 
     Raises Fault ``colour-unreadable``, or ``colour-see-through`` where the colour has an alpha below one.
     """
-    found = read(text, field)
-    if found.alpha < 1:
+    parsed = read(text, field)
+    if parsed.alpha < 1:
         raise Fault(
             "colour-see-through",
             Message("“{text}” is see-through. A brand colour is solid: leave out the last two digits.", text=text),
             field,
         )
-    return found.colour
+    return parsed.colour
 
 
 def read_many(text: str) -> list[Read]:
     """Every colour in a pasted text, in its order, each once: hex codes with # (or alone in their line, list or
     quotes), and the functions rgb(), hsl(), hwb(), lab(), lch(), oklab(), oklch() and color()."""
-    found: dict[str, Read] = {}
+    colours: dict[str, Read] = {}
     for match in islice(_IN_TEXT.finditer(text), 4 * PALETTE_COLOURS):
         try:
             one = read(match[0])
         except Fault:
             continue
-        found.setdefault(f"{one.colour.hex}{one.alpha}", one)
-    return list(found.values())
+        colours.setdefault(f"{one.colour.hex}{one.alpha}", one)
+    return list(colours.values())
 
 
 def from_hex(code: str) -> Colour:

@@ -125,9 +125,9 @@ def _row(roles: list[str], stand: str, top: float) -> list[Box]:
     """Pieces beside each other; "" pushes what follows to the end."""
     sizes = [_size(role) if role else ("", 0.0, 0.0) for role in roles]
     room = WIDTH - 2 * _MARGIN
-    taken = sum(width for _, width, _ in sizes) + _GAP * (len(sizes) - 1)
-    shrink = min(1.0, room / taken)
-    free = max(0.0, room - taken)
+    width_needed = sum(width for _, width, _ in sizes) + _GAP * (len(sizes) - 1)
+    shrink = min(1.0, room / width_needed)
+    free = max(0.0, room - width_needed)
     left = _MARGIN + (free / 2 if stand == "center" else 0)
     high = max(height for *_, height in sizes)
     boxes = []

@@ -34,10 +34,10 @@ def shares(count: int, leads: bool = False) -> list[str]:
     if count == 1:
         return ["whole"]
     halves = {0: 0, 1: 4, 2: 2}[count % 3]
-    found = ["third"] * (count - halves) + ["half"] * halves
-    if leads and found[:1] == ["third"]:
-        found[0] = "first"
-    return found
+    names = ["third"] * (count - halves) + ["half"] * halves
+    if leads and names[:1] == ["third"]:
+        names[0] = "first"
+    return names
 
 
 def tile_sizes(sizes: TileSizes, count: int) -> list[str]:
@@ -47,10 +47,10 @@ def tile_sizes(sizes: TileSizes, count: int) -> list[str]:
         return [*alone, *[sizes.two] * (count - len(alone))]
     if not sizes.half:
         return [sizes.first or sizes.third, *[sizes.third] * (count - 1)] if count else []
-    found = [getattr(sizes, share) for share in shares(count, bool(sizes.first))]
-    if count % 2 and found:
-        found[0] = ", ".join([*wide(found[0], sizes.abreast), *narrow(sizes.whole, sizes.abreast)])
-    return found
+    widths = [getattr(sizes, share) for share in shares(count, bool(sizes.first))]
+    if count % 2 and widths:
+        widths[0] = ", ".join([*wide(widths[0], sizes.abreast), *narrow(sizes.whole, sizes.abreast)])
+    return widths
 
 
 def wide(sizes: str, abreast: float) -> list[str]:
@@ -64,5 +64,5 @@ def narrow(sizes: str, abreast: float) -> list[str]:
 
 
 def _least(part: str) -> int:
-    told = _LEAST.search(part)
-    return int(told[1]) if told else 0
+    match = _LEAST.search(part)
+    return int(match[1]) if match else 0

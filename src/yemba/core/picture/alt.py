@@ -20,8 +20,8 @@ def from_file_name(name: str) -> str:
     """What a file's name says in words; "" where only a machine named it."""
     parts = _BREAKS.split(_CAMEL.sub(" ", PurePath(name).stem))
     words = [part for part in parts if not _MACHINE.fullmatch(part.lower())]
-    said = " ".join(words)
-    return said[:1].upper() + said[1:] if len(said) > 3 else ""
+    label = " ".join(words)
+    return label[:1].upper() + label[1:] if len(label) > 3 else ""
 
 
 def proposals(name: str, beside: Iterable[str]) -> list[str]:

@@ -62,14 +62,14 @@ def in_own_colours(drawing: Drawing) -> bytes:
 
 def roles_in(svg: str) -> set[str]:
     """The roles that a drawing has colours in."""
-    return {found[1] for found in _ROLE.finditer(svg)}
+    return {match[1] for match in _ROLE.finditer(svg)}
 
 
 def search(drawings: Iterable[Drawing], words: str, tags: Collection[str] = ()) -> list[Drawing]:
     """Those that all the words are in, by name, alt text or tag; those with one of `tags` first."""
     typed = [word.lower() for word in _WORD.findall(words)]
-    found = [one for one in drawings if all(_has(one, word) for word in typed)]
-    return sorted(found, key=lambda one: -len(set(tags) & set(one.tags)))
+    matching = [one for one in drawings if all(_has(one, word) for word in typed)]
+    return sorted(matching, key=lambda one: -len(set(tags) & set(one.tags)))
 
 
 def _has(drawing: Drawing, word: str) -> bool:

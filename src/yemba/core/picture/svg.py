@@ -231,8 +231,8 @@ _NUMBER = re.compile(r"[+-]?(?:[0-9]{1,12}(?:\.[0-9]{0,12})?|\.[0-9]{1,12})(?:[e
 def _size(root: Element, name: str) -> tuple[float, float]:
     """Width and height in px, from viewBox, else from width and height."""
     box = root.get("viewBox", "")[:200].replace(",", " ").split()
-    told = box[2:] if len(box) == 4 else [root.get(side, "")[:40].removesuffix("px") for side in ("width", "height")]
-    sides = [float(one) if _NUMBER.fullmatch(one) else 0.0 for one in told]
+    lengths = box[2:] if len(box) == 4 else [root.get(side, "")[:40].removesuffix("px") for side in ("width", "height")]
+    sides = [float(one) if _NUMBER.fullmatch(one) else 0.0 for one in lengths]
     width, height = sides if len(sides) == 2 else (0.0, 0.0)
     if not (0 < width < 20_000 and 0 < height < 20_000):
         raise _unreadable(Message("“{name}” does not say how large it is. Save it with a viewBox.", name=name))

@@ -51,8 +51,8 @@ class Chosen(NamedTuple):
 
     def colours(self, look: Look) -> tuple[Colour, ...]:
         """Those of a gradient that are there."""
-        found = (look.read_colour(value) for value in self.stops if value)
-        return tuple(one.colour for one in found if one)
+        readings = (look.read_colour(value) for value in self.stops if value)
+        return tuple(one.colour for one in readings if one)
 
     def backdrop(self, look: Look) -> Picture | None:
         """The picture, where it is what is shown."""

@@ -80,8 +80,8 @@ class Family(NamedTuple):
     def average(self, weight: int) -> float:
         """The average advance per em in running text at a weight, the nearest it has."""
         low, high = self.weights
-        held = self.file("x", weight)
-        return self.open(held.name).average(min(high, max(low, weight)))
+        file = self.file("x", weight)
+        return self.open(file.name).average(min(high, max(low, weight)))
 
     @property
     def weights(self) -> tuple[int, int]:
@@ -101,23 +101,23 @@ class Family(NamedTuple):
     @property
     def scripts(self) -> list[str]:
         """What it has beyond Latin, in words."""
-        held = {file.subset for file in self.files}
+        subsets = {file.subset for file in self.files}
         return [
             name
             for subset, name in SCRIPTS.items()
-            if subset in held or ("" in held and self.face.covers(SAMPLES[subset]))
+            if subset in subsets or ("" in subsets and self.face.covers(SAMPLES[subset]))
         ]
 
 
 @lru_cache(maxsize=4096)
 def _nearest(files: tuple[FontFile, ...], subset: str, weight: int, style: str) -> FontFile:
-    held = [file for file in files if file.subset in ("", subset)]
-    return min(held or files, key=lambda file: (file.style != style, _off(weight, file.weights)))
+    candidates = [file for file in files if file.subset in ("", subset)]
+    return min(candidates or files, key=lambda file: (file.style != style, _off(weight, file.weights)))
 
 
-def _off(weight: int, held: tuple[int, int]) -> tuple[int, bool]:
+def _off(weight: int, span: tuple[int, int]) -> tuple[int, bool]:
     """How far a weight is from what a file has; of two as far, light text takes the lighter (CSS Fonts 4, 5.2)."""
-    low, high = held
+    low, high = span
     off = max(0, low - weight, weight - high)
     return off, (low > weight) == (weight <= REGULAR)
 

@@ -41,8 +41,8 @@ def excerpt(look: Look, page_id: str) -> Excerpt | None:
 def _first_words(page: Page) -> str:
     """The first running words that stand on a page."""
     for _, section in page.ordered():
-        held = [section.fields, *(item.fields for _, item in ordered_items(section))]
-        words = (plain(fields.get(slug, "")) for fields in held for slug in _LEADS)
-        if found := next(filter(None, words), ""):
-            return found
+        field_sets = [section.fields, *(item.fields for _, item in ordered_items(section))]
+        words = (plain(fields.get(slug, "")) for fields in field_sets for slug in _LEADS)
+        if first := next(filter(None, words), ""):
+            return first
     return ""

@@ -56,18 +56,18 @@ def pages_with(document: Document, address: str) -> Iterator[str]:
 def with_feeds(document: Document, load: Callable[[str], Fetched | None]) -> Document:
     """The document with the entries of its feeds among those of their sections; `load` gives what was last fetched
     of an address. It is only ever shown, never stored."""
-    found = {address: fetched for address in addresses(document) if (fetched := load(address))}
-    if not found:
+    copies = {address: fetched for address in addresses(document) if (fetched := load(address))}
+    if not copies:
         return document
-    pages = {key: _filled(page, found) for key, page in document.pages.items()}
-    shared = {slug: _filled(holder, found) for slug, holder in document.shared.items()}
+    pages = {key: _filled(page, copies) for key, page in document.pages.items()}
+    shared = {slug: _filled(holder, copies) for slug, holder in document.shared.items()}
     return document.model_copy(update={"pages": pages, "shared": shared})
 
 
-def _filled(holder: AnyHolder, found: Mapping[str, Fetched]) -> AnyHolder:
+def _filled(holder: AnyHolder, copies: Mapping[str, Fetched]) -> AnyHolder:
     """A page, or what a part holds, with them; the same as before where nothing of it has a feed."""
     for key, section in holder.sections.items():
-        if fetched := found.get(section.fields.get(FIELD, "")):
+        if fetched := copies.get(section.fields.get(FIELD, "")):
             holder = _with_section(holder, key, _with_entries(section, fetched))
     return holder
 

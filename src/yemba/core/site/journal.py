@@ -45,7 +45,7 @@ def has_posts(document: Document) -> bool:
 
 def posts(document: Document, now: datetime, *, tag: str = "", month: str = "") -> list[str]:
     """The ids of the posts that visitors see now, the newest first; those of a tag, or of a month, alone."""
-    found = [
+    dated = [
         (page.posted, -place, key)
         for place, (key, page) in enumerate(document.published_pages())
         if page.posted
@@ -54,7 +54,7 @@ def posts(document: Document, now: datetime, *, tag: str = "", month: str = "") 
         and (not tag or tag in page.tags)
         and page.language == document.seen_in
     ]
-    return [key for _, _, key in sorted(found, reverse=True)]
+    return [key for _, _, key in sorted(dated, reverse=True)]
 
 
 def tagged_pages(document: Document, tag: str) -> list[str]:
@@ -121,8 +121,8 @@ def as_at(document: Document, now: datetime) -> Document:
     waiting = [key for key, page in document.pages.items() if not is_due(page, now) and not page.unpublished]
     if not waiting:
         return document
-    held = {key: document.pages[key].model_copy(update={"unpublished": True}) for key in waiting}
-    return document.model_copy(update={"pages": document.pages | held})
+    hidden = {key: document.pages[key].model_copy(update={"unpublished": True}) for key in waiting}
+    return document.model_copy(update={"pages": document.pages | hidden})
 
 
 def next_due(document: Document, now: datetime, zone: ZoneInfo) -> datetime | None:

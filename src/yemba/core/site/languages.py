@@ -46,11 +46,11 @@ def versions(document: Document, page: str) -> dict[str, str]:
 
 @by_identity("versions of pages", most=2_000_000, weigh=lambda found: 1_000 + 200 * len(found))
 def _versions(document: Document) -> dict[str, dict[str, str]]:
-    found: dict[str, dict[str, str]] = {}
+    by_original: dict[str, dict[str, str]] = {}
     for key in document.order:
         language = document.pages[key].language or MAIN
-        found.setdefault(original(document, key), {}).setdefault(language, key)
-    return found
+        by_original.setdefault(original(document, key), {}).setdefault(language, key)
+    return by_original
 
 
 def version(document: Document, page: str, language: str) -> str:
@@ -139,11 +139,11 @@ def still_original(look: Look, page: str) -> Iterator[tuple[str, str, str]]:
         origin = of.sections.get(section.version_of) if of else None
         if origin is None:
             continue
-        said = {stored.value for stored in stored_of(Standing(("pages", page), section.version_of, origin))}
+        originals = {stored.value for stored in stored_of(Standing(("pages", page), section.version_of, origin))}
         for stored in stored_of(Standing(("pages", page), key, section)):
             field = look.catalogue.kind(section.kind).field(stored.field, stored.item)
             is_said = field.type in ("line", "words") and not field.reaches
-            if is_said and stored.value in said and _WORD.search(plain(stored.value)):
+            if is_said and stored.value in originals and _WORD.search(plain(stored.value)):
                 yield key, stored.field, stored.item
 
 

@@ -44,14 +44,14 @@ def own_families(document: Document, catalogue: Catalogue) -> dict[str, Family]:
 
 
 def _family(key: str, own: OwnFamily, catalogue: Catalogue) -> Family:
-    told = {name: tuple(value) if isinstance(value, list) else value for name, value in own.facts.items()}
+    facts = {name: tuple(value) if isinstance(value, list) else value for name, value in own.facts.items()}
     return Family(
         slug=key,
         name=own.name,
         kind=own.kind,
         about="",
         files=tuple(FontFile(f.style, "", (f.lightest, f.heaviest), f.file) for f in own.files),
-        facts=Facts(**told),  # type: ignore[arg-type]
+        facts=Facts(**facts),  # type: ignore[arg-type]
         read=catalogue.stored,
         open=catalogue.open_stored,
         own=True,

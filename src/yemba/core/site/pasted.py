@@ -54,14 +54,14 @@ def blocks(markup: str) -> list[Block]:
     return _lists(_within(root, _PLAIN))
 
 
-def ranked(found: Sequence[Block], highest: int = 3, lowest: int = 4) -> list[Block]:
+def ranked(parts: Sequence[Block], highest: int = 3, lowest: int = 4) -> list[Block]:
     """The blocks with their headings brought to the levels from `highest` to `lowest`: the first rank that is used to
     the first of them, no level left out."""
-    ranks = sorted({_HEADINGS[block.tag] for block in found if block.tag in _HEADINGS})
+    ranks = sorted({_HEADINGS[block.tag] for block in parts if block.tag in _HEADINGS})
     level = {f"h{rank}": f"h{min(highest + place, lowest)}" for place, rank in enumerate(ranks)}
     result: list[Block] = []
     deepest = highest - 1
-    for block in found:
+    for block in parts:
         if block.tag in level:
             deepest = min(int(level[block.tag][1]), deepest + 1)
             result.append(Block(f"h{deepest}", block.inner))
@@ -151,10 +151,10 @@ def _entries(element: Element, depth: int) -> Iterator[str]:
         yield f"<li>{pending}</li>"
 
 
-def _entry(found: Iterable[Block]) -> str:
+def _entry(parts: Iterable[Block]) -> str:
     """What stands in an entry: its lines, and lists under it."""
     lines, under = [], ""
-    for block in found:
+    for block in parts:
         if block.tag in ("ul", "ol"):
             under += block.markup
         else:
@@ -162,9 +162,9 @@ def _entry(found: Iterable[Block]) -> str:
     return "<br>".join(lines) + under
 
 
-def _joined(found: Iterable[Block | _Entry]) -> str:
+def _joined(parts: Iterable[Block | _Entry]) -> str:
     """Blocks as lines of one."""
-    return "<br>".join(_lines(block) for block in _lists(found))
+    return "<br>".join(_lines(block) for block in _lists(parts))
 
 
 def _lines(block: Block) -> str:
@@ -178,11 +178,11 @@ def _in_quotation(block: Block) -> Block:
     return block if block.tag in ("p", "ul", "ol") else Block("p", _lines(block))
 
 
-def _lists(found: Iterable[Block | _Entry]) -> list[Block]:
+def _lists(parts: Iterable[Block | _Entry]) -> list[Block]:
     """Blocks, entries that stand after one another gathered to lists."""
     result: list[Block] = []
     gathering = False
-    for block in found:
+    for block in parts:
         if isinstance(block, Block):
             result.append(block)
             gathering = False

@@ -261,13 +261,13 @@ class Look:
         wide = ratio or self.value("type.ratio")
         ratios = Fluid(calm(wide) if ratio else self.phone_ratio, wide)
         hand = {slug: Fluid(*(self.value(f"{slug}.{end}") or 0 for end in ("phone", "wide"))) for slug in LEVELS}
-        found = scale(bases, ratios, STEPPED, hand)
-        body, measures = found["body"], self.template.measures
+        sizes = scale(bases, ratios, STEPPED, hand)
+        body, measures = sizes["body"], self.template.measures
         against = {"title": (TITLE_ON_PHONE * measures.title_size, measures.title_size)}
         against["navigation"] = (measures.nav_size, measures.nav_size)
         for slug, (low, high) in against.items():
-            found[slug] = Fluid(hand[slug].low or body.low * low, hand[slug].high or body.high * high)
-        return found
+            sizes[slug] = Fluid(hand[slug].low or body.low * low, hand[slug].high or body.high * high)
+        return sizes
 
     @property
     def phone_ratio(self) -> float:

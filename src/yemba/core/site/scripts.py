@@ -25,8 +25,8 @@ def _runs(look: Look, section: Section) -> bool:
     kind = look.catalogue.kinds.get(section.kind)
     if kind is None or not kind.script:
         return False
-    held = [section.fields, *(item.fields for item in section.items.values())]
-    values = [fields.get(kind.script, "") for fields in held]
+    field_sets = [section.fields, *(item.fields for item in section.items.values())]
+    values = [fields.get(kind.script, "") for fields in field_sets]
     is_link = any(field.slug == kind.script and field.type == "link" for field in kind.fields_of("item"))
     return any(_plays(look, value) if is_link else value for value in values)
 

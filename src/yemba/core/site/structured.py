@@ -75,10 +75,10 @@ def events(look: Look, page: Page, address: str, now: datetime) -> list[dict[str
         if DATES not in kind.roles:
             continue
         own = {key: _own(look, kind, item.fields, []) for key, item in ordered_items(section)}
-        told = {key: fields for key, fields in own.items() if fields.get("title") and fields.get("day")}
-        for one in coming(told, now, most_shown(section)):
-            event = _event(told[one.item], one, place, organiser, now.tzinfo)
-            made.append(event | _offer(told[one.item], one, look.value("site.currency")))
+        titled = {key: fields for key, fields in own.items() if fields.get("title") and fields.get("day")}
+        for one in coming(titled, now, most_shown(section)):
+            event = _event(titled[one.item], one, place, organiser, now.tzinfo)
+            made.append(event | _offer(titled[one.item], one, look.value("site.currency")))
     return made
 
 

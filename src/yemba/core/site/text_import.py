@@ -38,10 +38,10 @@ def sections_of(text: str, longest_heading: int) -> list[ImportedSection]:
             text_letters=TEXT_LETTERS,
         )
         raise Fault("too-long", reason, "text")
-    found = blocks(text if _MARKUP.search(text) else MarkdownIt("commonmark").enable("table").render(text))
-    if not found:
+    parsed = blocks(text if _MARKUP.search(text) else MarkdownIt("commonmark").enable("table").render(text))
+    if not parsed:
         raise Fault("empty", Message("Nothing to bring in yet. Paste a text, or choose a file."), "text")
-    return [_section(part, longest_heading) for part in _parted(found)]
+    return [_section(part, longest_heading) for part in _parted(parsed)]
 
 
 def _parted(found: Sequence[Block]) -> Iterator[Sequence[Block]]:

@@ -173,8 +173,8 @@ class Face:
 
     def _measure(self, tag: harfbuzz.OTMetricsTag, letter: str) -> int:
         """A height at the regular weight, as the font tells it (OS/2 with MVAR), else of a letter's outline."""
-        told = self._drawn.get_metric_position(tag)
-        return int(told or round(self._box(letter)[3]))
+        metric = self._drawn.get_metric_position(tag)
+        return int(metric or round(self._box(letter)[3]))
 
     def _feature_tags(self) -> set[str]:
         table = self._font["GSUB"].table if "GSUB" in self._font else None

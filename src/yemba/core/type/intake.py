@@ -187,16 +187,16 @@ def _cleaned(font: TTFont) -> bytes:
     return packed(harfbuzz.subset(opened(font), wanted).blob.data)
 
 
-def _name(told: str) -> str:
+def _name(typed: str) -> str:
     """A family's name as it may stand in a style sheet and on a desk, without the weight that files of old tell in it:
     so the weights of a family come together."""
-    plain = " ".join(re.sub(r"[^\w\s&.+-]", " ", told).split())
+    plain = " ".join(re.sub(r"[^\w\s&.+-]", " ", typed).split())
     return (_WEIGHT_WORDS.sub("", plain) or plain)[:40]
 
 
-def _weights(told: tuple[int, int]) -> tuple[int, int]:
+def _weights(span: tuple[int, int]) -> tuple[int, int]:
     """Within what CSS knows; some old files count from 1 to 9."""
-    low, high = (weight * 100 if 1 <= weight <= 9 else min(1000, max(1, weight)) for weight in told)
+    low, high = (weight * 100 if 1 <= weight <= 9 else min(1000, max(1, weight)) for weight in span)
     return min(low, high), max(low, high)
 
 

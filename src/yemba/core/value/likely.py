@@ -29,14 +29,14 @@ def likely(accepted: str, languages: Collection[str]) -> Likely:
     """By the header Accept-Language (RFC 9110, 12.5.4): of `languages` the first that is accepted, the currency
     of the country that is meant, and a time zone where that country has one alone (CLDR, by Babel)."""
     tags = [part.partition(";")[0].strip() for part in accepted[:_LONGEST].split(",")]
-    found = next(((tag, known) for tag in tags if (known := _known(tag, languages))), None)
-    if found is None:
+    likeliest = next(((tag, known) for tag in tags if (known := _known(tag, languages))), None)
+    if likeliest is None:
         return USUAL
-    territory = _territory(found[0]) or _territory(found[1]) or _spoken_most(found[1])
+    territory = _territory(likeliest[0]) or _territory(likeliest[1]) or _spoken_most(likeliest[1])
     zones = [zone for zone, place in get_global("zone_territories").items() if place == territory]
     currencies = get_territory_currencies(territory) if territory else []
     currency = next((code for code in currencies if code in OFTEN), USUAL.currency)
-    return Likely(found[1], currency, zones[0] if len(zones) == 1 else USUAL.time_zone)
+    return Likely(likeliest[1], currency, zones[0] if len(zones) == 1 else USUAL.time_zone)
 
 
 def _known(tag: str, languages: Collection[str]) -> str:

@@ -25,5 +25,5 @@ class Side(Choice):
         sides = [Message("On the left"), Message("On the right")]
         if look is not None and look.language.from_right:
             sides.reverse()
-        said = {START: sides[0], END: sides[1]}
-        return [(value, said.get(value, name)) for value, name in self.offered.items()]
+        names = {START: sides[0], END: sides[1]}
+        return [(value, names.get(value, name)) for value, name in self.offered.items()]

@@ -35,10 +35,10 @@ def _told(look: Look, address: str) -> Context:
         if ago > timedelta(minutes=1)
         else Message("just now")
     )
-    said = Plural("{number} date in it, fetched {when}.", "{number} dates in it, fetched {when}.", count, when=when)
+    sentence = Plural("{number} date in it, fetched {when}.", "{number} dates in it, fetched {when}.", count, when=when)
     failed = (
         Message("It could not be fetched since: {failed} What was last fetched is shown.", failed=row.failed)
         if row.failed
         else ""
     )
-    return {"says": said, "failed": failed}
+    return {"says": sentence, "failed": failed}

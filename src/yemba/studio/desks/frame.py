@@ -82,8 +82,8 @@ def _of_pictures(look: Look) -> int | None:
     if wanted is None:
         return None
     known = setting(look, "sidebar.width")
-    held = int(min(known["high"], max(known["low"], round(wanted / known["step"]) * known["step"])))
-    return held if held != known["value"] else None
+    width = int(min(known["high"], max(known["low"], round(wanted / known["step"]) * known["step"])))
+    return width if width != known["value"] else None
 
 
 def _background(look: Look) -> Context:

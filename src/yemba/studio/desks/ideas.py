@@ -46,14 +46,16 @@ def _opened(
     tone = tone if tone in writer.TONES else next(iter(writer.TONES))
     after = whole(query.get("after", "")) or 0
     words = stored.get(field.slug, "")
-    found = list(islice(writer.proposals(_occasion(look, section, stored, field), tone), after, after + AT_ONCE + 1))
+    proposals = list(
+        islice(writer.proposals(_occasion(look, section, stored, field), tone), after, after + AT_ONCE + 1)
+    )
     more = _address(place | {"tone": tone, "after": str(after + AT_ONCE)})
     return {
         "says": writer.SAYS,
         "trade": look.trade,
         "tones": [(name, _address(place | {"tone": slug}), slug == tone) for slug, name in writer.TONES.items()],
-        "proposals": [(words_, plain(words) == words_) for words_ in found[:AT_ONCE]],
-        "more": more if len(found) > AT_ONCE else "",
+        "proposals": [(words_, plain(words) == words_) for words_ in proposals[:AT_ONCE]],
+        "more": more if len(proposals) > AT_ONCE else "",
         "again": _address(place | {"tone": tone}) if after else "",
         "reworded": _reworded(words),
     }

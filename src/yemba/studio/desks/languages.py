@@ -14,10 +14,10 @@ from yemba.studio.desks.setting import Context
 def languages_desk(look: Look) -> Context:
     """What the view of languages lists."""
     further = languages.further(look.document)
-    taken = {languages.main_language(look), *further}
+    present = {languages.main_language(look), *further}
     return {
         "main": named(look, MAIN),
-        "offered": [(tag, name) for tag, name in LanguageChoice().choices(look) if tag not in taken],
+        "offered": [(tag, name) for tag, name in LanguageChoice().choices(look) if tag not in present],
         "in_others": [_language(look, tag) for tag in further],
         "may_add": len(further) < languages.MOST,
     }
@@ -75,9 +75,9 @@ def of_page(look: Look, page: str) -> Context:
     """A page in its languages: which it has, in which it could be made; None where the site has one alone."""
     document = look.document
     tags = (MAIN, *languages.further(document))
-    found = languages.versions(document, page)
+    by_tag = languages.versions(document, page)
     here = document.pages[page].language or MAIN
-    rows = [{"tag": tag, "name": named(look, tag), "id": found.get(tag, ""), "here": tag == here} for tag in tags]
+    rows = [{"tag": tag, "name": named(look, tag), "id": by_tag.get(tag, ""), "here": tag == here} for tag in tags]
     return {"rows": rows if len(tags) > 1 else [], "original": languages.original(document, page)}
 
 

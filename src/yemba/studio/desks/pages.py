@@ -90,8 +90,8 @@ def _result(look: Look, page_id: str) -> Context:
     """The page as a search result: its title and description as far as there is room, and how long they are."""
     page, name, tagline = look.document.pages[page_id], look.document.name, look.document.tagline
     title = title_of(page, name, tagline)
-    told = {"title": len(title), "description": len(page.description)}
-    told |= {"most_title": _MOST_TITLE, "most_description": _MOST_DESCRIPTION}
+    lengths = {"title": len(title), "description": len(page.description)}
+    lengths |= {"most_title": _MOST_TITLE, "most_description": _MOST_DESCRIPTION}
     return {
         "address": f"› {page.slug}" if page.slug else "",
         "usual_title": usual_title(page, name, tagline),
@@ -100,7 +100,7 @@ def _result(look: Look, page_id: str) -> Context:
         "description": Truncator(page.description or _NO_DESCRIPTION).chars(_MOST_DESCRIPTION),
         "most_title": _MOST_TITLE,
         "most_description": _MOST_DESCRIPTION,
-        "lengths": str(SENTENCES["result_lengths"]).format(**told),
+        "lengths": str(SENTENCES["result_lengths"]).format(**lengths),
     }
 
 

@@ -53,8 +53,8 @@ def _published(site: Site, look: Look, query: Mapping[str, str], waits: Sequence
         return {"published": None}
     left = []
     if waits:
-        held = Plural("{number} change waits", "{number} changes wait", len(waits))
-        left.append({"words": held, "address": address(site, "proof"), "chapter": True})
+        sentence = Plural("{number} change waits", "{number} changes wait", len(waits))
+        left.append({"words": sentence, "address": address(site, "proof"), "chapter": True})
     for result in checks(site):
         if result.findings:
             first = result.findings[0]

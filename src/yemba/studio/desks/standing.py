@@ -32,9 +32,9 @@ def _places(look: Look, page: str) -> list[tuple[str, str]]:
 def elsewhere(look: Look, page: str) -> list[Context]:
     """Standing sections that a page does not show."""
     document = look.document
-    held = document.holder(("shared", STANDING)).ordered()
+    sections = document.holder(("shared", STANDING)).ordered()
     return [
         {"id": key, "kind": look.catalogue.kind(section.kind), "count": len(document.shows(key)), "section": section}
-        for key, section in held
+        for key, section in sections
         if key not in document.pages[page].standing
     ]

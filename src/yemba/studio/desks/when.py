@@ -49,18 +49,18 @@ def _dates(fields: Mapping[str, str], today: date) -> list[Context]:
 
 def _date(fields: Mapping[str, str], day: str) -> Context:
     out = day in fields.get("but", "").split()
-    said = short_day(day)
-    return {"day": day, "says": said, "state": OUT if out else state_on(fields, day)}
+    label = short_day(day)
+    return {"day": day, "says": label, "state": OUT if out else state_on(fields, day)}
 
 
 def readings(look: Look, phrase: str) -> Context:
     """What a phrase may mean, in words, or why it is not understood."""
     today = now(look).date()
     try:
-        found = read(phrase, look.value("site.language"), today)
+        understood = read(phrase, look.value("site.language"), today)
     except Fault as fault:
         return {"phrase": phrase, "unread": fault.sentence if phrase.strip() else ""}
-    return {"phrase": phrase, "readings": [_reading(one, today) for one in found]}
+    return {"phrase": phrase, "readings": [_reading(one, today) for one in understood]}
 
 
 def _reading(one: Reading, today: date) -> Context:

@@ -27,17 +27,17 @@ def read_file(request: HttpRequest, slug: str) -> HttpResponse:
     def put() -> sites.Done:
         if file is None:
             raise Fault("no-file", Message("No file was chosen. Choose a calendar file (.ics)."), "file")
-        found = read_calendar(file.read(MOST_BYTES + 1), zone(sites.look(site)))
-        if not found.happenings:
-            reason = f" {found.left_out[0]}" if found.left_out else ""
+        calendar = read_calendar(file.read(MOST_BYTES + 1), zone(sites.look(site)))
+        if not calendar.happenings:
+            reason = f" {calendar.left_out[0]}" if calendar.left_out else ""
             raise Fault(
                 "no-dates",
                 Message("There are no dates to bring in from {name}.{reason}", name=file.name, reason=reason),
                 "file",
             )
-        if found.left_out:
-            messages.info(request, Message("Not brought in: {entries}", entries=Joined("; ", found.left_out[:5])))
-        entries = json.dumps([fields_of(one) for one in found.happenings], ensure_ascii=False)
+        if calendar.left_out:
+            messages.info(request, Message("Not brought in: {entries}", entries=Joined("; ", calendar.left_out[:5])))
+        entries = json.dumps([fields_of(one) for one in calendar.happenings], ensure_ascii=False)
         return sites.edit(site, "add-dates", {"section": request.POST.get("section", ""), "entries": entries})
 
     return answer(request, site, put)

@@ -52,5 +52,7 @@ def _cards(look: Look, base: str) -> list[Context]:
 def _among(document: Document, look: Look, key: str) -> str:
     """What a page that is in no menu here belongs to: the journal, or a further language."""
     page = document.pages[key]
-    said = [Message("in the journal")] if page.posted else []
-    return Joined(", ", [*said, *([Message("in {named}", named=named(look, page.language))] if page.language else [])])
+    labels = [Message("in the journal")] if page.posted else []
+    return Joined(
+        ", ", [*labels, *([Message("in {named}", named=named(look, page.language))] if page.language else [])]
+    )

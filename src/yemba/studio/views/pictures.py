@@ -77,10 +77,10 @@ def thumb(request: HttpRequest, slug: str, picture: str) -> HttpResponse:
 def drawing(request: HttpRequest, slug: str, drawing: str) -> HttpResponse:
     """A picture of the collection in the colours of a site."""
     look = sites.look(site_of(request, slug))
-    found = look.catalogue.collection.get(drawing)
-    if found is None:
+    stored = look.catalogue.collection.get(drawing)
+    if stored is None:
         raise Http404
-    response = HttpResponse(coloured(found.svg, look.role_colours), content_type="image/svg+xml")
+    response = HttpResponse(coloured(stored.svg, look.role_colours), content_type="image/svg+xml")
     response["Cache-Control"] = "private, max-age=3600"
     response["Content-Security-Policy"] = "default-src 'none'; sandbox"
     return response

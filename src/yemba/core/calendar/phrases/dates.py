@@ -23,11 +23,11 @@ class Dates(Cursor):
         first = self._date_list()
         if first is None:
             return None
-        found = first
+        dates = first
         while self._is(kinds.AND) and self._date_ahead(1):
             self._next()
-            found += self._date_list() or []
-        return found
+            dates += self._date_list() or []
+        return dates
 
     def _date_ahead(self, ahead: int) -> bool:
         place = self._place
@@ -139,8 +139,8 @@ class Dates(Cursor):
             raise ValueError
         except ValueError:
             named = month_name(month) if month in range(1, 13) else Message("month {number}", number=month)
-            said = Joined(" ", [str(day), named, str(year)] if year else [str(day), named])
-            raise Unread(Message("There is no {day}.", day=said)) from None
+            label = Joined(" ", [str(day), named, str(year)] if year else [str(day), named])
+            raise Unread(Message("There is no {day}.", day=label)) from None
 
     def _months(self) -> set[int]:
         """A month, or those from one to another."""

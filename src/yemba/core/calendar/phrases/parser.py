@@ -235,25 +235,25 @@ class _Parser(Dates, Clock):
         return day
 
     def _ordinal_list(self) -> list[int]:
-        found = [self._value()]
+        ordinals = [self._value()]
         while self._is(kinds.AND) and self._is(kinds.ORDINAL, ahead=1):
             self._next()
-            found.append(self._value())
-        return found
+            ordinals.append(self._value())
+        return ordinals
 
     def _weekday_list(self) -> list[int]:
         """Weekdays from here on: "Tuesday and Thursday", "Monday to Friday"."""
-        found = [self._value()]
+        weekdays = [self._value()]
         while True:
             if self._is(kinds.AND) and self._is(kinds.WEEKDAY, kinds.WEEKLY, ahead=1):
                 self._next()
-                found.append(self._value())
+                weekdays.append(self._value())
             elif self._is(kinds.TO) and self._is(kinds.WEEKDAY, kinds.WEEKLY, ahead=1):
                 self._next()
                 end = self._value()
-                found += [(found[-1] + step) % 7 for step in range(1, (end - found[-1]) % 7 + 1)]
+                weekdays += [(weekdays[-1] + step) % 7 for step in range(1, (end - weekdays[-1]) % 7 + 1)]
             else:
-                return found
+                return weekdays
 
     def _weekly_list(self) -> None:
         self._weekly((0, day) for day in self._weekday_list())
@@ -300,9 +300,9 @@ class _Parser(Dates, Clock):
     def _with_date(self, day: int) -> None:
         before = len(self._days)
         self._take(self._dates() or [])
-        taken = self._days[before:]
-        if taken and taken[0].weekday() != day:
-            iso, named = taken[0].isoformat(), weekday_name(taken[0].weekday())
+        added = self._days[before:]
+        if added and added[0].weekday() != day:
+            iso, named = added[0].isoformat(), weekday_name(added[0].weekday())
             raise Unread(Message("{day} is a {weekday}.", day=day_in_words(iso), weekday=named))
 
     def _near(self) -> None:
@@ -338,9 +338,9 @@ class _Parser(Dates, Clock):
 
     def _until_clause(self) -> None:
         self._to_end = self._next().value == "end"
-        found = self._dates()
-        if found is not None:
-            self._until_token = ("date", found[-1])
+        dates = self._dates()
+        if dates is not None:
+            self._until_token = ("date", dates[-1])
             return
         if self._is(kinds.MONTH):
             month = self._value()
@@ -360,13 +360,13 @@ class _Parser(Dates, Clock):
         if self._is(kinds.WEEKDAY):
             self._weekday()
             return
-        found = self._dates()
-        if found is not None:
-            start, end = self._resolve(found[0], self._today)
+        dates = self._dates()
+        if dates is not None:
+            start, end = self._resolve(dates[0], self._today)
             self._start = start
             if end != start:
                 self._start = None
-                self._take(found)
+                self._take(dates)
         elif self._is(kinds.MONTH):
             month = self._value()
             self._start = self._day((self._year(), month, 1), self._today.replace(day=1))
@@ -383,9 +383,9 @@ class _Parser(Dates, Clock):
         some = False
         while True:
             is_month = self._is(kinds.MONTH) and self._month_alone()
-            found = None if is_month else self._dates()
-            if found is not None:
-                self._left_out += found
+            dates = None if is_month else self._dates()
+            if dates is not None:
+                self._left_out += dates
             elif is_month:
                 self._months_out |= self._months()
             elif self._is(kinds.WEEKLY, kinds.WEEKDAY) and not self._date_ahead(1):
@@ -509,17 +509,17 @@ class _Parser(Dates, Clock):
 
     def _end(self, start: date) -> date:
         """The last day that the phrase tells."""
-        told = self._until_token or ("date", ("day", start.year, start.month, start.day))
-        if told[0] == "date":
-            return self._resolve(told[1], start)[1]
-        if told[0] == "lasts":
-            _, count, unit = told
+        end = self._until_token or ("date", ("day", start.year, start.month, start.day))
+        if end[0] == "date":
+            return self._resolve(end[1], start)[1]
+        if end[0] == "lasts":
+            _, count, unit = end
             if unit in ("DAILY", "WEEKLY"):
                 return start + timedelta(days=count * (7 if unit == "WEEKLY" else 1) - 1)
             months = start.month - 1 + count * (12 if unit == "YEARLY" else 1)
             year, month = start.year + months // 12, months % 12 + 1
             return date(year, month, min(start.day, monthrange(year, month)[1])) - timedelta(days=1)
-        _, month, year = told
+        _, month, year = end
         known = year or (start.year + (month < start.month))
         if self._to_end or self._choose("until", 2) == 0:
             return date(known, month, monthrange(known, month)[1])

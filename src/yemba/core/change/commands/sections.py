@@ -222,8 +222,8 @@ class CopySection(OfSection):
 
 def _named_on(holder: Holder, section: Section) -> Section:
     """The section with its name in addresses, or without it where another there has it."""
-    taken = any(other.slug == section.slug for other in holder.sections.values())
-    return section.model_copy(update={"slug": ""}) if taken else section
+    in_use = any(other.slug == section.slug for other in holder.sections.values())
+    return section.model_copy(update={"slug": ""}) if in_use else section
 
 
 def _plain(section: Section) -> dict[str, Any]:
@@ -259,7 +259,7 @@ class NameSection(OfSection):
 
     def _check(self, typed: str, holder: Holder) -> None:
         named = {other.slug for key, other in holder.sections.items() if key != self.section and other.slug}
-        taken = named | TAKEN_BY_PAGES | holder.sections.keys()
+        in_use = named | TAKEN_BY_PAGES | holder.sections.keys()
         if slug_from(typed) != typed:
             reason = Message(
                 "“{typed}” cannot stand in an address. Use small letters, digits and hyphens, such as {example}.",
@@ -267,8 +267,8 @@ class NameSection(OfSection):
                 example=slug_from(typed) or "prices",
             )
             raise Fault("address-unreadable", reason, "slug")
-        if typed in taken:
-            free = free_slug(typed, taken)
+        if typed in in_use:
+            free = free_slug(typed, in_use)
             raise Fault(
                 "address-in-use",
                 Message("“{typed}” is in use on this page. {free} is free.", typed=typed, free=free),

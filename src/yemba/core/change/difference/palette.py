@@ -135,5 +135,5 @@ def _entries(pair: Pair, key: str) -> Iterator[_Differing]:
 
 def _with_entry(entries: dict[str, Entry], one: str, entry: Entry) -> list[Entry]:
     """The list with this entry in place of what it had under the id, without one where it is empty."""
-    held = entries | {one: entry}
-    return [held[key] for key in sorted(held) if held[key]]
+    merged = entries | {one: entry}
+    return [merged[key] for key in sorted(merged) if merged[key]]

@@ -125,12 +125,12 @@ def _behind(both: _Both) -> Iterator[Change]:
 
 
 def _of_behind(look: Look, fields: list[Field], stored: Mapping[str, str]) -> str:
-    told = (
+    pieces = (
         Joined(" ", [field.name.lower(), field.kind.say(stored[field.slug], look)])
         for field in fields
         if stored.get(field.slug)
     )
-    return Joined(", ", told)
+    return Joined(", ", pieces)
 
 
 def _items(both: _Both) -> Iterator[Change]:

@@ -64,6 +64,6 @@ def _server(name: str, locations: str, certificate: str) -> str:
 
 
 def _location(pattern: str, most: int) -> str:
-    held = "limit_req zone=yemba_forms burst=20 nodelay; limit_req_status 429; " if "form" in pattern else ""
+    throttle = "limit_req zone=yemba_forms burst=20 nodelay; limit_req_status 429; " if "form" in pattern else ""
     where = f"~ {pattern}" if pattern else "/"
-    return f"location {where} {{ client_max_body_size {most}; {held}proxy_pass http://yemba; }}\n"
+    return f"location {where} {{ client_max_body_size {most}; {throttle}proxy_pass http://yemba; }}\n"

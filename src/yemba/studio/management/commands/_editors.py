@@ -54,10 +54,10 @@ def _edit(root: str, address: str, password: str, slug: str, pause: float, over:
         browser.open(request).read()
 
     def token(path: str) -> str:
-        found = _TOKEN.search(browser.open(root + path).read().decode())
-        if found is None:
+        match = _TOKEN.search(browser.open(root + path).read().decode())
+        if match is None:
             raise ValueError(f"{path} has no form")
-        return found[1]
+        return match[1]
 
     post("/sign-in/", {"username": address, "password": password}, token("/sign-in/"))
     signed = token(f"/sites/{slug}/pages/?section={SECTION}")

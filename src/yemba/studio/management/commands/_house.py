@@ -128,25 +128,25 @@ def demo_weights() -> dict[str, float]:
 
 def _paths(browser: Any, root: str) -> list[str]:
     page = browser.new_page()
-    told = page.goto(f"{root}sitemap.xml").text()
+    sitemap = page.goto(f"{root}sitemap.xml").text()
     page.close()
-    return [urlsplit(found).path.lstrip("/") for found in re.findall(r"<loc>([^<]+)", told)]
+    return [urlsplit(address).path.lstrip("/") for address in re.findall(r"<loc>([^<]+)", sitemap)]
 
 
 def _weight(browser: Any, address: str) -> float:
     context = browser.new_context(viewport={"width": 390, "height": 844}, device_scale_factor=2)
     page = context.new_page()
-    told = context.new_cdp_session(page)
-    taken: list[float] = []
-    told.send("Network.enable")
-    told.on("Network.loadingFinished", lambda event: taken.append(event["encodedDataLength"]))
+    session = context.new_cdp_session(page)
+    sizes: list[float] = []
+    session.send("Network.enable")
+    session.on("Network.loadingFinished", lambda event: sizes.append(event["encodedDataLength"]))
     page.goto(address, wait_until="networkidle")
     page.evaluate("""async () => { for (let y = 0; y < document.body.scrollHeight; y += 400) {
       scrollTo(0, y); await new Promise((done) => setTimeout(done, 60)); } }""")
     page.wait_for_load_state("networkidle")
     page.wait_for_timeout(300)
     context.close()
-    return sum(taken) / 1000
+    return sum(sizes) / 1000
 
 
 @contextmanager
@@ -213,11 +213,11 @@ def _keys(
     page: Any, frames: list[Any], selector: str, keys: tuple[str, str] = ("ArrowLeft", "ArrowRight")
 ) -> list[Stroke]:
     """An arrow key to and fro, again and again."""
-    taken = []
+    strokes = []
     for n in range(_KEYS):
-        taken.append(_once(page, frames, selector, keys[n % 2]))
+        strokes.append(_once(page, frames, selector, keys[n % 2]))
         page.wait_for_timeout(_BETWEEN)
-    return taken
+    return strokes
 
 
 def _once(page: Any, frames: list[Any], selector: str, key: str) -> Stroke:

@@ -37,5 +37,7 @@ def of_axe(page: Any) -> list[str]:
 def of_nu(files: Iterable[Path]) -> list[str]:
     """Errors of HTML in these files, each with the name of its file."""
     command = ["java", "-jar", str(_NU), "--format", "json", "--errors-only", *map(str, files)]
-    told = subprocess.run(command, capture_output=True, text=True, check=False).stderr
-    return [f"{message['url'].removeprefix('file:')}: {message['message']}" for message in json.loads(told)["messages"]]
+    report = subprocess.run(command, capture_output=True, text=True, check=False).stderr
+    return [
+        f"{message['url'].removeprefix('file:')}: {message['message']}" for message in json.loads(report)["messages"]
+    ]

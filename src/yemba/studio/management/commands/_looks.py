@@ -252,7 +252,7 @@ def of_html(looks: Looks) -> list[str]:
         files = {path: Path(folder, path.replace("/", "-")) for path in looks.paths()}
         for path, file in files.items():
             file.write_bytes(looks.made(path))
-        return [found.removeprefix(f"{folder}/") for found in of_nu(files.values())]
+        return [error.removeprefix(f"{folder}/") for error in of_nu(files.values())]
 
 
 def of_outline(page: Any) -> list[str]:

@@ -298,7 +298,7 @@ def look() -> dict[str, float]:
     warm = median(lambda: client.get(proof), 5)
     few = _queries(lambda: client.get(history))
     edited = _edited(site, _MANY)
-    held = caches()
+    every_cache = caches()
     return {
         "gallery": median(partial(_gallery, client), 5),
         "pages": median(lambda: client.get(pages), 5),
@@ -308,8 +308,8 @@ def look() -> dict[str, float]:
         "queries of many": _queries(lambda: client.get(history)),
         "history": median(lambda: client.get(history), 5),
         "edit": edited,
-        "held": sum(cache.weight for cache in held) / 1e6,
-        "bound": sum(cache.most for cache in held) / 1e6,
+        "held": sum(cache.weight for cache in every_cache) / 1e6,
+        "bound": sum(cache.most for cache in every_cache) / 1e6,
         "process": _resident(),
     }
 
@@ -339,7 +339,7 @@ def _first_looks() -> None:
     logo, trade = out.getvalue(), catalogue().trade("potter")
     plan = proposed(trade, ["found"])
     made = Beginning("Bench", "Lower Marsh", trade, catalogue(), new_id).document("slipway", plan, {})
-    colours = tuple(found.colour for found in from_picture(logo))
+    colours = tuple(share.colour for share in from_picture(logo))
     given = Given(trade, ("found",), ("opening",), "Bench", logo=colours, shape=shape_of(logo))
     for look in rounds(given, catalogue(), palettes())[0]:
         document = Document.model_validate(dressed(made.plain(), look))

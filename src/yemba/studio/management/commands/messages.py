@@ -52,19 +52,21 @@ class Command(BaseCommand):
 def brought_up(old: Catalog, every: list[Found]) -> Catalog:
     """A catalogue of what the studio says now, with the translations that `old` has of it."""
     new = Catalog(locale=old.locale, project="Yemba", header_comment=f"# The studio in {old.locale}.", fuzzy=False)
-    for found in sorted(every, key=lambda one: (one.where, one.text)):
-        identity = (found.text, found.plural) if found.plural else found.text
-        before = old.get(identity, found.context or None)
-        said = before.string if before else None
-        message = new.add(identity, said or "", locations=[(found.where, 0)], context=found.context or None)
-        if message is not None and not found.where.endswith(".html"):
+    for sentence in sorted(every, key=lambda one: (one.where, one.text)):
+        identity = (sentence.text, sentence.plural) if sentence.plural else sentence.text
+        before = old.get(identity, sentence.context or None)
+        translation = before.string if before else None
+        message = new.add(
+            identity, translation or "", locations=[(sentence.where, 0)], context=sentence.context or None
+        )
+        if message is not None and not sentence.where.endswith(".html"):
             message.flags.discard("python-format")  # a "%" there is one
     return new
 
 
-def is_translated(said: Any) -> bool:
+def is_translated(translation: Any) -> bool:
     """Whether every form of a translation is there."""
-    return all(said) if isinstance(said, tuple | list) else bool(said)
+    return all(translation) if isinstance(translation, tuple | list) else bool(translation)
 
 
 def write(file: Path, catalogue: Catalog) -> None:

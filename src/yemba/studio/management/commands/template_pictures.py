@@ -68,7 +68,7 @@ def _shoot(playwright: Any, place: Path) -> None:
 def _document(slug: str) -> Any:
     """A site of the demo that stands in the template, else the sample of the trade that it suits best."""
     standing = (document(site) for site in Site.objects.filter(slug__in=("saltmarsh", "nettle", "dubrov")))
-    of_demo = next((found for found in standing if found.template == slug), None)
+    of_demo = next((candidate for candidate in standing if candidate.template == slug), None)
     template = catalogue().template(slug)
     return of_demo or sample(slug, template.sheets[0].slug, _suited(template))
 
