@@ -10,7 +10,7 @@ from pathlib import Path
 import pytest
 from django.test import Client
 from hypothesis import settings
-from playwright.sync_api import Browser, sync_playwright
+from playwright.sync_api import Browser
 
 from yemba.catalogue import catalogue as shipped
 from yemba.core.site.catalogue import Catalogue
@@ -22,6 +22,7 @@ from yemba.render import fonts
 from yemba.sites import services as sites
 from yemba.sites import starter
 from yemba.sites.models import Site
+from yemba.studio.management.commands._chromium import chromium, lacking
 from yemba.studio.management.commands._judges import missing
 
 os.environ["DJANGO_ALLOW_ASYNC_UNSAFE"] = "true"  # Playwright's loop and the ORM share the thread
@@ -29,7 +30,6 @@ settings.register_profile("same-every-time", derandomize=True, deadline=None)
 settings.register_profile("searching", deadline=None, print_blob=True)
 settings.load_profile(os.environ.get("HYPOTHESIS", "same-every-time"))
 
-CHROMIUM = ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking"]
 ASSETS = Path(__file__).parent.parent / "assets"
 
 
@@ -58,12 +58,9 @@ def judges() -> None:
 @pytest.fixture(scope="session")
 def browser() -> Iterator[Browser]:
     """One Chromium a worker: Playwright starts once in a process."""
-    chromium = shutil.which("chromium")
-    needs("Chromium", chromium is not None)
-    with sync_playwright() as playwright:
-        started = playwright.chromium.launch(executable_path=chromium, args=CHROMIUM)
+    needs(lacking(), not lacking())
+    with chromium() as started:
         yield started
-        started.close()
 
 
 @pytest.fixture(scope="session", autouse=True)

@@ -5,7 +5,6 @@ from __future__ import annotations
 import json
 import os
 import re
-import shutil
 import socket
 import subprocess
 import sys
@@ -13,20 +12,19 @@ import tempfile
 import time
 from collections.abc import Iterator
 from contextlib import contextmanager
-from importlib.util import find_spec
 from pathlib import Path
 from typing import Any, NamedTuple
 from urllib.parse import urlsplit
 
 from django.conf import settings
 
+from yemba.studio.management.commands._chromium import chromium
 from yemba.studio.management.commands._editors import editing
 
 ADDRESS, PASSWORD = "ines@saltmarsh.example", "tide-row-four"
 MANAGE = [sys.executable, str(settings.ROOT / "manage.py")]
 _KEYS = 60
 _BETWEEN = 400  # ms between two keys of a person who looks at what each does
-FLAGS = ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking"]
 # Asked before a key is pressed, in every window: when, on the common clock, was the change on the screen?
 _WATCH = """(selector) => {
   const element = () => document.querySelector(selector);
@@ -96,13 +94,6 @@ def _installation() -> Iterator[dict[str, str]]:
         yield environment
 
 
-def lacking() -> str:
-    """Why nothing can be measured in Chromium here; "" where it can."""
-    if find_spec("playwright") is None:
-        return "Playwright is not installed; bin/test installs it"
-    return "" if shutil.which("chromium") else "Chromium is not installed"
-
-
 def key_to_paint(environment: dict[str, str]) -> tuple[dict[str, list[Stroke]], dict[str, list[Stroke]]]:
     """Keys at the workbench, by what they change: first alone, then while two other owners edit."""
     with _browsing(environment) as browser:
@@ -152,9 +143,6 @@ def _weight(browser: Any, address: str) -> float:
 @contextmanager
 def _browsing(environment: dict[str, str]) -> Iterator[Any]:
     """Chromium, with the installation served."""
-    from playwright.sync_api import sync_playwright
-
-    chromium = shutil.which("chromium")
     gunicorn, bind = str(Path(sys.executable).parent / "gunicorn"), f"127.0.0.1:{environment['PORT']}"
     server = subprocess.Popen(
         [gunicorn, "--config", "python:yemba.config.serve", "--log-level", "error", "yemba.config.wsgi"],
@@ -163,12 +151,8 @@ def _browsing(environment: dict[str, str]) -> Iterator[Any]:
     )
     try:
         _wait_for(int(environment["PORT"]))
-        with sync_playwright() as playwright:
-            browser = playwright.chromium.launch(executable_path=chromium, args=FLAGS)
-            try:
-                yield browser
-            finally:
-                browser.close()
+        with chromium() as browser:
+            yield browser
     finally:
         server.terminate()
         server.wait()

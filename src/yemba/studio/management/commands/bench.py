@@ -58,6 +58,7 @@ from yemba.sites import services as sites
 from yemba.sites import starter
 from yemba.sites.catalogue import catalogue
 from yemba.sites.models import Site
+from yemba.studio.management.commands._chromium import lacking
 from yemba.studio.management.commands._editors import EDITORS
 from yemba.studio.management.commands._house import (
     ADDRESS,
@@ -68,7 +69,6 @@ from yemba.studio.management.commands._house import (
     demo_weights,
     house,
     key_to_paint,
-    lacking,
 )
 from yemba.studio.patch import patch
 from yemba.studio.waiting import waiting

@@ -2,14 +2,13 @@
 
 from __future__ import annotations
 
-import shutil
 from typing import Any
 
 from django.core.management.base import BaseCommand, CommandError, CommandParser
 
 from yemba.sites.catalogue import catalogue
+from yemba.studio.management.commands._chromium import chromium, lacking
 from yemba.studio.management.commands._headers import WIDTHS, every_case, faults
-from yemba.studio.management.commands._house import FLAGS, lacking
 
 
 class Command(BaseCommand):
@@ -24,8 +23,6 @@ class Command(BaseCommand):
         without = lacking()
         if without:
             raise CommandError(f"This needs Chromium: {without}.")
-        from playwright.sync_api import sync_playwright
-
         cases = [
             case
             for case in every_case(catalogue())
@@ -33,13 +30,11 @@ class Command(BaseCommand):
             and case.template in (options["template"] or [case.template])
         ][:: options["every"]]
         count = 0
-        with sync_playwright() as playwright:
-            browser = playwright.chromium.launch(executable_path=shutil.which("chromium"), args=FLAGS)
+        with chromium() as browser:
             for case in cases:
                 for fault in faults(case, catalogue(), browser):
                     count += 1
                     self.stdout.write(fault)
-            browser.close()
         looked = f"{len(cases)} headers at {len(WIDTHS)} widths"
         if count:
             raise CommandError(f"{looked}: {count} findings.")

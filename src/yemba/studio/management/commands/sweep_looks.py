@@ -2,13 +2,12 @@
 
 from __future__ import annotations
 
-import shutil
 from typing import Any
 
 from django.core.management.base import BaseCommand, CommandError, CommandParser
 
 from yemba.sites.catalogue import catalogue
-from yemba.studio.management.commands._house import FLAGS, lacking
+from yemba.studio.management.commands._chromium import chromium, lacking
 from yemba.studio.management.commands._judges import missing
 from yemba.studio.management.commands._looks import (
     DENSITIES,
@@ -39,11 +38,8 @@ class Command(BaseCommand):
         absent = missing()
         if absent and not options["unjudged"]:
             raise CommandError(f"This needs {'; '.join(absent)}. Go without with --unjudged.")
-        from playwright.sync_api import sync_playwright
-
         kept, count, judged = pictures()[0], 0, not options["unjudged"]
-        with sync_playwright() as playwright:
-            browser = playwright.chromium.launch(executable_path=shutil.which("chromium"), args=FLAGS)
+        with chromium() as browser:
             for template in options["template"] or catalogue().templates:
                 for sort in options["words"] or WORDS:
                     site = document(catalogue(), template, WORDS[sort], kept)
@@ -51,7 +47,6 @@ class Command(BaseCommand):
                     for finding in self._all(looks, options["width"] or WIDTHS, sort, judged):
                         count += 1
                         self.stdout.write(f"{template}, {sort}: {finding}")
-            browser.close()
         if count:
             raise CommandError(f"{count} findings.")
         self.stdout.write("No findings.")

@@ -14,7 +14,7 @@ from yemba.sites.catalogue import catalogue
 from yemba.sites.models import Site
 from yemba.sites.samples import sample
 from yemba.sites.services import document
-from yemba.studio.management.commands._house import FLAGS, lacking
+from yemba.studio.management.commands._chromium import chromium, lacking
 
 _WINDOW, _PICTURE = (1200, 1500), (720, 900)  # px
 
@@ -43,26 +43,22 @@ class Command(BaseCommand):
 
 def _take(slug: str, target: Path) -> None:
     """The first page of a site in the template, as a window shows it."""
-    from playwright.sync_api import sync_playwright
-
     with TemporaryDirectory() as place:
         for path, file in site_files(hosting.rendering(_document(slug))).items():
             (Path(place) / path).parent.mkdir(parents=True, exist_ok=True)
             (Path(place) / path).write_bytes(file.make())
-        with sync_playwright() as playwright:
-            _shoot(playwright, Path(place))
+        with chromium() as browser:
+            _shoot(browser, Path(place))
         with Image.open(f"{place}/shot.png") as shot:
             shot.convert("RGB").resize(_PICTURE, Image.Resampling.LANCZOS).save(target, quality=82)
 
 
-def _shoot(playwright: Any, place: Path) -> None:
+def _shoot(browser: Any, place: Path) -> None:
     """The page in `place` into shot.png beside it."""
-    browser = playwright.chromium.launch(executable_path="/usr/bin/chromium", args=FLAGS)
     page = browser.new_page(viewport={"width": _WINDOW[0], "height": _WINDOW[1]})
     page.goto(f"file://{place}/index.html")
     page.wait_for_timeout(600)
     page.screenshot(path=f"{place}/shot.png")
-    browser.close()
 
 
 def _document(slug: str) -> Any:
