@@ -10,7 +10,14 @@ from typing import Any
 
 _PROGRAMS = ("chromium-headless-shell", "chromium")
 """The first draws the same pages without a window of its own around them, which takes half the time."""
-_FLAGS = ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking"]
+_FLAGS = [
+    "--no-sandbox",
+    "--disable-gpu",
+    "--disable-quic",
+    "--no-first-run",
+    "--disable-background-networking",
+    "--font-render-hinting=none",  # letters as wide as on the screens of owners and visitors
+]
 
 
 def lacking() -> str:
