@@ -12,6 +12,7 @@ from django.test import Client
 from hypothesis import settings
 from playwright.sync_api import Browser
 
+from tests.demo import folder
 from yemba.catalogue import catalogue as shipped
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
@@ -53,6 +54,12 @@ def node_modules() -> Path:
 def judges() -> None:
     """Axe and the Nu HTML checker."""
     needs("; ".join(missing()), not missing())
+
+
+@pytest.fixture(scope="session")
+def demo_kept(tmp_path_factory: pytest.TempPathFactory) -> Path:
+    """A folder for the demo as it was first loaded: its rows and its files."""
+    return folder(tmp_path_factory)
 
 
 @pytest.fixture(scope="session")

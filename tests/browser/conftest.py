@@ -2,19 +2,18 @@
 
 from __future__ import annotations
 
-import shutil
 from collections.abc import Iterator
 from functools import cache
 from pathlib import Path
 
 import pytest
 from django.conf import settings
-from django.core.management import call_command
 from django.test import Client
 from fontTools.ttLib import TTFont
 from playwright.sync_api import Browser, BrowserContext, Page, expect
 
 from tests.browser.hands import BUTTON, eventually
+from tests.demo import put
 from yemba.catalogue import FONTS
 from yemba.core.picture import sizes
 from yemba.demo import scenario
@@ -54,24 +53,10 @@ def page(browser: Browser, request: pytest.FixtureRequest) -> Iterator[Page]:
     assert wrong == []
 
 
-@pytest.fixture(scope="session")
-def demo_kept(tmp_path_factory: pytest.TempPathFactory) -> Path:
-    """A folder for the demo as it was first loaded: its rows and its files."""
-    return tmp_path_factory.mktemp("demo")
-
-
 @pytest.fixture
 def demo(transactional_db: None, demo_kept: Path) -> Site:
-    """The demo's three sites; loaded once a worker, put back for each test."""
-    rows, store = demo_kept / "rows.json", demo_kept / "store"
-    if rows.exists():
-        shutil.copytree(store, settings.MEDIA_ROOT, dirs_exist_ok=True)
-        call_command("loaddata", rows, verbosity=0)
-    else:
-        scenario.load()
-        call_command("dumpdata", "people", "sites", "hosting", output=rows, verbosity=0)
-        shutil.copytree(settings.MEDIA_ROOT, store)
-    return Site.objects.get(slug=scenario.SLUG)
+    """The bindery; the demo's three sites stand as they were first loaded."""
+    return put(demo_kept)
 
 
 @pytest.fixture

@@ -202,7 +202,7 @@ def test_pages_are_accessible_fit_every_width_and_ask_nobody_else(
     missing: list[str] = []
     wrong: list[str] = []
     every = pages_in(exported)
-    judged = {*some(every, 4), *(path for path in every if path.split("/")[0] in scenario.SLUGS)}
+    judged = {*some(every, 8), *(path for path in every if path.split("/")[0] in scenario.SLUGS)}
     for path in every:
         page.goto(served + path)
         for width in (1280, 390, 320):
@@ -330,7 +330,7 @@ def test_every_screen_of_the_studio_is_accessible(page: Page, live_server, demo:
     for chapter, one in zip(desks(), cycle(WIDTHS), strict=False):
         look(f"/sites/saltmarsh/{chapter}/")
         for width in WIDTHS if EVERY else (one,):
-            look(f"/sites/saltmarsh/{chapter}/", width)
+            look(f"/sites/saltmarsh/{chapter}/", width, judged=False)
     for key in ("?", "/"):
         page.locator("#desk h1").click()
         page.keyboard.press(key)

@@ -28,10 +28,10 @@ from django.test import Client
 from django.utils import translation
 
 import yemba
+from tests.demo import put
 from yemba.catalogue import catalogue as shipped
 from yemba.core.language import own_name
 from yemba.core.trade.finding import nearest_trade
-from yemba.demo import scenario
 from yemba.hosting import services as hosting
 from yemba.hosting.models import Edition, Message
 from yemba.people.models import Person
@@ -246,9 +246,10 @@ def _begun(client: Client, language: str) -> list[str]:
     return [plan, plan.replace("/pages/", "/looks/")]
 
 
-def test_nothing_that_the_studio_shows_was_forgotten(db: None, client: Client, settings, bracketed: str) -> None:
-    scenario.load()
-    client.force_login(Site.objects.get(slug="saltmarsh").owner, backend="django.contrib.auth.backends.ModelBackend")
+def test_nothing_that_the_studio_shows_was_forgotten(
+    db: None, client: Client, settings, bracketed: str, demo_kept: Path
+) -> None:
+    client.force_login(put(demo_kept).owner, backend="django.contrib.auth.backends.ModelBackend")
     own, names = _of_owners(), _names(settings) | NO_WORDS
     queue = BEGIN + _begun(client, bracketed) + [f"/sites/saltmarsh/{chapter}/" for chapter in CHAPTERS]
     opened: set[str] = set()
