@@ -125,6 +125,7 @@ def test_a_button_leads_to_a_page_that_does_not_exist_yet(bench: Page) -> None:
     eventually(bench, "document.querySelector('.kind-opening .button')?.getAttribute('href') === 'book-a-bench/'")
     chosen = bench.locator("#words-link option:checked")
     expect(chosen).to_have_text("Book a bench")
+    expect(bench.locator("#words-link")).to_be_focused()  # the field for the new name is gone
 
 
 @pytest.mark.pastes

@@ -1,7 +1,7 @@
 // Focus has one rule: after an act it is on the thing acted upon, or on what took its place. Never on the page.
 const FOCUSABLE = "a[href], button:not([disabled]), input:not([type=hidden]), select, textarea, summary, [tabindex]";
 
-const seen = (element) => element?.checkVisibility?.() && !element.matches(":disabled");
+const seen = (element) => element?.isConnected && element.checkVisibility() && !element.matches(":disabled");
 const byId = (id) => (id ? document.getElementById(id) : null);
 const nameOf = (element) => element.id || element.closest("form")?.id;
 const chapterNow = () => byId("desk")?.dataset.chapter;
@@ -43,11 +43,12 @@ export function* places(was) {
 
 function* near(was) {
   yield byId(was.id);
-  yield byId(was.form)?.elements[was.index];
+  const form = byId(was.form);
+  if (form) yield* [form.elements[was.index], ...form.querySelectorAll(FOCUSABLE)];
   if (was.active.isConnected) yield* beside(was.active);
   if (was.chapter !== chapterNow()) yield document.querySelector("#desk h1");
   const item = byId(was.item);
-  if (item) yield byId(was.form)?.closest(".row, .section-head")?.querySelector(FOCUSABLE);
+  if (item) yield form?.closest(".row, .section-head")?.querySelector(FOCUSABLE);
   if (item || !was.item) for (const name of was.neighbours) yield inside(byId(name), was.index);
   if (item) yield* within(item);
   const place = was.siblings.indexOf(was.item);
@@ -73,7 +74,7 @@ function* within(element) {
 
 export function focusAgain(was) {
   const now = document.activeElement;
-  if (now && now !== document.body && now.isConnected && !now.matches(":disabled")) return;
+  if (now !== document.body && seen(now)) return;
   for (const place of places(was)) if (seen(place)) return land(place);
 }
 
