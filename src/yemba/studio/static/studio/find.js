@@ -3,6 +3,8 @@ import { ask } from "./ask.js";
 import { sentence } from "./sentence.js";
 import { at } from "./state.js";
 
+let entries = []; // in the order of the server
+
 const list = () => document.getElementById("found");
 const none = () => document.getElementById("found-none");
 
@@ -16,6 +18,7 @@ export async function openFind() {
     return;
   }
   list().innerHTML = answer.html;
+  entries = [...list().children];
   none().textContent = sentence("nothing_found");
   find(document.getElementById("find-words").value);
 }
@@ -24,10 +27,10 @@ export async function openFind() {
 export function find(words) {
   const wanted = words.toLowerCase().split(/\s+/);
   const says = (text) => wanted.every((word) => text.toLowerCase().includes(word));
-  const items = [...list().children];
-  for (const item of items) item.hidden = !says(item.dataset.words);
-  list().append(...items.filter((item) => !says(item.dataset.name)));
-  none().hidden = links().length > 0 || !items.length;
+  for (const entry of entries) entry.hidden = !says(entry.dataset.words);
+  const named = entries.filter((entry) => says(entry.dataset.name));
+  list().append(...named, ...entries.filter((entry) => !named.includes(entry)));
+  none().hidden = links().length > 0 || !entries.length;
 }
 
 const links = () => [...list().querySelectorAll("li:not([hidden]) a")];
