@@ -113,7 +113,8 @@ def test_the_whole_errand_by_keys(bench: Page) -> None:
     keys.to("#publish button.act")
     bench.keyboard.press("Enter")
     expect(bench.locator("#desk")).to_contain_text("Edition 4 is live")
-    assert not bench.evaluate(FOCUS)[1], "a page of its own says so, and has the focus where it does"
+    expect(bench.locator("#published-title"), "a page of its own has the focus where it says so").to_be_focused()
+    assert not bench.evaluate(FOCUS)[1]
     site = Site.objects.get(slug="saltmarsh")
     live = hosting.live_document(site)
     assert live is not None
