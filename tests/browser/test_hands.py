@@ -2,9 +2,10 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from contextlib import contextmanager, suppress
 from datetime import date, timedelta
+from typing import Any
 
 import pytest
 from django.contrib.sessions.models import Session
@@ -17,23 +18,34 @@ from yemba.sites import services as sites
 from yemba.sites.models import Site
 
 pytestmark = [pytest.mark.browser, pytest.mark.django_db(transaction=True)]
+SQUARE = (
+    b'<svg xmlns="http://www.w3.org/2000/svg" width="60" height="60"><rect width="60" height="60" fill="#2a6"/></svg>'
+)
+
+
+def saltmarsh() -> Site:
+    return Site.objects.get(slug="saltmarsh")
 
 
 def draft() -> Document:
-    return sites.document(Site.objects.get(slug="saltmarsh"))
+    return sites.document(saltmarsh())
 
 
 def words(section: str, field: str) -> str:
     return draft().section(section).section.fields.get(field, "")
 
 
-def kept_words(bench: Page, section: str, field: str, typed: str) -> None:
-    """They are in the document before long."""
+def in_the_draft(bench: Page, stored: Callable[[], object], typed: str) -> None:
+    """What is stored is before long what was typed."""
     for _ in range(300):
-        if words(section, field) == typed:
+        if stored() == typed:
             return
         bench.wait_for_timeout(100)
-    assert words(section, field) == typed
+    assert stored() == typed
+
+
+def kept_words(bench: Page, section: str, field: str, typed: str) -> None:
+    in_the_draft(bench, lambda: words(section, field), typed)
 
 
 def section(bench: Page, key: str) -> None:
@@ -53,6 +65,18 @@ def focused(bench: Page) -> str:
             "() => document.activeElement.id || document.activeElement.form?.id || document.activeElement.closest('[id]')?.id || document.activeElement.tagName"
         )
     )
+
+
+def leaving_asks(bench: Page) -> bool:
+    return not bench.evaluate("() => dispatchEvent(new Event('beforeunload', { cancelable: true }))")
+
+
+@contextmanager
+def failing(bench: Page, addresses: str) -> Iterator[None]:
+    """The server answers what asks for these with 500."""
+    bench.route(addresses, lambda route: route.fulfill(status=500, content_type="text/html", body="no"))
+    yield
+    bench.unroute(addresses)
 
 
 @contextmanager
@@ -189,6 +213,51 @@ def test_a_session_that_ended_is_taken_up_again_in_place(bench: Page) -> None:
     status(bench, "And on")
 
 
+def test_files_wait_beside_words_and_go_out_by_themselves(bench: Page) -> None:
+    def drawn(*names: str) -> list[dict[str, Any]]:
+        return [{"name": name, "mimeType": "image/svg+xml", "buffer": SQUARE} for name in names]
+
+    def library() -> None:
+        chapter(bench, "Pages")
+        bench.locator("#desk a[href$='/pictures/']").click()
+
+    library()
+    files = bench.locator("#take-pictures-file")
+    bench.context.set_offline(True)
+    files.set_input_files(drawn("one.svg", "two.svg"))
+    status(bench, "No connection. 2 files wait here, as long as this page is open.")
+    expect(bench.locator(".uploads li")).to_have_count(2)
+    assert leaving_asks(bench)
+    bench.context.set_offline(False)
+    status(bench, "two.svg")
+    expect(bench.locator(".uploads li")).to_have_count(0)
+
+    Session.objects.all().delete()
+    files.set_input_files(drawn("three.svg"))
+    status(bench, "Your session is over. One file waits here")
+    bench.locator("#kept").get_by_role("button", name="Sign in").click()
+    bench.locator("#sign-in").get_by_role("button", name="Enter the demo as Ines").click()
+    status(bench, "three.svg")
+
+    with failing(bench, "**/upload/"):
+        files.set_input_files(drawn("four.svg", "five.svg"))
+        status(bench, "The server fails at this. 2 files wait here")
+        chapter(bench, "Footer")
+        bench.locator("[id='footer.copyright']").fill("Words go on")
+        bench.locator("[id='footer.copyright']").press("Enter")
+        in_the_draft(bench, lambda: sites.look(saltmarsh()).value("footer.copyright"), "Words go on")
+        library()
+        expect(bench.locator(".uploads li")).to_have_count(2)
+        status(bench, "2 files wait here")
+        bench.locator("#kept").get_by_role("button", name="Leave the first out").click()
+        expect(bench.locator(".uploads li")).to_have_count(1)
+    bench.locator("#kept").get_by_role("button", name="Try now").click()
+    status(bench, "five.svg")
+    assert not leaving_asks(bench)
+    names = [picture.name for picture in draft().pictures.values() if picture.name.endswith(".svg")]
+    assert names[-4:] == ["one.svg", "two.svg", "three.svg", "five.svg"]
+
+
 def test_what_was_typed_survives_signing_in_on_another_page_but_not_signing_out(bench: Page) -> None:
     section(bench, "opening")
     studio = bench.url.split("/sites/")[0]
@@ -228,7 +297,7 @@ def test_formatted_words_left_by_tab_through_their_bar_are_kept(bench: Page) -> 
 
 def test_escape_brings_a_field_back_then_shuts_the_fold_around_it(bench: Page) -> None:
     section(bench, "about")
-    standing, revision = words("about", "heading"), Site.objects.get(slug="saltmarsh").revision
+    standing, revision = words("about", "heading"), saltmarsh().revision
     field = bench.locator("#words-heading")
     field.fill("Typed by mistake")
     field.press("Escape")
@@ -250,7 +319,7 @@ def test_escape_brings_a_field_back_then_shuts_the_fold_around_it(bench: Page) -
     bench.keyboard.press("Escape")
     expect(fold).not_to_have_attribute("open", "")
     expect(fold.locator("summary")).to_be_focused()
-    assert Site.objects.get(slug="saltmarsh").revision == revision, "nothing of it was kept"
+    assert saltmarsh().revision == revision, "nothing of it was kept"
 
 
 def test_on_a_phone_the_desk_stays_where_it_is_when_a_section_is_chosen(bench: Page) -> None:
@@ -292,7 +361,7 @@ def test_what_is_typed_to_be_added_outlives_other_edits_and_other_desks(bench: P
     bench.locator("#words-heading").fill("An edit beside it")
     bench.locator("#words-heading").press("Enter")
     kept(bench, "An edit beside it")
-    sites.edit(Site.objects.get(slug="saltmarsh"), "set-value", {"key": "header.height_wide", "value": 92})
+    sites.edit(saltmarsh(), "set-value", {"key": "header.height_wide", "value": 92})
     bench.wait_for_timeout(1500)
     expect(bench.locator("#page-name-new")).to_have_value("Board shears")
     chapter(bench, "Footer")
@@ -357,13 +426,13 @@ def test_one_page_in_view(bench: Page) -> None:
 
 def test_enter_in_the_field_for_a_later_time_plans_and_publishes_nothing(bench: Page) -> None:
     chapter(bench, "Proof")
-    before = hosting.live_edition(Site.objects.get(slug="saltmarsh"))
+    before = hosting.live_edition(saltmarsh())
     bench.get_by_text("Publish at a set time").click()
     later = date.today() + timedelta(days=40)
     bench.locator("#publish-at").fill(f"{later}T09:30")
     bench.locator("#publish-at").press("Enter")
     expect(bench.locator(".said")).to_contain_text(f"Planned for {later:%d %B %Y}, 09:30")
-    assert hosting.live_edition(Site.objects.get(slug="saltmarsh")) == before
+    assert hosting.live_edition(saltmarsh()) == before
 
 
 def test_places_on_the_palette_lead_to_the_windows(bench: Page) -> None:
@@ -424,7 +493,7 @@ def test_name_and_tagline_from_two_windows_are_both_kept(bench: Page) -> None:
     other.locator("#title").fill("Tide Row Bindery")
     other.locator("#title").press("Enter")
     kept(other, "Site name: Tide Row Bindery")
-    document = sites.document(Site.objects.get(slug="saltmarsh"))
+    document = sites.document(saltmarsh())
     assert (document.name, document.tagline) == ("Tide Row Bindery", "Paste and glue")
 
 
@@ -452,7 +521,7 @@ def test_what_was_added_since_is_found_by_words(bench: Page) -> None:
 
 def test_enter_in_an_unchanged_field_says_nothing_that_is_untrue(bench: Page) -> None:
     chapter(bench, "Logo")
-    tagline = sites.document(Site.objects.get(slug="saltmarsh")).tagline
+    tagline = sites.document(saltmarsh()).tagline
     bench.locator("#tagline").press("Enter")
     kept(bench, f"Tagline: {tagline}")
-    assert sites.document(Site.objects.get(slug="saltmarsh")).tagline == tagline
+    assert sites.document(saltmarsh()).tagline == tagline

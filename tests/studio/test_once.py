@@ -28,6 +28,12 @@ def post(client: Client, to: str = "edit", **fields: Any) -> Any:
     return client.post(f"/sites/saltmarsh/{to}/", fields, headers=JSON)
 
 
+def png() -> bytes:
+    stream = BytesIO()
+    Image.new("RGB", (40, 30), "teal").save(stream, "PNG")
+    return stream.getvalue()
+
+
 def page_names() -> list[str]:
     document = sites.document(Site.objects.get(slug="saltmarsh"))
     return [document.pages[key].name for key in document.order]
@@ -44,6 +50,17 @@ def test_a_request_sent_again_is_done_once(signed_in: Client) -> None:
     assert again["patch"]["fragments"], "what was lost with the first answer is shown whole"
     post(signed_in, **(request | {"token": "t2"}))
     assert len(page_names()) == len(before) + 2
+
+
+def test_a_file_sent_again_is_taken_in_once_and_so_is_the_edit_beside_it(signed_in: Client) -> None:
+    edit = {"command": "add-page", "page_name": "Tools", "window": "w1", "token": "t1"}
+    for _ in range(2):
+        post(signed_in, **edit)
+        file = SimpleUploadedFile("teal.png", png())
+        taken_in = post(signed_in, "upload", file=file, window="w1", token="f1")
+        assert taken_in.json()["said"] == "Picture teal.png"
+    assert page_names().count("Tools") == 1
+    assert len(sites.document(fresh()).pictures) == 1
 
 
 def test_undo_sent_again_undoes_one(signed_in: Client) -> None:
@@ -159,9 +176,7 @@ def test_without_script_several_pictures_arrive_and_what_is_kept_is_said(signed_
     def file(name: str, data: bytes) -> SimpleUploadedFile:
         return SimpleUploadedFile(name, data)
 
-    png = BytesIO()
-    Image.new("RGB", (40, 30), "teal").save(png, "PNG")
-    files = [file("one.png", png.getvalue()), file("two.png", png.getvalue()), file("notes.png", b"no picture")]
+    files = [file("one.png", png()), file("two.png", png()), file("notes.png", b"no picture")]
     answer = signed_in.post("/sites/saltmarsh/upload/", {"file": files, "chapter": "pictures", "form": "take-pictures"})
     assert answer.status_code == 422
     assert "notes.png" in answer.content.decode()

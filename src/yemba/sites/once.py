@@ -17,7 +17,8 @@ _KEPT = timedelta(days=30)
 
 def once(site: Site, window: str, token: str, do: Callable[[], services.Done]) -> services.Done:
     """What `do` does, unless it was the last thing that `window` asked for under the same `token`: then the draft as it
-    stands. A window sends one request at a time, so its last is the only one that can arrive twice."""
+    stands. A `window` (its files under a name of their own) sends one request at a time, so only its last can arrive
+    twice."""
     return _once(site, window, token, do) if window and token else do()
 
 

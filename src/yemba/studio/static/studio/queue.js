@@ -3,6 +3,9 @@
 const SHORTEST = 1000; // ms between two tries
 const LONGEST = 15_000;
 
+// By which the server knows a request that it did already, its answer lost.
+export const ownToken = () => crypto.randomUUID?.() ?? `${Date.now()}${Math.random()}`;
+
 const same = (one, other) => one.form === other.form && String(one.fields) === String(other.fields);
 
 // What was asked for first and stands in no later field, and the later fields.

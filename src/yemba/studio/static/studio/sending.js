@@ -4,7 +4,7 @@ import { fault } from "./fault.js";
 import { giveUpRefused, heldForms, identity, isHeld, sawAgain, seenBy, settled } from "./held.js";
 import { KeptWords, ownWindow } from "./kept_words.js";
 import * as panels from "./panels.js";
-import { OutgoingQueue } from "./queue.js";
+import { OutgoingQueue, ownToken } from "./queue.js";
 import { sentence } from "./sentence.js";
 import { signIn } from "./sign_in.js";
 import { patched, seen } from "./showing.js";
@@ -24,15 +24,19 @@ export const queue = new OutgoingQueue({
   post,
   store: kept,
   answered,
-  changed(how, count) {
+  changed(how) {
     clearTimeout(slow);
     if (how === "sending") slow = setTimeout(() => say(sentence("sending")), SLOW);
-    standing(how, count, { retry: () => queue.retry(), drop: () => queue.drop(), signIn: again });
+    stands();
   },
 });
-const again = () => signIn(() => {});
-addEventListener("signed-in", () => queue.retry());
-addEventListener("online", () => queue.retry());
+const queues = [queue]; // of the edits, and of the files beside it
+export const beside = (other) => queues.push(other);
+export const stands = () => standing(queues, { signIn: () => signIn(() => {}) });
+for (const back of ["signed-in", "online"])
+  addEventListener(back, () => {
+    for (const one of queues) one.retry();
+  });
 queue.restore(await kept.load());
 
 const pairs = (data) =>
@@ -41,7 +45,7 @@ const pairs = (data) =>
 // The request as it is asked for now: the revision says what its owner saw, so that no other window's edit is covered.
 function request(address, form, fields, more) {
   return {
-    token: crypto.randomUUID?.() ?? `${Date.now()}${Math.random()}`,
+    token: ownToken(),
     window: ownName,
     revision: state.shown,
     seen: seen(),

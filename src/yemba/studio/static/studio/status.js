@@ -18,12 +18,29 @@ export function say(words, ...acts) {
 
 export const silence = () => line().replaceChildren();
 
-// How the outgoing queue stands, in words.
-export function standing(state, count, { retry, drop, signIn }) {
-  line().dataset.state = state;
-  const waits = sentence(count === 1 ? "one_waits" : "some_wait", { count });
-  const again = [sentence("try_now"), retry];
-  if (state === "offline") say(`${sentence("offline")} ${waits}`, again);
-  else if (state === "failed") say(`${sentence("failing")} ${waits}`, again, [sentence("leave_out"), drop]);
-  else if (state === "signed_out") say(`${sentence("session_over")} ${waits}`, [sentence("sign_in"), signIn]);
+// How what goes out stands, in words: the queue of edits, and that of the files beside it.
+const WHY = { offline: "offline", failed: "failing", signed_out: "session_over" };
+const WAITING = [
+  ["one_waits", "some_wait"],
+  ["one_file_waits", "some_files_wait"],
+];
+
+export function standing(queues, { signIn }) {
+  const held = queues.filter((queue) => queue.holding);
+  line().dataset.state = (held[0] ?? queues[0]).state;
+  if (!held.length) return;
+  const { state } = held[0];
+  const waits = held.map((queue) => waiting(...WAITING[queues.indexOf(queue)], queue.length));
+  say([sentence(WHY[state]), ...waits].join(" "), ...ways(state, held, signIn));
+}
+
+const waiting = (one, some, count) => sentence(count === 1 ? one : some, { count });
+
+function ways(state, held, signIn) {
+  if (state === "signed_out") return [[sentence("sign_in"), signIn]];
+  const retry = () => {
+    for (const queue of held) queue.retry();
+  };
+  const again = [[sentence("try_now"), retry]];
+  return state === "offline" ? again : [...again, [sentence("leave_out"), () => held[0].drop()]];
 }

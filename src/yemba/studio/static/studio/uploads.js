@@ -1,49 +1,102 @@
-// Taking files in: chosen, dropped or pasted, one after the other, with the progress of each.
+// Taking files in: chosen, dropped or pasted. They go out one after the other, beside the queue of edits, so that a large
+// file holds no words up; one that brought no answer waits here as long as the page is open, and is sent again.
+import { token } from "./ask.js";
+import { OutgoingQueue, ownToken } from "./queue.js";
 import { sentence } from "./sentence.js";
 
-export function uploads(desk, body, settle) {
-  const upload = (form, file) =>
-    new Promise((resolve) => {
-      const line = document.createElement("li");
-      const bar = document.createElement("progress");
-      bar.max = 1;
-      bar.setAttribute("aria-label", file.name);
-      line.append(file.name, bar);
-      form.querySelector(".uploads").append(line);
-      const data = body(form);
-      data.set("file", file, file.name);
+const LOST = { 0: "offline", 401: "signed_out", 403: "signed_out" };
+
+// A file's line in its form: its name, how much of it went out, and that it waits.
+class Line {
+  constructor(name) {
+    this.element = document.createElement("li");
+    this.bar = document.createElement("progress");
+    this.bar.max = 1;
+    this.bar.setAttribute("aria-label", name);
+    this.words = document.createElement("span");
+    this.element.append(name, this.bar, this.words);
+    this.waits();
+  }
+
+  waits() {
+    this.bar.value = 0;
+    this.words.textContent = ` ${sentence("file_waits")}`;
+  }
+
+  sent(share) {
+    this.bar.value = share;
+    this.words.textContent = share === 1 ? ` ${sentence("being_read")}` : "";
+  }
+}
+
+// `fields` are what every request says besides its form, `arrived` hears the answer to a file that was taken in, `say` a
+// fault whose form stands no more, and `changed` that the queue stands otherwise.
+export function uploads(desk, { fields, arrived, say, changed }) {
+  const faults = new Map(); // of each form, by its id
+  const queue = new OutgoingQueue({ post, store: { save() {} }, answered, changed });
+
+  function post({ address, data, line }) {
+    for (const [name, value] of Object.entries(fields())) data.set(name, value);
+    return new Promise((resolve) => {
       const request = new XMLHttpRequest();
-      request.open("POST", form.getAttribute("action"));
+      request.open("POST", address);
       request.setRequestHeader("Accept", "application/json");
+      request.setRequestHeader("X-CSRFToken", token());
       request.responseType = "json";
-      request.upload.addEventListener("progress", (event) => {
-        if (event.lengthComputable) bar.value = event.loaded / event.total;
-        if (event.loaded === event.total) line.append(` ${sentence("being_read")}`);
-      });
+      request.upload.addEventListener("progress", ({ loaded, total }) => line.sent(total ? loaded / total : 1));
       request.addEventListener("loadend", () => {
-        line.remove();
-        resolve(
-          request.response || {
-            error: { sentence: sentence("not_arrived", { name: file.name }), field: "file" },
-          },
-        );
+        const why = LOST[request.status] ?? (request.status >= 500 ? "failed" : "");
+        if (why) line.waits();
+        resolve(why ? { lost: why } : (request.response ?? notRead(data)));
       });
+      line.sent(0);
       request.send(data);
     });
-
-  async function take(form, files) {
-    const wrong = [];
-    for (const file of form.querySelector("[type=file]").multiple ? [...files] : [...files].slice(0, 1)) {
-      const answer = await upload(form, file);
-      if (answer.error) wrong.push(answer.error.sentence);
-      else await settle(answer);
-    }
-    const now = document.getElementById(form.id) || form;
-    const fault = now.querySelector(".fault");
-    fault.textContent = wrong.join(" ");
-    fault.toggleAttribute("data-keep", wrong.length > 0); // a panel that comes after what did arrive leaves it
-    now.querySelector("[type=file]").value = "";
   }
+
+  function notRead(data) {
+    return { error: { sentence: sentence("not_arrived", { name: data.get("file").name }) } };
+  }
+
+  function answered({ form, line }, answer) {
+    line.element.remove();
+    if (answer.error) {
+      faults.get(form).push(answer.error.sentence);
+      if (!draw(form)) say(answer.error.sentence);
+    } else if (!answer.dropped) arrived(answer);
+  }
+
+  // A panel that comes after what did arrive leaves the words beside the form.
+  function draw(id) {
+    const form = document.getElementById(id);
+    if (!form) return false;
+    const fault = form.querySelector(".fault");
+    fault.textContent = faults.get(id).join(" ");
+    fault.toggleAttribute("data-keep", Boolean(fault.textContent));
+    return true;
+  }
+
+  function take(form, files) {
+    const input = form.querySelector("[type=file]");
+    faults.set(form.id, []);
+    draw(form.id);
+    for (const file of input.multiple ? [...files] : [...files].slice(0, 1)) {
+      const data = new FormData(form);
+      data.delete("csrfmiddlewaretoken"); // the one of the time when it is sent counts
+      data.set("file", file, file.name);
+      data.set("token", ownToken());
+      const line = new Line(file.name);
+      form.querySelector(".uploads").append(line.element);
+      queue.add({ form: form.id, address: form.getAttribute("action"), data, line, fields: [], again: true });
+    }
+    input.value = "";
+  }
+
+  // On a desk that came anew stand the lines of what still goes to it.
+  addEventListener("desk-shown", () => {
+    for (const { form, line } of queue.requests)
+      if (!line.element.isConnected) document.getElementById(form)?.querySelector(".uploads").append(line.element);
+  });
 
   const takers = () => [...desk.querySelectorAll("form[data-edit=upload]")];
   desk.addEventListener(
@@ -73,4 +126,5 @@ export function uploads(desk, body, settle) {
     event.preventDefault();
     take(form, files);
   });
+  return queue;
 }

@@ -21,7 +21,7 @@ import { deskShown, pair, resize, showsOtherwise, ticked, visit, visitNext } fro
 import { tell } from "./provenance.js";
 import { searchResult } from "./result.js";
 import { richWords } from "./rich.js";
-import { ownName, queue, send, sendWords } from "./sending.js";
+import { beside, ownName, queue, send, sendWords, stands } from "./sending.js";
 import { sentence } from "./sentence.js";
 import { apply, lookAgain, patched, recall, stream } from "./showing.js";
 import { at, bench, state, told, typing } from "./state.js";
@@ -287,7 +287,8 @@ addEventListener("keyup", (event) => {
 addEventListener("popstate", back);
 addEventListener("beforeunload", (event) => {
   const alone = [...heldForms()].some((form) => form?.dataset.edit === "submit");
-  if (state.writing || alone || (queue.length && queue.state !== "sending")) event.preventDefault();
+  const unsent = queue.length && queue.state !== "sending";
+  if (state.writing || alone || unsent || files.length) event.preventDefault();
 });
 addEventListener("pagehide", () => {
   for (const form of heldForms()) {
@@ -335,18 +336,18 @@ silence();
 deskShown();
 document.documentElement.dataset.ready = ""; // from here on hands and keys are heard
 
-const uploadBody = (form) => {
-  const data = new FormData(form);
-  for (const [name, value] of Object.entries({ revision: state.revision, window: ownName, window_page: state.page }))
-    data.set(name, value);
-  return data;
-};
-uploads(document.querySelector(".desk-frame"), uploadBody, (answer) => {
-  state.revision = Math.max(state.revision, answer.revision);
-  patched(answer.patch);
-  say(sentence("kept_as", { what: answer.said }));
-  panels.later();
+const files = uploads(document.querySelector(".desk-frame"), {
+  fields: () => ({ revision: state.revision, window: ownName, window_page: state.page }),
+  arrived(answer) {
+    state.revision = Math.max(state.revision, answer.revision);
+    patched(answer.patch);
+    say(sentence("kept_as", { what: answer.said }));
+    panels.later();
+  },
+  say,
+  changed: () => stands(),
 });
+beside(files);
 presence({
   every: told.every,
   at,
