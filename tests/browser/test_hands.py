@@ -152,6 +152,13 @@ def test_what_waits_outlives_a_reload(bench: Page) -> None:
     assert bench.evaluate("() => Object.keys(localStorage).filter((key) => key.startsWith('yemba-unsent'))") == []
 
 
+def test_a_page_loaded_about_a_section_begins_there(bench: Page) -> None:
+    section(bench, "about")
+    expect(bench.locator("#section-about .section-name")).to_be_in_viewport()
+    shown = "(r => r.top < innerHeight && r.bottom > 0)(document.querySelector('[data-place=about]').getBoundingClientRect())"
+    eventually(bench, f"scrollY > 0 && {shown}")
+
+
 def test_half_a_word_is_kept_when_the_page_is_left(bench: Page) -> None:
     section(bench, "opening")
     bench.locator("#words-heading").press("End")

@@ -87,6 +87,14 @@ export function choose(what, scroll = true) {
   windows.say({ type: "mark", ...what, chosen: true, scroll });
 }
 
+// A page that is loaded about a section begins there, on the desk and in the windows.
+export function begin() {
+  const section = new URLSearchParams(location.search).get("section");
+  if (!section) return;
+  choose({ place: section });
+  document.getElementById(`section-${section}`)?.scrollIntoView();
+}
+
 export const chooseAgain = () => chosen && choose(chosen);
 
 // What belongs to the page in view, above the windows.

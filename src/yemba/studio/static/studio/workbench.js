@@ -27,7 +27,7 @@ import { apply, lookAgain, patched, recall, stream } from "./showing.js";
 import { at, bench, state, told, typing } from "./state.js";
 import { say, silence } from "./status.js";
 import { uploads } from "./uploads.js";
-import { back, choose, chooseAgain, clickedInWindow, open, seeFoot, showPage } from "./view.js";
+import { back, begin, choose, chooseAgain, clickedInWindow, open, seeFoot, showPage } from "./view.js";
 import { kinds } from "./kinds.js";
 import { sort } from "./sort.js";
 import { waterfall } from "./waterfall.js";
@@ -334,6 +334,7 @@ Alpine.start();
 document.getElementById("letter-keys").checked = letters.on;
 silence();
 deskShown();
+begin();
 document.documentElement.dataset.ready = ""; // from here on hands and keys are heard
 
 const files = uploads(document.querySelector(".desk-frame"), {
