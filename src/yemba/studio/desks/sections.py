@@ -57,11 +57,11 @@ _LONGEST = 40  # letters of a section's text that tell it from others of its kin
 
 def says(look: Look, section: Section) -> str:
     """The first text of a section, by which its owner knows it."""
-    texts = (
-        plain(section.fields.get(field.slug, ""))
-        for field in look.catalogue.kind(section.kind).fields
-        if field.sets_text
-    )
+    return _first_text(look.catalogue.kind(section.kind).fields, section.fields)
+
+
+def _first_text(fields: Iterable[Field], stored: Mapping[str, str]) -> str:
+    texts = (plain(stored.get(field.slug, "")) for field in fields if field.sets_text)
     return Truncator(next(filter(None, texts), "")).chars(_LONGEST)
 
 
@@ -131,11 +131,25 @@ def _desk(look: Look, key: str, section: Section, query: Mapping[str, str]) -> C
         "item_name": kind.items.name if kind.items else "",
         "feed": feed_desk(look, section) if DATES in kind.roles else None,
         "items": [
-            {"id": item, "open": item == open_item, **_item(look, kind, stored, item, query), "fields": listed}
+            {
+                "id": item,
+                "open": item == open_item,
+                "fields": controls(item, kind.fields_of(item)),
+                **_seen(look, kind.fields_of(item), stored),
+                **_item(look, kind, stored, item, query),
+            }
             for item, stored in ordered_items(section)
-            for listed in [controls(item, kind.fields_of(item))]
         ],
     }
+
+
+def _seen(look: Look, fields: Iterable[Field], stored: Item) -> Context:
+    """By what its owner knows an entry: its picture, and its first text or else the name of the picture's file."""
+    listed = list(fields)
+    ids = [stored.fields.get(field.slug, "") for field in listed if field.kind.refers_to == "picture"]
+    shown = [(key, look.document.pictures[key]) for key in ids if key in look.document.pictures]
+    key, picture = shown[0] if shown else ("", None)
+    return {"says": _first_text(listed, stored.fields), "picture_id": key, "picture": picture}
 
 
 def _item(look: Look, kind: SectionKind, stored: Item, item: str, query: Mapping[str, str]) -> Context:
