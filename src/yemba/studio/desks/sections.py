@@ -149,7 +149,8 @@ def _seen(look: Look, fields: Iterable[Field], stored: Item) -> Context:
     ids = [stored.fields.get(field.slug, "") for field in listed if field.kind.refers_to == "picture"]
     shown = [(key, look.document.pictures[key]) for key in ids if key in look.document.pictures]
     key, picture = shown[0] if shown else ("", None)
-    return {"says": _first_text(listed, stored.fields), "picture_id": key, "picture": picture}
+    words = _first_text(listed, stored.fields) or (picture.name if picture else "")
+    return {"says": words, "picture_id": key, "picture": picture}
 
 
 def _item(look: Look, kind: SectionKind, stored: Item, item: str, query: Mapping[str, str]) -> Context:
