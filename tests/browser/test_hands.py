@@ -159,6 +159,20 @@ def test_a_page_loaded_about_a_section_begins_there(bench: Page) -> None:
     eventually(bench, f"scrollY > 0 && {shown}")
 
 
+def test_links_of_a_desk_lead_to_their_thing_or_to_the_title_and_focus_stays_there(bench: Page) -> None:
+    sites.edit(saltmarsh(), "set-value", {"key": "header.height_wide", "value": 92})
+    section(bench, "opening")
+    bench.get_by_role("link", name="where used, replace, bin").click()
+    expect(bench.locator("#picture-estuary")).to_be_focused()
+    bench.go_back()
+    bench.get_by_role("link", name="from the collection").click()
+    expect(bench.locator("#desk h1")).to_be_focused()
+    bench.keyboard.press("Control+z")
+    status(bench, "Undone")
+    bench.wait_for_timeout(1000)  # the desk comes anew
+    expect(bench.locator("#desk h1")).to_be_focused()
+
+
 def test_half_a_word_is_kept_when_the_page_is_left(bench: Page) -> None:
     section(bench, "opening")
     bench.locator("#words-heading").press("End")

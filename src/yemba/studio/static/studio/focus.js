@@ -42,6 +42,7 @@ export function* places(was) {
 }
 
 function* near(was) {
+  if (was.active.isConnected) yield was.active; // a heading that took the focus for once takes it again
   yield byId(was.id);
   const form = byId(was.form);
   if (form) yield* [form.elements[was.index], ...form.querySelectorAll(FOCUSABLE)];

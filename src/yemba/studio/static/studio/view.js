@@ -11,7 +11,8 @@ let chosen = null;
 let clicked = Number.NEGATIVE_INFINITY; // when a window was clicked
 const TWICE = 500; // ms within which a second click makes a double one
 
-// Opens a desk, in place of the one that stands only once it is there. `control` is the id of what is wanted on it.
+// Opens a desk, in place of the one that stands only once it is there. `control` is the id of what is wanted on it, where
+// the address does not name it.
 export async function open(address, { control, back = false } = {}) {
   opened += 1;
   const asked = opened;
@@ -36,7 +37,7 @@ export async function open(address, { control, back = false } = {}) {
   const section = to.searchParams.get("section");
   if (!section && !back) seeFoot();
   if (section) choose({ place: section }, !back);
-  if (control) reachFor(control);
+  if (control || to.hash) reachFor(control || to.hash.slice(1));
 }
 
 // After a click in a window, the focus stays there until no second click can follow, by which words are written there.
