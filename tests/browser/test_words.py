@@ -138,6 +138,8 @@ def test_a_pasted_text_with_headings_becomes_sections_seen_before_they_are_added
     box.click()
     paste(bench, f"{PASTED}<h1>Who comes</h1><p>Anyone over ten.</p>")
     eventually(bench, f"{sections} === {len(before) + 2}")
+    begins = f"document.querySelectorAll('main > section')[{len(before)}].getBoundingClientRect().top"
+    eventually(bench, f"{begins} > -5 && {begins} < innerHeight")
     bench.locator("#page-name-new").focus()
     eventually(bench, f"{sections} === {len(before)}")
     assert sites.document(Site.objects.get(pk=demo.pk)).pages["home"].order == before, "nothing is added by looking"

@@ -56,12 +56,13 @@ _LONGEST = 40  # letters of a section's text that tell it from others of its kin
 
 
 def says(look: Look, section: Section) -> str:
-    """The first text of a section, by which its owner knows it."""
+    """The heading of a section, or else its first text, by which its owner knows it."""
     return _first_text(look.catalogue.kind(section.kind).fields, section.fields)
 
 
 def _first_text(fields: Iterable[Field], stored: Mapping[str, str]) -> str:
-    texts = (plain(stored.get(field.slug, "")) for field in fields if field.sets_text)
+    headings_first = sorted(fields, key=lambda field: field.slug != "heading")
+    texts = (plain(stored.get(field.slug, "")) for field in headings_first if field.sets_text)
     return Truncator(next(filter(None, texts), "")).chars(_LONGEST)
 
 

@@ -11,6 +11,7 @@ from django.views.decorators.http import require_GET, require_POST, require_safe
 
 from yemba.core import timing
 from yemba.core.errors import Fault
+from yemba.core.site.document import Document
 from yemba.core.untrusted import whole
 from yemba.core.value.link import NEW
 from yemba.hosting import services as hosting
@@ -118,10 +119,18 @@ def stream(request: HttpRequest, slug: str) -> HttpResponse:
     except Fault as fault:
         return JsonResponse({"error": error(fault)}, status=422)
     timing.mark("plan")
-    shown = request.POST.get("streamed", "").split()
-    changed = patch(sites.document(site), after, request.POST.get("window_page", ""), shown)
+    before, page = sites.document(site), request.POST.get("window_page", "")
+    changed = patch(before, after, page, request.POST.get("streamed", "").split())
     timing.mark("render")
-    return timed(JsonResponse({"patch": changed}))
+    return timed(JsonResponse({"patch": changed, "begins": _first_new_section(before, after, page)}))
+
+
+def _first_new_section(before: Document, after: Document, page: str) -> str:
+    """Where on the page in view that begins which a command would add; "" where it adds no section there."""
+    if page not in before.pages or page not in after.pages:
+        return ""
+    known = before.pages[page].sections
+    return next((key for key, _ in after.pages[page].ordered() if key not in known), "")
 
 
 @login_required

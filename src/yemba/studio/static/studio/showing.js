@@ -68,6 +68,8 @@ export function stream(form) {
     behind = false;
     for (const place of Object.keys(answer.patch.fragments || {})) streamed.add(place);
     apply(answer.patch);
+    const { begins: place } = answer;
+    if (place) windows.say({ type: "scroll", page: state.page, place, share: 0 });
   });
 }
 
