@@ -53,6 +53,16 @@ def test_headings_of_the_first_rank_begin_sections() -> None:
     assert sections_of("One line.\n\nAnother.", 120) == [("", "<p>One line.</p><p>Another.</p>")]
 
 
+def test_a_title_alone_parts_nothing_so_the_headings_under_it_do() -> None:
+    under = "## Sowing\n\nRake.\n\n### Depth\n\nA finger.\n\n## Harvest\n\nIn July."
+    rye = ("A year with rye", "<p>Rye asks little.</p>")
+    parts = [("Sowing", "<p>Rake.</p><h3>Depth</h3><p>A finger.</p>"), ("Harvest", "<p>In July.</p>")]
+    assert sections_of(f"# A year with rye\n\nRye asks little.\n\n{under}", 120) == [rye, *parts]
+    assert sections_of(f"Rye asks little.\n\n{under}", 120)[1:] == parts
+    twice = sections_of(f"# A year with rye\n\n{under}\n\n# A year with oats\n\nLess.", 120)
+    assert [section.heading for section in twice] == ["A year with rye", "A year with oats"]
+
+
 def test_a_heading_that_is_too_long_stays_among_the_words() -> None:
     assert sections_of(f"# {'x' * 130}\n\nwords", 120) == [("", f"<h3>{'x' * 130}</h3><p>words</p>")]
 

@@ -1,4 +1,5 @@
-"""A text from elsewhere as sections of words: it is parted where its headings of the first rank are."""
+"""A text from elsewhere as sections of words: it is parted at its headings of the first rank, and where that is its
+title alone, of the second too."""
 
 from __future__ import annotations
 
@@ -44,12 +45,19 @@ def sections_of(text: str, longest_heading: int) -> list[ImportedSection]:
     return [_section(part, longest_heading) for part in _parted(parsed)]
 
 
-def _parted(found: Sequence[Block]) -> Iterator[Sequence[Block]]:
-    """The blocks from each heading of the first rank to the next."""
-    first = min((block.tag for block in found if block.tag.startswith("h")), default="")
-    starts = [place for place, block in enumerate(found) if block.tag == first]
-    for start, end in pairwise(sorted({0, *starts, len(found)})):
-        yield found[start:end]
+def _parted(parsed: Sequence[Block]) -> Iterator[Sequence[Block]]:
+    """The blocks from each main heading to the next."""
+    headings = _main_headings([block.tag for block in parsed])
+    starts = [place for place, block in enumerate(parsed) if block.tag in headings]
+    for start, end in pairwise(sorted({0, *starts, len(parsed)})):
+        yield parsed[start:end]
+
+
+def _main_headings(tags: Sequence[str]) -> list[str]:
+    """The tags of the headings that part a text: those of its first rank; a title at its head is followed by others."""
+    ranks = sorted({tag for tag in tags if tag.startswith("h")})
+    title_alone = ranks[:1] == [tags[0]] and tags.count(tags[0]) == 1
+    return ranks[:2] if title_alone else ranks[:1]
 
 
 def _section(part: Sequence[Block], longest_heading: int) -> ImportedSection:
