@@ -19,7 +19,7 @@ from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
 from yemba.hosting.services import rendering
 from yemba.render.page import fragments
-from yemba.render.reach import Spot, State, of_change, reach
+from yemba.render.reach import Spot, State, of_change, of_change_upon, part_of, reach
 from yemba.render.recorder import Answers
 from yemba.render.style import values
 
@@ -54,6 +54,20 @@ def test_content_reaches_its_own_section_alone(document: Document, catalogue: Ca
     after = do(document, catalogue, "set-words", section=opening, field="heading", words="Mended")
     was, now = state(document), state(after)
     assert of_change(one(document, after, catalogue), was) == [Spot(home, opening)] == reach(was, now)
+
+
+def test_what_shows_only_with_another_change_of_its_part_reaches_what_it_touches_there(
+    document: Document, catalogue: Catalogue
+) -> None:
+    sidebar = do(document, catalogue, "set-value", key="sidebar.side", value="start")
+    filled = do(sidebar, catalogue, "add-section", part="sidebar", kind="hours-and-place")
+    was = state(document)
+    side, hours = sorted(difference(document, filled, catalogue), key=lambda change: len(change.steps[0].path))
+    assert part_of(side) == part_of(hours) == "sidebar"
+    assert of_change(hours, was) == []
+    assert {spot.page for spot in of_change_upon(hours, [side], was)} == set(document.pages)
+    colour = one(document, do(document, catalogue, "set-colour", colour="c1", hex="#8c3b2a"), catalogue)
+    assert part_of(colour) is None
 
 
 @pytest.mark.parametrize(("key", "value"), [("header.height_wide", 120), ("footer.ground", "light")])

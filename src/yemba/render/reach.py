@@ -8,7 +8,7 @@ Its markup follows from what it was seen to read while it was rendered (``record
 from __future__ import annotations
 
 import re
-from collections.abc import Hashable, Mapping
+from collections.abc import Hashable, Iterable, Mapping
 from functools import cached_property
 from typing import Any, NamedTuple
 
@@ -21,7 +21,7 @@ from yemba.core.layout.arrangement import OVER
 from yemba.core.layout.frame import NONE, Boxes
 from yemba.core.part.part import parts
 from yemba.core.place import OfField, OfItems, OfOneOff, OfSection
-from yemba.core.site.document import Page, Section
+from yemba.core.site.document import Document, Page, Section
 from yemba.core.site.frame import SIDEBAR, frame, sidebar_on
 from yemba.core.site.header import header_fit, header_heights
 from yemba.core.site.kinds import OF_PAGES
@@ -62,6 +62,10 @@ class State:
         self._looks: dict[Hashable, Any] = {}
         self.frame = (frame(site.look), site.look.value("sidebar.folds"))
         self._boxes: dict[str, tuple[Boxes, ...]] = {}
+
+    def of(self, document: Document) -> State:
+        """The state of another document of the same site."""
+        return State(self.site._replace(look=Look(document, self.look.catalogue)))
 
     def boxes(self, page: str) -> tuple[Boxes, ...]:
         """Where the page, its content and its sidebar stand, in windows of each of _WINDOWS."""
@@ -249,7 +253,22 @@ def of_change(change: Change, live: State) -> list[Spot]:
         alone = apply(live.look.document, change.steps)
     except ValidationError:
         return [Spot(change.page, _section_of(change))]
-    return reach(live, State(live.site._replace(look=Look(alone, live.look.catalogue))))
+    return reach(live, live.of(alone))
+
+
+def of_change_upon(change: Change, others: Iterable[Change], live: State) -> list[Spot]:
+    """The places that differ once a change comes to `others` on the live document, where it shows with them alone: a
+    section of a sidebar that is new too. All are of one part, so that each can stand alone."""
+    before = apply(live.look.document, [step for other in others for step in other.steps])
+    return reach(live.of(before), live.of(apply(before, change.steps)))
+
+
+def part_of(change: Change) -> str | None:
+    """The part that a change is of, by its settings or its sections; None for what is of no part."""
+    match change.steps[0].path:
+        case ("shared" | "parts", str(slug), *_):
+            return slug.split(".")[0]
+    return None
 
 
 def _section_of(change: Change) -> str:

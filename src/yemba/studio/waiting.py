@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Collection
+from collections.abc import Collection, Sequence
 from typing import NamedTuple
 
 from pydantic import ValidationError
@@ -19,7 +19,7 @@ from yemba.core.place import OfPage, OfSetting, Place
 from yemba.core.site.document import Document
 from yemba.core.site.resolve import Look
 from yemba.hosting import services as hosting
-from yemba.render.reach import Spot, State, of_change
+from yemba.render.reach import Spot, State, of_change, of_change_upon, part_of
 from yemba.sites import services as sites
 from yemba.sites.catalogue import catalogue
 from yemba.sites.models import Site
@@ -58,8 +58,9 @@ def waiting(site: Site) -> list[Waiting]:
         return []
     look = sites.look(site)
     reached, entries = _reached(site, live), []
-    for change in difference(live, look.document, catalogue()):
-        spots = reached.spots(change)
+    changes = difference(live, look.document, catalogue())
+    for change in changes:
+        spots = reached.spots(change, changes)
         decides = control(change.place, look)
         reach = in_words(spots, len(look.document.pages)) or _beside_pages(change.place)
         entries.append(Waiting(change, spots, reach, decides, decides.address(site)))
@@ -97,7 +98,7 @@ def without(site: Site, keys: Collection[str]) -> Document:
 
 
 class _Reached:
-    """What is known of the reach of changes upon one live document; it follows from their steps alone."""
+    """What is known of the reach of changes upon one live document; it follows from their steps."""
 
     def __init__(self, state: State) -> None:
         self.state = state
@@ -105,8 +106,15 @@ class _Reached:
             "reach of changes", most=4_000_000, weigh=lambda spots: 100 * len(spots)
         )
 
-    def spots(self, change: Change) -> list[Spot]:
-        return self._spots.get_or_make(repr(change.steps), lambda: of_change(change, self.state))
+    def spots(self, change: Change, waiting: Sequence[Change]) -> list[Spot]:
+        """The places that it touches: alone, or else with what waits besides it for its part."""
+        alone = self._spots.get_or_make(repr(change.steps), lambda: of_change(change, self.state))
+        part = part_of(change)
+        others = [other for other in waiting if other.key != change.key and part_of(other) == part]
+        if alone or part is None or not others:
+            return alone
+        key = repr([change.steps, *(other.steps for other in others)])
+        return self._spots.get_or_make(key, lambda: of_change_upon(change, others, self.state))
 
 
 _STATES: Cache[int, _Reached] = Cache(
