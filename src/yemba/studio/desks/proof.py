@@ -70,7 +70,7 @@ def _first(check: str, sentence: str, more: int) -> str:
     """The first finding of a check, and how many others it has."""
     if not more:
         return Message("{check}: {sentence}", check=check, sentence=sentence)
-    return Message("{check}: {sentence} and {more} more", check=check, sentence=sentence, more=more)
+    return Message("{check}: {sentence} (and {more} more)", check=check, sentence=sentence, more=more)
 
 
 def _page(look: Look, page: str, touched: set[str]) -> Context:
