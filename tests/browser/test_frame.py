@@ -15,13 +15,14 @@ from yemba.sites import services as sites
 from yemba.sites.models import Site
 
 pytestmark = [pytest.mark.browser, pytest.mark.django_db(transaction=True)]
-WINDOWS = (320, 500, 799, 800, 801, 1024, 1280, 1900)
+WINDOWS = (320, 500, 799, 800, 801, 1024, 1039, 1040, 1280, 1900)
 BOXES = """() => {
   const span = (selector) => {
     const box = document.querySelector(selector)?.getBoundingClientRect();
     return box && box.width ? [box.left, box.width, box.top] : null;
   };
-  return { page: span('body'), main: span('main'), sidebar: span('.site-sidebar'), wide: document.documentElement.scrollWidth };
+  const header = document.body.dataset.header === 'side' && span('.site-header');
+  return { header: header && header[1] < innerWidth / 2 ? header : null, page: span('body'), main: span('main'), sidebar: span('.site-sidebar'), wide: document.documentElement.scrollWidth };
 }"""
 SETTINGS = [
     {"frame.form": form, "frame.place": place, "sidebar.side": side, "sidebar.width": width, "sidebar.gap": gap}
@@ -41,11 +42,11 @@ def _near(drawn: list[float] | None, span: object) -> bool:
 def _wrong(drawn: dict[str, list[float] | None], boxes: Boxes) -> list[str]:
     """What stands elsewhere than worked out; a folded sidebar has the whole width of the content."""
     side = boxes.sidebar or boxes.main
-    pairs = (("page", boxes.page), ("main", boxes.main), ("sidebar", side))
+    pairs = (("header", boxes.header), ("page", boxes.page), ("main", boxes.main), ("sidebar", side))
     return [f"{name}: {drawn[name]} is not {span}" for name, span in pairs if not _near(drawn[name], span)]
 
 
-@pytest.mark.parametrize("template", ["slipway", "patchwork"])
+@pytest.mark.parametrize("template", ["slipway", "patchwork", "lantern"])
 def test_boxes_are_those_worked_out(browser: Browser, live_server, site: Site, template: str) -> None:
     sites.edit(site, "choose-template", {"template": template})
     sites.edit(site, "add-section", {"part": "sidebar", "kind": "words"})

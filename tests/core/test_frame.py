@@ -32,6 +32,8 @@ FRAMES = st.builds(
     side=st.sampled_from([NONE, START, END]),
     sidebar=st.integers(160, 480),
     gap=st.integers(0, 120),
+    column=st.sampled_from([0, 240, 320]),
+    column_from=st.sampled_from([600, 960, 1400]),
 )
 WINDOWS = st.integers(240, 2600)
 
@@ -43,6 +45,11 @@ def test_nothing_overlaps_or_leaves_the_window(framed: Frame, window: int) -> No
     assert boxes.page.right <= window + 1e-6
     assert boxes.page.left <= boxes.main.left
     assert boxes.main.right <= boxes.page.right + 1e-6
+    assert (boxes.header is not None) == (framed.column > 0 and window >= framed.column_from)
+    if boxes.header:
+        assert boxes.header == (boxes.page.left, framed.column)
+        assert boxes.header.right <= boxes.main.left + 1e-6
+        assert boxes.sidebar is None or boxes.header.right <= boxes.sidebar.left + 1e-6
     if boxes.sidebar is None:
         return
     first, second = sorted([boxes.main, boxes.sidebar])

@@ -23,9 +23,11 @@ class Span(NamedTuple):
 
 
 class Boxes(NamedTuple):
-    """`sidebar` stands beside the content; None where it has none, or stands before or after it."""
+    """`header` stands at the side; None where it has none, or stands above. `sidebar` stands beside the content; None
+    where it has none, or stands before or after it."""
 
     page: Span
+    header: Span | None
     main: Span
     sidebar: Span | None
 
@@ -33,7 +35,8 @@ class Boxes(NamedTuple):
 class Frame(NamedTuple):
     """All in px. The page's content is at most `width` wide, with a `margin` on both sides. One that is `form` FIXED
     is no wider than that, and stands at START, MIDDLE or END of a window; FULL lets grounds run to its edges.
-    `side` is where the sidebar stands, START or END, or NONE."""
+    `side` is where the sidebar stands, START or END, or NONE. A header at the side has a `column` of the page, where
+    lines start, in windows from `column_from` on; 0 for none."""
 
     form: str
     place: str
@@ -42,6 +45,8 @@ class Frame(NamedTuple):
     side: str
     sidebar: float
     gap: float
+    column: float = 0
+    column_from: float = 0
 
     @property
     def sheet(self) -> float:
@@ -52,22 +57,33 @@ class Frame(NamedTuple):
     def beside_from(self) -> int | None:
         """The first window in which the sidebar stands beside the content; None where there is no room in any."""
         needed = LEAST_MAIN + self.gap + self.sidebar
-        return None if self.side == NONE or needed > self.sheet else round(needed)
+        room = self.sheet - self.column if self.form == FIXED else self.sheet
+        if self.side == NONE or needed > room:
+            return None
+        with_column = needed + self.column
+        return round(needed if self.column_from >= with_column else with_column)
 
     def boxes(self, window: float) -> Boxes:
         """Where everything stands in a window of that width."""
-        row = self._row(window)
+        page = self._page(window)
+        column = self.column if window >= self.column_from else 0
+        header = Span(page.left, column) if column else None
+        content = Span(page.left + column, page.width - column)
         if self.beside_from is None or window < self.beside_from:
-            whole = row if self.form == FIXED else Span(0, window)
-            return Boxes(whole, whole, None)
-        page = row if self.form == FIXED else Span(0, window)
+            return Boxes(page, header, content, None)
+        row = self._row(content)
         main = row.width - self.gap - self.sidebar
         if self.side == START:
-            return Boxes(page, Span(row.right - main, main), Span(row.left, self.sidebar))
-        return Boxes(page, Span(row.left, main), Span(row.right - self.sidebar, self.sidebar))
+            return Boxes(page, header, Span(row.right - main, main), Span(row.left, self.sidebar))
+        return Boxes(page, header, Span(row.left, main), Span(row.right - self.sidebar, self.sidebar))
 
-    def _row(self, window: float) -> Span:
-        """What content and sidebar have together."""
+    def _page(self, window: float) -> Span:
+        if self.form != FIXED:
+            return Span(0, window)
         width = min(window, self.sheet)
-        place = self.place if self.form == FIXED else MIDDLE
-        return Span({START: 0.0, MIDDLE: (window - width) / 2, END: window - width}[place], width)
+        return Span({START: 0.0, MIDDLE: (window - width) / 2, END: window - width}[self.place], width)
+
+    def _row(self, content: Span) -> Span:
+        """What content and sidebar have together; no wider than a sheet, though grounds run further."""
+        width = min(content.width, self.sheet)
+        return Span(content.left + (content.width - width) / 2, width)

@@ -2,8 +2,10 @@
 
 from __future__ import annotations
 
-from yemba.core.layout.frame import FIXED, NONE, Frame
+from yemba.core.layout.frame import NONE, Frame
+from yemba.core.layout.header_fit import NEVER
 from yemba.core.site.document import Section
+from yemba.core.site.header import header_fit
 from yemba.core.site.pictures import picture_size
 from yemba.core.site.resolve import Look
 from yemba.core.type.scale import Fluid
@@ -14,7 +16,9 @@ PADDING = 20
 
 
 def frame(look: Look) -> Frame:
-    """As it is set."""
+    """As it is set, beside its header where that stands at the side."""
+    header = header_fit(look)
+    column = header.column if look.arrangement.column and header.fold < NEVER else 0
     return Frame(
         form=look.value("frame.form"),
         place=look.value("frame.place"),
@@ -23,6 +27,8 @@ def frame(look: Look) -> Frame:
         side=look.value("sidebar.side"),
         sidebar=look.value("sidebar.width"),
         gap=look.value("sidebar.gap"),
+        column=column,
+        column_from=header.fold if column else 0,
     )
 
 
@@ -30,12 +36,6 @@ def sidebar_on(look: Look, page: str) -> str:
     """Where the sidebar stands on a page: "start", "end", or "none"."""
     known = look.document.pages.get(page)
     return NONE if known is None or known.no_sidebar else str(look.value("sidebar.side"))
-
-
-def widest(look: Look) -> float | None:
-    """The widest a page becomes in px; None where it is as wide as the window."""
-    framed = frame(look)
-    return framed.sheet if framed.form == FIXED else None
 
 
 SIZED_AS = {"h1": "h4", "h2": "h4", "h3": "h5"}

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from yemba.core.layout.arrangement import NONE, OVER, Arrangement
+from yemba.core.layout.frame import FIXED
 from yemba.core.layout.header_fit import (
     HIGHEST_LOGO,
     Contents,
@@ -21,7 +22,6 @@ from yemba.core.layout.header_fit import (
 )
 from yemba.core.site.behind import GRADIENT, PATTERN, PICTURE
 from yemba.core.site.document import MAIN
-from yemba.core.site.frame import widest
 from yemba.core.site.header_ground import behind
 from yemba.core.site.languages import further, home, name
 from yemba.core.site.logo import logo_on
@@ -103,7 +103,8 @@ def marks(look: Look) -> str:
 
 def header_fit(look: Look) -> Fit:
     """How its pieces fit, as they are now; in a page of fixed width they have no more room than that."""
-    return within(fit(header(look)), widest(look))
+    fixed = look.value("frame.form") == FIXED
+    return within(fit(header(look)), look.value("frame.width") + 2 * look.template.measures.gutter if fixed else None)
 
 
 def header_heights(look: Look) -> Heights:

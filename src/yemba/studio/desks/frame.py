@@ -55,6 +55,7 @@ def _drawing(framed: Frame, window: int, folds: str) -> Context:
     return {
         "window": window,
         "page": boxes.page,
+        "header": boxes.header,
         "main": boxes.main,
         "sidebar": boxes.sidebar,
         "folded": framed.side != NONE and boxes.sidebar is None,

@@ -9,38 +9,51 @@ const NAMES = { width: "ruler_width", sidebar: "ruler_sidebar", gap: "ruler_gap"
 const FIELDS = { width: "frame.width", sidebar: "sidebar.width", gap: "sidebar.gap" };
 
 // Where everything stands in a window: each part as [left, width] in px. `beside` says whether the sidebar has room.
-export function boxes({ form, place, width, margin, side, sidebar, gap, least }, window) {
+export function boxes(frame, window) {
+  const { form, width, margin, side, sidebar, gap, column, columnFrom, least } = frame;
   const sheet = width + 2 * margin;
-  const row = Math.min(window, sheet);
-  const stands = form === "fixed" ? place : "middle";
-  const left = { start: 0, middle: (window - row) / 2, end: window - row }[stands];
+  const page = pageOf(frame, window);
+  const header = window >= columnFrom ? column : 0;
+  const content = [page[0] + header, page[1] - header];
   const needed = least + gap + sidebar;
-  const beside = side !== "none" && needed <= sheet && window >= needed;
-  if (!beside) return { beside, row: [left, row], main: form === "fixed" ? [left, row] : [0, window] };
-  const main = row - gap - sidebar;
+  const from = columnFrom >= needed + column ? needed : needed + column;
+  const room = form === "fixed" ? sheet - column : sheet;
+  const wide = Math.min(content[1], sheet);
+  const row = [content[0] + (content[1] - wide) / 2, wide];
+  const beside = side !== "none" && needed <= room && window >= from;
+  if (!beside) return { beside, page, row, main: content };
+  const main = wide - gap - sidebar;
   return side === "start"
-    ? { beside, row: [left, row], main: [left + row - main, main], sidebar: [left, sidebar] }
-    : { beside, row: [left, row], main: [left, main], sidebar: [left + row - sidebar, sidebar] };
+    ? { beside, page, row, main: [row[0] + wide - main, main], sidebar: [row[0], sidebar] }
+    : { beside, page, row, main: [row[0], main], sidebar: [row[0] + wide - sidebar, sidebar] };
+}
+
+function pageOf({ form, place, width, margin }, window) {
+  if (form !== "fixed") return [0, window];
+  const sheet = Math.min(window, width + 2 * margin);
+  return [{ start: 0, middle: (window - sheet) / 2, end: window - sheet }[place], sheet];
 }
 
 // What a measure becomes where its handle is put at `x` of the window.
 export function measured(name, frame, window, x) {
   const { row, sidebar } = boxes(frame, window);
-  if (name === "width") {
-    const middle = frame.form !== "fixed" || frame.place === "middle";
-    const sheet = middle ? 2 * Math.abs(x - window / 2) : frame.place === "start" ? x : window - x;
-    return sheet - 2 * frame.margin;
-  }
+  if (name === "width") return sheetTo(x, frame, window, row) - 2 * frame.margin;
   const atStart = frame.side === "start";
   if (name === "sidebar") return atStart ? x - row[0] : row[0] + row[1] - x;
   return atStart ? x - (sidebar[0] + sidebar[1]) : sidebar[0] - x;
 }
 
+// How wide the page is with its margins where its edge stands at `x`.
+function sheetTo(x, { form, place }, window, row) {
+  if (form !== "fixed") return 2 * Math.abs(x - (row[0] + row[1] / 2));
+  return { start: x, middle: 2 * Math.abs(x - window / 2), end: window - x }[place];
+}
+
 // Where the handle of each measure stands.
 export function handles(frame, window) {
-  const { beside, row, main, sidebar } = boxes(frame, window);
+  const { beside, page, row, main, sidebar } = boxes(frame, window);
   const atStart = frame.side === "start";
-  const outer = frame.form === "fixed" && frame.place === "end" ? row[0] : row[0] + row[1];
+  const outer = frame.form === "fixed" && frame.place === "end" ? page[0] : row[0] + row[1];
   if (!beside) return { width: outer };
   return {
     width: outer,
@@ -76,7 +89,7 @@ export function ruler(gestures) {
     // What is set, and what stands in the fields while it is being changed.
     frame() {
       const told = { ...this.$root.dataset };
-      for (const name of ["margin", "least", ...Object.keys(FIELDS)]) told[name] = Number(told[name]);
+      for (const name of ["margin", "least", "column", "columnFrom", ...Object.keys(FIELDS)]) told[name] = Number(told[name]);
       for (const name of Object.keys(FIELDS)) if (Number(field(name)?.value)) told[name] = Number(field(name).value);
       return told;
     },
