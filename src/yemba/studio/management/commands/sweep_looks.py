@@ -21,6 +21,9 @@ from yemba.studio.management.commands._looks import (
 )
 
 
+_NARROWEST_SCREEN = 320  # px; a narrower window is one whose text was enlarged, and no screen of a phone
+
+
 class Command(BaseCommand):
     help = "Look for what runs out of its room, breaks, cannot be read, lacks a letter, is blurred, or fails axe or Nu."
 
@@ -54,7 +57,7 @@ class Command(BaseCommand):
     def _all(self, looks: Looks, widths: Any, sort: str, judged: bool) -> Any:
         yield from findings(looks, widths, judged=judged)
         for density in DENSITIES if sort == "long" else ():
-            for width in widths:
+            for width in (width for width in widths if width >= _NARROWEST_SCREEN):
                 for path in looks.paths():
                     page = looks.page(width, density)  # anew: a browser takes a larger one that it has already
                     looks.open(page, path)
