@@ -139,6 +139,16 @@ def test_what_changes_adds_nothing(signed_in: Client) -> None:
     assert "address" not in answer
 
 
+def test_nothing_is_told_of_an_edit_that_changes_nothing(signed_in: Client) -> None:
+    edit = {"command": "set-value", "key": "header.height_wide", "value": "90"}
+    assert post(signed_in, **edit).json()["said"]
+    again = post(signed_in, **edit).json()
+    assert (again["said"], again["revision"]) == ("", fresh().revision)
+    page = signed_in.post("/sites/saltmarsh/edit/", edit, follow=True).content.decode()
+    assert ">Kept<" in page
+    assert "Kept: H" not in page
+
+
 def test_another_address_is_written_without_script(signed_in: Client, site: Site) -> None:
     page = sites.document(site).pages[sites.document(site).order[0]]
     section = next(key for key, known in page.sections.items() if "link" in known.fields or known.kind == "opening")

@@ -34,7 +34,8 @@ from yemba.sites.models import Edit, Site
 
 
 class Done(NamedTuple):
-    """The outcome of an edit, undo or redo: the documents before and after, what it is called, what it added.
+    """The outcome of an edit, undo or redo: the documents before and after, what it is called ("" where it changed
+    nothing), what it added.
 
     Of one that shows `anew` it is not known what was shown before: it had been done already, or what is shown came from
     elsewhere.
@@ -129,10 +130,10 @@ def edit(
         _refuse_clash(site, steps, revision, window)
     after = _applied(before, steps)
     _refuse_overfull(site.document, after)
-    label = str(command.say(resolved))[:_LONGEST_LABEL]
     timing.mark("plan")
     if not steps:
-        return Done(before, before, label)
+        return Done(before, before, "")  # nothing was done that could be told of
+    label = str(command.say(resolved))[:_LONGEST_LABEL]
     site.edits.filter(undone=True).delete()
     last = site.edits.last()
     store_draft(site, after)

@@ -80,7 +80,7 @@ def answer(request: HttpRequest, site: Site, do: Callable[[], sites.Done]) -> Ht
     timing.mark("store")
     site.refresh_from_db()
     if not wants_json(request):
-        messages.success(request, str(Message("Kept: {label}", label=done.label)))
+        messages.success(request, str(Message("Kept: {label}", label=done.label) if done.label else Message("Kept")))
         return redirect(reverse("workbench", args=(site.slug, chapter)) + (f"?{here.query}" if here.query else ""))
     shown = request.POST.get("window_page", "")
     changed = patch(None if done.anew else done.before, done.after, shown)
