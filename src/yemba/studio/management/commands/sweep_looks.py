@@ -20,7 +20,6 @@ from yemba.studio.management.commands._looks import (
     pictures,
 )
 
-
 _NARROWEST_SCREEN = 320  # px; a narrower window is one whose text was enlarged, and no screen of a phone
 
 
