@@ -19,13 +19,14 @@ class Line {
   }
 
   waits() {
-    this.bar.value = 0;
-    this.words.textContent = ` ${sentence("file_waits")}`;
+    this.bar.hidden = true;
+    this.words.textContent = sentence("file_waits");
   }
 
   sent(share) {
+    this.bar.hidden = share === 1;
     this.bar.value = share;
-    this.words.textContent = share === 1 ? ` ${sentence("being_read")}` : "";
+    this.words.textContent = share === 1 ? sentence("being_read") : "";
   }
 }
 
