@@ -70,6 +70,27 @@ def test_eight_sections_by_mouse_and_two_of_them_put_elsewhere(bench: Page, demo
     eventually(bench, f"{SHOWN}.split(',').length === 8")
 
 
+def test_a_section_held_at_the_foot_of_the_desk_brings_the_rest_into_view(bench: Page, demo: Site) -> None:
+    for _ in range(8):
+        sites.edit(demo, "add-section", {"page": "home", "kind": "words"})
+    first = sites.document(Site.objects.get(pk=demo.pk)).pages["home"].order[0]
+    bench.set_viewport_size({"width": 1280, "height": 600})
+    chapter(bench, "Pages")
+    grip = bench.locator(f"#section-grip-{first}")
+    grip.scroll_into_view_if_needed()
+    box, rail = grip.bounding_box(), bench.locator("#rail").bounding_box()
+    assert box
+    assert rail
+    bench.mouse.move(box["x"] + 8, box["y"] + 8)
+    bench.mouse.down()
+    bench.mouse.move(box["x"] + 8, rail["y"] - 10, steps=6)
+    held = "document.querySelector('.desk-frame')"
+    until(bench, f"{held}.scrollTop + {held}.clientHeight > {held}.scrollHeight - 2", bench)
+    bench.mouse.up()
+    kept(bench, "moved")
+    assert sites.document(Site.objects.get(pk=demo.pk)).pages["home"].order[-1] == first
+
+
 def test_the_same_by_keys_alone(bench: Page, demo: Site) -> None:
     chapter(bench, "Pages")
     bench.get_by_label("Name of a new page").focus()

@@ -221,6 +221,7 @@ class Command(BaseCommand):
                 "300 ms again",
             ),
             Row("a page of sections opened on 200 pages", f"{looked['pages']:.0f} ms", "300 ms"),
+            Row(f"  with {looked['waiting']:.0f} changes that wait", f"{looked['pages after many']:.0f} ms", "—"),
             Row("gallery, its page and a window of each template", f"{looked['gallery']:.0f} ms", "500 ms"),
             Row(
                 f"queries of the history, few steps and {_MANY}",
@@ -288,7 +289,7 @@ def make(pages: int) -> dict[str, float]:
 
 
 def look() -> dict[str, float]:
-    """The proof opened twice, in ms; then many edits: queries of the history before and after, memory after, in MB."""
+    """The proof opened twice and a page of sections, in ms; then many edits: queries of the history before and after, memory after, in MB."""
     site = Site.objects.get(slug="bench")
     client = Client(SERVER_NAME="localhost")
     client.force_login(site.owner, backend="django.contrib.auth.backends.ModelBackend")
@@ -296,12 +297,15 @@ def look() -> dict[str, float]:
     proof, history = (reverse("workbench", args=(site.slug, chapter)) for chapter in ("proof", "history"))
     cold = _once(lambda: client.get(proof))
     warm = median(lambda: client.get(proof), 5)
+    opened = median(lambda: client.get(pages), 5)
     few = _queries(lambda: client.get(history))
     edited = _edited(site, _MANY)
     every_cache = caches()
     return {
         "gallery": median(partial(_gallery, client), 5),
-        "pages": median(lambda: client.get(pages), 5),
+        "pages": opened,
+        "pages after many": median(lambda: client.get(pages), 5),
+        "waiting": len(waiting(Site.objects.get(pk=site.pk))),
         "proof cold": cold,
         "proof warm": warm,
         "queries of few": few,

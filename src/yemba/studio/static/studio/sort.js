@@ -1,5 +1,7 @@
 // A list in an order, one level deep where its rows nest. A grip drags its row: to where it is let go, and, drawn inwards,
 // under the row above. Arrow keys on the grip do the same.
+import { EdgeScroll } from "./edge_scroll.js";
+
 const INWARDS = 24; // px to the side from which on a row stands under another
 
 export function sort(gestures) {
@@ -36,12 +38,18 @@ export function sort(gestures) {
       const way = getComputedStyle(row).direction === "rtl" ? -1 : 1;
       let goes = null;
       row.classList.add("is-lifted");
-      const move = ({ clientX, clientY }) => {
-        if (Math.abs(clientY - start.y) < 4 && Math.abs(clientX - start.x) < 4) return;
-        goes = this.place(row, clientY, this.$root.dataset.nest && way * (clientX - start.x) > INWARDS);
+      const look = ({ x, y }) => {
+        goes = this.place(row, y, this.$root.dataset.nest && way * (x - start.x) > INWARDS);
         this.show(row, goes);
       };
+      const edges = new EdgeScroll(this.$root, look);
+      const move = ({ clientX: x, clientY: y }) => {
+        if (Math.abs(y - start.y) < 4 && Math.abs(x - start.x) < 4) return;
+        edges.pointer = { x, y };
+        look(edges.pointer);
+      };
       const drop = ({ type }) => {
+        edges.stop();
         grip.removeEventListener("pointermove", move);
         row.classList.remove("is-lifted");
         this.show(row, null);
