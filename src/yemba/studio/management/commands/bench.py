@@ -289,7 +289,8 @@ def make(pages: int) -> dict[str, float]:
 
 
 def look() -> dict[str, float]:
-    """The proof opened twice and a page of sections, in ms; then many edits: queries of the history before and after, memory after, in MB."""
+    """The proof opened twice and a page of sections, in ms; then many edits: queries of the history before and after,
+    memory after, in MB."""
     site = Site.objects.get(slug="bench")
     client = Client(SERVER_NAME="localhost")
     client.force_login(site.owner, backend="django.contrib.auth.backends.ModelBackend")
