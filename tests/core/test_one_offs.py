@@ -14,13 +14,15 @@ from yemba.core.change.command import read_command
 from yemba.core.change.operation import apply
 from yemba.core.check.contrast import find
 from yemba.core.check.finding import Inspected
+from yemba.core.colour.srgb import from_hex
 from yemba.core.errors import Fault
 from yemba.core.site.document import Document
 from yemba.core.site.ids import new_id
-from yemba.core.site.one_offs import PROPERTIES, level_of, one_offs
+from yemba.core.site.one_offs import PROPERTIES, apart, level_of, one_offs
 from yemba.core.site.resolve import Look
 from yemba.core.site.starter import starter as starter_section
 from yemba.core.type.levels import LEVELS
+from yemba.core.type.scale import Fluid, calm_size
 from yemba.hosting.services import rendering
 from yemba.render import uses
 from yemba.render.fragment import at
@@ -50,6 +52,17 @@ def set_apart(document: Document, **given: str) -> Document:
 
 
 APART = set_apart(START, **GIVEN)
+
+
+def test_one_offs_of_a_text_are_resolved() -> None:
+    look = Look(APART, CATALOGUE)
+    shown = apart(look, GIVEN)
+    assert (shown.face, shown.weight, shown.style) == (look.families["lora"], "300", "italic")
+    assert shown.size == Fluid(calm_size(51.0), 51.0)
+    assert shown.colour == from_hex("#7a1f1f")
+    assert apart(look, {}) == (None, None, "", "", None)
+    assert apart(look, {"face": "gone", "colour": "@gone"})[::4] == (None, None)
+
 
 changes = st.one_of(
     st.tuples(

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from types import SimpleNamespace
+from typing import Any
 
 import pytest
 
@@ -17,7 +18,8 @@ def taken(monkeypatch: pytest.MonkeyPatch):
         template = SimpleNamespace(css=css, page="light")
         monkeypatch.setattr(uses.shipped, "catalogue", lambda: SimpleNamespace(template=lambda _: template))
         monkeypatch.setattr(uses, "base_css", lambda: "")
-        monkeypatch.setattr(uses, "kinds_css", lambda: "")
+        for shared in ("kinds_css", "everywhere_css", "choices_css"):
+            monkeypatch.setattr(uses, shared, lambda: "")
         monkeypatch.setattr(uses, "unfolded_css", lambda: later)
         uses._matcher.cache_clear()
         return set(uses._use(fragment, "any", arrangement, where).values)
@@ -62,6 +64,16 @@ def test_what_the_template_defines_counts_as_what_it_is_made_of(taken) -> None:
     chain = "body { --one: var(--two); --two: var(--three); } h2 { color: var(--one); }"
     assert taken(chain, HEADING) == {"three"}
     assert taken("body { --one: var(--two); --two: var(--one); } h2 { color: var(--one); }", HEADING) == set()
+
+
+def test_the_colour_of_a_text_is_that_of_its_own_entry(taken) -> None:
+    entries = "".join(f'<li class="{key}" data-item="{key}"><p data-field="title">Words</p></li>' for key in "ab")
+    fragment = f'<section data-place="s"><h2 data-field="heading">Words</h2><ul>{entries}</ul></section>'
+    taken("section { color: var(--ink); } .a { color: var(--red); } .b { color: var(--blue); }", fragment)
+    look: Any = SimpleNamespace(template=SimpleNamespace(slug="any"), value=lambda _: "row")
+    asked = [("", ""), ("heading", ""), ("title", "a"), ("title", "b"), ("title", "c"), ("words", "a")]
+    values = [uses.text_value(fragment, look, "main", field, item) for field, item in asked]
+    assert values == ["ink", "ink", "red", "blue", "", ""]
 
 
 def test_the_first_section_and_a_part_are_matched_where_they_stand(taken) -> None:
