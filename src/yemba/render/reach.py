@@ -8,7 +8,7 @@ Its markup follows from what it was seen to read while it was rendered (``record
 from __future__ import annotations
 
 import re
-from collections.abc import Hashable, Iterable, Mapping
+from collections.abc import Hashable, Mapping
 from functools import cached_property
 from typing import Any, NamedTuple
 
@@ -254,13 +254,6 @@ def of_change(change: Change, live: State) -> list[Spot]:
     except ValidationError:
         return [Spot(change.page, _section_of(change))]
     return reach(live, live.of(alone))
-
-
-def of_change_upon(change: Change, others: Iterable[Change], live: State) -> list[Spot]:
-    """The places that differ once a change comes to `others` on the live document, where it shows with them alone: a
-    section of a sidebar that is new too. All are of one part, so that each can stand alone."""
-    before = apply(live.look.document, [step for other in others for step in other.steps])
-    return reach(live.of(before), live.of(apply(before, change.steps)))
 
 
 def part_of(change: Change) -> str | None:

@@ -19,7 +19,7 @@ from yemba.core.place import OfPage, OfSetting, Place
 from yemba.core.site.document import Document
 from yemba.core.site.resolve import Look
 from yemba.hosting import services as hosting
-from yemba.render.reach import Spot, State, of_change, of_change_upon, part_of
+from yemba.render.reach import Spot, State, of_change, part_of, reach
 from yemba.sites import services as sites
 from yemba.sites.catalogue import catalogue
 from yemba.sites.models import Site
@@ -60,7 +60,7 @@ def waiting(site: Site) -> list[Waiting]:
     reached, entries = _reached(site, live), []
     changes = difference(live, look.document, catalogue())
     for change in changes:
-        spots = reached.spots(change, changes)
+        spots = reached.spots(change, changes, look.document)
         decides = control(change.place, look)
         reach = in_words(spots, len(look.document.pages)) or _beside_pages(change.place)
         entries.append(Waiting(change, spots, reach, decides, decides.address(site)))
@@ -106,15 +106,26 @@ class _Reached:
             "reach of changes", most=4_000_000, weigh=lambda spots: 100 * len(spots)
         )
 
-    def spots(self, change: Change, waiting: Sequence[Change]) -> list[Spot]:
-        """The places that it touches: alone, or else with what waits besides it for its part."""
+    def spots(self, change: Change, changes: Sequence[Change], draft: Document) -> list[Spot]:
+        """The places that a change touches: alone, or else with what else waits for its part."""
         alone = self._spots.get_or_make(repr(change.steps), lambda: of_change(change, self.state))
         part = part_of(change)
-        others = [other for other in waiting if other.key != change.key and part_of(other) == part]
+        others = [other for other in changes if other.key != change.key and part_of(other) == part]
         if alone or part is None or not others:
             return alone
         key = repr([change.steps, *(other.steps for other in others)])
-        return self._spots.get_or_make(key, lambda: of_change_upon(change, others, self.state))
+        return self._spots.get_or_make(key, lambda: self._upon(others, change, changes, draft))
+
+    def _upon(self, others: Sequence[Change], change: Change, changes: Sequence[Change], draft: Document) -> list[Spot]:
+        """The places that it touches once it comes to `others`: a section of a sidebar that is new too."""
+        live = self.state.look.document
+        keys = [other.key for other in others]
+        try:
+            before = document_with(live, draft, closed(keys, changes), catalogue())
+            after = document_with(live, draft, closed([*keys, change.key], changes), catalogue())
+        except Fault:  # a change of the others cannot go alone
+            return []
+        return reach(self.state.of(before), self.state.of(after))
 
 
 _STATES: Cache[int, _Reached] = Cache(

@@ -61,10 +61,14 @@ export function uploads(desk, { fields, arrived, say, changed }) {
 
   function answered({ form, line }, answer) {
     line.element.remove();
-    if (answer.error) {
-      faults.get(form).push(answer.error.sentence);
-      if (!draw(form)) say(answer.error.sentence);
-    } else if (!answer.dropped) arrived(answer);
+    if (answer.dropped) say(sentence("left_out"));
+    else if (answer.error) refused(form, answer.error);
+    else arrived(answer);
+  }
+
+  function refused(form, error) {
+    faults.get(form).push(error.sentence);
+    if (!draw(form)) say(error.sentence);
   }
 
   // A panel that comes after what did arrive leaves the words beside the form.
