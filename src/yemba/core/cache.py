@@ -94,3 +94,8 @@ def by_identity(owner: str, most: int, weigh: Callable[[Any], int]) -> Callable[
         return cast(F, once)
 
     return decorate
+
+
+def by_document(owner: str) -> Callable[[F], F]:
+    """As ``by_identity``, for what follows from a whole document: kept for the last ten, since each is held with it."""
+    return by_identity(owner, most=600_000, weigh=lambda _: 60_000)

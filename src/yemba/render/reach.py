@@ -58,9 +58,10 @@ class State:
         self.look: Look = site.look
         self.answers = Answers(site)
         self._recorded = recorded or {}
-        self._values = custom_properties(site.look)
+        fit = header_fit(site.look)
+        self._values = custom_properties(site.look, fit)
         self._looks: dict[Hashable, Any] = {}
-        self.frame = (frame(site.look), site.look.value("sidebar.folds"))
+        self.frame = (frame(site.look, fit), site.look.value("sidebar.folds"))
         self._boxes: dict[str, tuple[Boxes, ...]] = {}
 
     def of(self, document: Document) -> State:

@@ -62,7 +62,8 @@ def style(look: Look, draft: bool = False) -> Style:
 def values(look: Look, draft: bool = False) -> str:
     """Custom properties of the brand sheet and the parts, and the width at which the menu unfolds. A draft has every
     arrangement of the header, so that a change of it shows at once; a live page only its own."""
-    root, grounds = custom_properties(look)
+    fit = header_fit(look)
+    root, grounds = custom_properties(look, fit)
     blocks = [_block(":root", root)]
     blocks += [_block(f'[data-ground="{slug}"]', roles) for slug, roles in grounds.items()]
     blocks += [
@@ -73,10 +74,9 @@ def values(look: Look, draft: bool = False) -> str:
     blocks += sorted(set(one_off_rules(look)))
     blocks += sorted({rule for p in look.pictures.values() if (rule := position_rule(p))})
     arrangement = "" if draft else look.arrangement.slug
-    fit = header_fit(look)
     unfolds = "\n".join([unfolded_css(arrangement), *_gives_way(look, fit)])
     blocks += _covered(look, fit.fold)
-    blocks += _framed(look)
+    blocks += _framed(look, fit)
     blocks += [
         everywhere_css(arrangement, footer=draft or footer.is_own(look)),
         choices_css(_kinds(look, draft)),
@@ -109,8 +109,9 @@ def _drawn_behind(look: Look) -> set[str]:
     return {f'[data-behind="{mark}"]{{{declared}}}' for mark, declared in marks.items() if mark}
 
 
-def custom_properties(look: Look) -> tuple[dict[str, str], dict[str, dict[str, str]]]:
-    """The owner's values by name of the custom property: those of the whole page, and those of each ground."""
+def custom_properties(look: Look, fit: Fit) -> tuple[dict[str, str], dict[str, dict[str, str]]]:
+    """The owner's values by name of the custom property: those of the whole page, and those of each ground. `fit` says
+    how the header fits."""
     measures = look.template.measures
     heading, body = look.family("type.heading"), look.family("type.body")
     column = look.measure * body.facts.average_width / body.facts.units_per_em
@@ -124,11 +125,11 @@ def custom_properties(look: Look) -> tuple[dict[str, str], dict[str, dict[str, s
         "measure": f"calc(var(--size-body) * {column:.3f})",
         "gutter": f"{measures.gutter:g}px",
         "nav-gap": f"{gap(look):g}px",
-        "side-column": f"{header_fit(look).column}px",
-        "unfolds": f"{header_fit(look).stages[0].width}px",
+        "side-column": f"{fit.column}px",
+        "unfolds": f"{fit.stages[0].width}px",
         "logo-share": f"{look.value('logo.height') / 100:g}",
         "header-position": "relative" if look.value("header.position") == "relative" else "sticky",
-        "sheet-width": f"{frame(look).sheet:g}px",
+        "sheet-width": f"{frame(look, fit).sheet:g}px",
         **_background(look),
         **_behind_header(look),
         **_duotone(look),
@@ -151,9 +152,9 @@ def _gives_way(look: Look, fit: Fit) -> list[str]:
     return [f"@media (width < {before.width}px) {{ {ways[stage.gives]} }}" for before, stage in pairs]
 
 
-def _framed(look: Look) -> list[str]:
+def _framed(look: Look, fit: Fit) -> list[str]:
     """The page as a sheet of its own width, and the windows in which the sidebar stands beside its content."""
-    rules, framed = [], frame(look)
+    rules, framed = [], frame(look, fit)
     if framed.form == FIXED:
         margins = {START: "0 auto", MIDDLE: "auto", END: "auto 0"}[framed.place]
         rules.append(f":root{{--sheet:min(100vw,{framed.sheet:g}px);}}")

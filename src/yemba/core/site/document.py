@@ -13,7 +13,7 @@ from typing import Any, NamedTuple, Self, TypeVar
 
 from pydantic import Field, ValidationError, model_validator
 
-from yemba.core.cache import Cache, by_identity
+from yemba.core.cache import Cache, by_document, by_identity
 from yemba.core.colour.srgb import Colour
 from yemba.core.errors import Fault
 from yemba.core.message import Message
@@ -367,10 +367,9 @@ class Document(Strict):
         for path, holder in self.holders():
             yield from (Standing(path, key, section) for key, section in holder.ordered())
 
-    def one_offs(self) -> Iterator[dict[str, str]]:
+    def one_offs(self) -> list[dict[str, str]]:
         """What is set apart at each text that has anything set apart."""
-        for _, holder in self.holders():
-            yield from _one_offs_in(holder)
+        return _one_offs_of(self)
 
     def on_pictures(self) -> Iterator[Section]:
         """Every section that names a picture behind it."""
@@ -449,6 +448,11 @@ def _composed(own: Page, shared: Holder, language: str) -> Page:
     ]
     sections = own.sections | {key: shared.sections[key] for key in shown}
     return own.model_copy(update={"sections": sections, "order": order})
+
+
+@by_document("one-offs of sites")
+def _one_offs_of(document: Document) -> list[dict[str, str]]:
+    return [stored for _, holder in document.holders() for stored in _one_offs_in(holder)]
 
 
 @by_identity("one-offs of pages", most=1_000_000, weigh=_each_a_pointer)

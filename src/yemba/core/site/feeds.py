@@ -6,7 +6,7 @@ from collections.abc import Callable, Iterator, Mapping
 from hashlib import sha256
 from typing import NamedTuple, TypeVar
 
-from yemba.core.cache import by_identity
+from yemba.core.cache import by_document, by_identity
 from yemba.core.calendar.ics_file import CalendarFile
 from yemba.core.site.dates import fields_of
 from yemba.core.site.document import STANDING, Document, Holder, Item, Section
@@ -35,6 +35,7 @@ def entries_of(calendar: CalendarFile) -> Fetched:
     return Fetched(tuple(entries.items()))
 
 
+@by_document("feeds of sites")
 def addresses(document: Document) -> list[str]:
     """The address of each feed that is shown, each once."""
     return list(dict.fromkeys(address for _, holder in document.holders() for address in _addresses_in(holder)))

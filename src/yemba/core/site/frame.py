@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from yemba.core.layout.frame import NONE, Frame
-from yemba.core.layout.header_fit import NEVER
+from yemba.core.layout.header_fit import NEVER, Fit
 from yemba.core.site.document import Section
 from yemba.core.site.header import header_fit
 from yemba.core.site.pictures import picture_size
@@ -15,9 +15,9 @@ PADDING = 20
 """px on both sides of what stands in a sidebar."""
 
 
-def frame(look: Look) -> Frame:
-    """As it is set, beside its header where that stands at the side."""
-    header = header_fit(look)
+def frame(look: Look, fit: Fit | None = None) -> Frame:
+    """As it is set, beside its header where that stands at the side; `fit` says how that fits, where it is known."""
+    header = fit or header_fit(look)
     column = header.column if look.arrangement.column and header.fold < NEVER else 0
     return Frame(
         form=look.value("frame.form"),

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from typing import NamedTuple
 
+from yemba.core.cache import by_document
 from yemba.core.site.document import Document
 from yemba.core.value.link import PAGE
 
@@ -54,6 +55,7 @@ def siblings(document: Document, under: str) -> list[str]:
     return grouped(document).get(under, [])
 
 
+@by_document("menu entries by what they stand under")
 def grouped(document: Document) -> dict[str, list[str]]:
     """The ids of the entries in menu order, hidden ones too, by what they stand under, "" for those at the top."""
     groups: dict[str, list[str]] = {}
