@@ -150,6 +150,22 @@ test("one at which the server fails can be left out, and the rest goes on", asyn
   ]);
 });
 
+test("one that is just being tried again is given up where that fails too, and stays where it does not", async () => {
+  for (const second of [{ lost: "failed" }, {}]) {
+    const answers = [];
+    const { queue, log } = made(() => new Promise((resolve) => answers.push(resolve)));
+    queue.add(words("bad"));
+    answers[0]({ lost: "failed" });
+    await settled();
+    log.late[0][0](); // the clock turns: it is tried again
+    queue.drop();
+    answers[1](second);
+    await settled();
+    assert.deepEqual(log.answered, [["bad", second.lost ? { dropped: true } : {}]]);
+    assert.equal(queue.state, "idle");
+  }
+});
+
 test("a refusal is an answer", async () => {
   const { queue, log } = made(() => ({ error: { sentence: "no" } }));
   const answer = await queue.add(words("a"));

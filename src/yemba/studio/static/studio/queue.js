@@ -18,6 +18,7 @@ export class OutgoingQueue {
     this.going = null;
     this.state = "idle"; // or "sending", "offline", "failed", "signed_out"
     this.pause = SHORTEST;
+    this.unwanted = null; // the request that is given up once it is not answered again
     this.waiters = new Map();
   }
 
@@ -71,9 +72,10 @@ export class OutgoingQueue {
     const answer = await this.post(this.going);
     const request = this.going;
     this.going = null;
-    if (answer.lost) return this.hold(answer.lost);
+    const givenUp = answer.lost && request === this.unwanted;
+    if (answer.lost && !givenUp) return this.hold(answer.lost);
     this.pause = SHORTEST;
-    this.leave(request, answer);
+    this.leave(request, givenUp ? { dropped: true } : answer);
   }
 
   leave(request, answer) {
@@ -102,8 +104,10 @@ export class OutgoingQueue {
     this.run();
   }
 
-  // The first request is given up, for one at which the server fails each time.
+  // The first request is given up, for one at which the server fails each time. One that is just being tried again is
+  // given up if that fails too.
   drop() {
+    if (this.going) this.unwanted = this.going;
     if (this.going || !this.holding) return;
     this.holding = false;
     this.leave(this.requests[0], { dropped: true });
