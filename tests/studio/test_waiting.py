@@ -17,7 +17,7 @@ def test_sections_of_a_new_sidebar_touch_the_pages_that_show_them(site: Site) ->
     for kind in ("hours-and-place", "words"):
         sites.edit(site, "add-section", {"part": "sidebar", "kind": kind})
     anew = Site.objects.get(pk=site.pk)
-    assert {str(waits.reach) for waits in waiting(anew)} == {"nothing seen changes"}
+    assert [waits.spots for waits in waiting(anew)] == [[], []], "without a sidebar they show nowhere"
     sites.edit(anew, "set-value", {"key": "sidebar.side", "value": "start"})
     anew = Site.objects.get(pk=site.pk)
     pages = set(sites.document(anew).pages)
