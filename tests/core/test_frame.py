@@ -67,6 +67,18 @@ def test_a_sidebar_stands_beside_the_content_from_one_window_on(framed: Frame, w
         assert not beside
 
 
+def test_a_header_at_the_side_takes_its_column_before_the_sidebar_has_room() -> None:
+    early = Frame(FULL, MIDDLE, 1180, 36, END, sidebar=280, gap=40, column=240, column_from=960)
+    assert early.beside_from == 1040
+    assert early.boxes(1039).sidebar is None
+    assert early.boxes(1040).main == (240, LEAST_MAIN)
+    late = early._replace(column_from=1100)
+    assert late.beside_from == 800, "where the column comes there is room for it too"
+    assert late.boxes(1100).main == (240, 540)
+    sheet = early._replace(form=FIXED, width=900)
+    assert (sheet.sheet, sheet.beside_from) == (972, None)
+
+
 @given(FRAMES, WINDOWS)
 def test_a_sheet_is_never_wider_than_it_is_set(framed: Frame, window: int) -> None:
     page = framed.boxes(window).page
