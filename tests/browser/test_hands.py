@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from collections.abc import Callable, Iterator
 from contextlib import contextmanager, suppress
 from datetime import date, timedelta
@@ -35,8 +36,8 @@ def words(section: str, field: str) -> str:
     return draft().section(section).section.fields.get(field, "")
 
 
-def in_the_draft(bench: Page, stored: Callable[[], object], typed: str) -> None:
-    """What is stored is before long what was typed."""
+def before_long(bench: Page, stored: Callable[[], object], typed: object) -> None:
+    """It is before long what was wanted."""
     for _ in range(300):
         if stored() == typed:
             return
@@ -45,7 +46,7 @@ def in_the_draft(bench: Page, stored: Callable[[], object], typed: str) -> None:
 
 
 def kept_words(bench: Page, section: str, field: str, typed: str) -> None:
-    in_the_draft(bench, lambda: words(section, field), typed)
+    before_long(bench, lambda: words(section, field), typed)
 
 
 def section(bench: Page, key: str) -> None:
@@ -266,7 +267,7 @@ def test_files_wait_beside_words_and_go_out_by_themselves(bench: Page) -> None:
         chapter(bench, "Footer")
         bench.locator("[id='footer.copyright']").fill("Words go on")
         bench.locator("[id='footer.copyright']").press("Enter")
-        in_the_draft(bench, lambda: sites.look(saltmarsh()).value("footer.copyright"), "Words go on")
+        before_long(bench, lambda: sites.look(saltmarsh()).value("footer.copyright"), "Words go on")
         library()
         expect(bench.locator(".uploads li")).to_have_count(2)
         status(bench, "2 files wait here")
@@ -546,3 +547,27 @@ def test_enter_in_an_unchanged_field_says_nothing_that_is_untrue(bench: Page) ->
     bench.locator("#tagline").press("Enter")
     expect(bench.locator("#kept")).to_have_text("Kept")
     assert sites.document(saltmarsh()).tagline == tagline
+
+
+def test_a_desk_read_before_an_edit_does_not_cover_it(bench: Page) -> None:
+    """The desk that a new section leads to is read, arrives late, and the footer is shown on no page by then."""
+    chapter(bench, "Footer")
+    late: list[tuple[Route, Any]] = []
+
+    def hold(route: Route) -> None:
+        if late:
+            route.continue_()
+        else:
+            late.append((route, route.fetch()))
+
+    bench.route("**/footer/?section=*", hold)
+    bench.locator("#add-section input[value=links]").check(force=True)
+    bench.locator("#add-section button[type=submit]").click()
+    eventually(bench, "!!document.querySelector('.site-footer .kind-links')")
+    before_long(bench, lambda: len(late), 1)
+    bench.locator("#footer\\.shown").uncheck()
+    expect(bench.locator("#desk")).to_contain_text("Pages end without one now")
+    route, answer = late[0]
+    route.fulfill(response=answer)
+    expect(bench).to_have_url(re.compile("section="))
+    expect(bench.locator("#desk")).to_contain_text("Pages end without one now")

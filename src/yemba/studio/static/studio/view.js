@@ -20,15 +20,15 @@ export async function open(address, { control, back = false } = {}) {
   const to = new URL(address, location.href);
   if (!to.searchParams.has("page") && !to.searchParams.has("section")) to.searchParams.set("page", state.page);
   dispatchEvent(new Event("desk-opens"));
-  panels.drawing(true);
   let answer;
   do {
+    panels.drawing(true);
     await handRests();
     answer = await ask(to.href);
-  } while (state.moving && asked === opened); // what was read before it moved is no longer so
-  if (asked === opened) panels.drawing(false);
-  await handsFree(when);
-  if (asked !== opened) return;
+    if (asked === opened) panels.drawing(false);
+    await handsFree(when);
+    if (asked !== opened) return;
+  } while (state.moving || answer.revision < state.revision); // what was read before that is no longer so
   if (!answer.panels) return panels.notRead(answer, () => open(address, { control, back }));
   if (!back && to.href !== location.href) history.pushState({}, "", to.href);
   panels.show(answer);
