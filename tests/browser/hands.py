@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
+
 from playwright.sync_api import Error, FloatRect, Frame, Locator, Page, expect
 
 BUTTON = ".kind-opening .button"
@@ -26,6 +28,15 @@ def until(page: Page, check: str, *places: Page | Frame, tries: int = 600) -> No
             return
         page.wait_for_timeout(100)
     raise AssertionError(f"never came true: {check}")
+
+
+def before_long(page: Page, read: Callable[[], object], wanted: object) -> None:
+    """What is read, of the draft for one, comes to be what is wanted."""
+    for _ in range(300):
+        if read() == wanted:
+            return
+        page.wait_for_timeout(100)
+    assert read() == wanted
 
 
 def answers(place: Page | Frame, check: str) -> bool:

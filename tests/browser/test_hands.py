@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import re
-from collections.abc import Callable, Iterator
+from collections.abc import Iterator
 from contextlib import contextmanager, suppress
 from datetime import date, timedelta
 from typing import Any
@@ -12,7 +12,7 @@ import pytest
 from django.contrib.sessions.models import Session
 from playwright.sync_api import Error, Page, Route, expect
 
-from tests.browser.hands import chapter, eventually, kept, point, until
+from tests.browser.hands import before_long, chapter, eventually, kept, point, until
 from yemba.core.site.document import Document
 from yemba.hosting import services as hosting
 from yemba.sites import services as sites
@@ -34,15 +34,6 @@ def draft() -> Document:
 
 def words(section: str, field: str) -> str:
     return draft().section(section).section.fields.get(field, "")
-
-
-def before_long(bench: Page, stored: Callable[[], object], typed: object) -> None:
-    """It is before long what was wanted."""
-    for _ in range(300):
-        if stored() == typed:
-            return
-        bench.wait_for_timeout(100)
-    assert stored() == typed
 
 
 def kept_words(bench: Page, section: str, field: str, typed: str) -> None:

@@ -7,7 +7,7 @@ from pathlib import Path
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.hands import chapter, eventually, frames, kept, steady, style, view
+from tests.browser.hands import before_long, chapter, eventually, frames, kept, steady, style, view
 from yemba.sites import services as sites
 from yemba.sites.models import Site
 
@@ -93,7 +93,7 @@ def test_the_waterfall_by_keys_and_by_hand(bench: Page) -> None:
         handle.press("Shift+ArrowRight")
     handle.press("ArrowLeft")
     kept(bench, "Heading 1: size on a wide window")
-    assert sheet()["h1.wide"] == round(before * 2) / 2 + 11.5
+    before_long(bench, lambda: sheet()["h1.wide"], round(before * 2) / 2 + 11.5)
     eventually(bench, f"{SIZE} > 20")
     assert frames(bench)[0].evaluate(SIZE) == pytest.approx(before + 11.5, abs=0.6)
     expect(bench.get_by_role("slider", name="Heading 1 on a wide window")).to_be_focused()

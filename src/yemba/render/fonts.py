@@ -40,10 +40,13 @@ class Published(NamedTuple):
 
     @property
     def weights(self) -> tuple[int, int]:
-        """Those of the file that goes out."""
-        low, high = next((low, high) for axis, low, high in self.axes if axis == "wght")
-        own = (self.stands_for.file("x") if self.stands_for else self.file).weights
-        return max(own[0], min(int(low), own[1])), min(own[1], max(int(high), own[0]))
+        """Those of the file that goes out: as far as it is cut to them, and no further than the face has them."""
+        cut = next((int(low), int(high)) for axis, low, high in self.axes if axis == "wght")
+        file = self.stands_for.file("x") if self.stands_for else self.file
+        lightest, heaviest = file.weights
+        low = min(cut[0], heaviest)
+        high = max(cut[1], lightest)
+        return max(low, lightest), min(high, heaviest)
 
     @property
     def key(self) -> str:

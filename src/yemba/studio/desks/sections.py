@@ -91,9 +91,13 @@ def kinds(look: Look) -> list[tuple[str, list[Context]]]:
 def offered(look: Look, kind: SectionKind) -> Context:
     """A kind with the layouts that the template shows, its own first, as one line: "slug=Name|slug=Name"."""
     usual = look.layout_of(kind.slug, None).value
-    names = [(slug, name) for slug, name in kind.layout_names().items() if look.template.shows(kind.slug, slug)]
-    names.sort(key=lambda one: one[0] != usual)
-    return {"kind": kind, "layouts": "|".join(f"{slug}={name}" for slug, name in names)}
+    layouts = sorted(_layouts(look, kind), key=lambda one: one[0] != usual)
+    return {"kind": kind, "layouts": "|".join(f"{slug}={name}" for slug, name in layouts)}
+
+
+def _layouts(look: Look, kind: SectionKind) -> list[tuple[str, str]]:
+    """Slugs and names of those that the template shows."""
+    return [(slug, name) for slug, name in kind.layout_names().items() if look.template.shows(kind.slug, slug)]
 
 
 def _desk(look: Look, key: str, section: Section, query: Mapping[str, str]) -> Context:
@@ -107,7 +111,6 @@ def _desk(look: Look, key: str, section: Section, query: Mapping[str, str]) -> C
             for field in fields
         ]
 
-    layouts = [(slug, name) for slug, name in kind.layout_names().items() if look.template.shows(kind.slug, slug)]
     return {
         "layout": look.layout(section),
         "layout_mine": section.layout or "",
@@ -115,7 +118,7 @@ def _desk(look: Look, key: str, section: Section, query: Mapping[str, str]) -> C
         "ground_mine": section.ground or "",
         "slug": section.slug,
         "suggested": slug_from(says(look, section)) or kind.slug,
-        "layouts": layouts,
+        "layouts": _layouts(look, kind),
         "to": [(page, named.name) for page, named in look.document.ordered_pages()],
         "grounds": list(look.ground_names.items()),
         "fields": controls("", (field for field in kind.fields if field not in SHARED and field.slug != FIELD)),

@@ -24,8 +24,10 @@ _VIEWS = {
 
 def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiting]) -> Context:
     palette = look.value("palette")
-    chosen = next((c for c in palette if c["id"] == query.get("colour")), palette[0])
+    colours = {colour["id"]: colour for colour in palette}
+    chosen = colours.get(query.get("colour", ""), palette[0])
     usual = "grounds" if "ground" in query and "colour" not in query else ""  # who asks for a ground wants to see it
     shown = shown_view(_VIEWS, query.get("show", ""), usual)
-    about = {"palette": palette, "chosen": chosen}
-    return about | tabs(_VIEWS, shown) | _VIEWS[shown][1](site, look, chosen, query)
+    _, view = _VIEWS[shown]
+    context = view(site, look, chosen, query)
+    return {"palette": palette, "chosen": chosen} | tabs(_VIEWS, shown) | context

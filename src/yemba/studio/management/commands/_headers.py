@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 from functools import cache
 from io import BytesIO
-from itertools import product
+from itertools import combinations, product
 from pathlib import Path
 from typing import Any, NamedTuple
 
@@ -141,12 +141,16 @@ def _off_the_section(pieces: list[dict[str, Any]], section: dict[str, Any]) -> I
 
 
 def _overlaps(pieces: list[dict[str, Any]]) -> Iterator[str]:
-    for at, one in enumerate(pieces):
-        for other in pieces[at + 1 :]:
-            across = min(one["right"], other["right"]) - max(one["left"], other["left"])
-            down = min(one["bottom"], other["bottom"]) - max(one["top"], other["top"])
-            if across > _OFF and down > _OFF:
-                yield f"{one['what']} and {other['what']} overlap by {across:.0f} x {down:.0f} px"
+    for one, other in combinations(pieces, 2):
+        across = _common(one, other, "left", "right")
+        down = _common(one, other, "top", "bottom")
+        if across > _OFF and down > _OFF:
+            yield f"{one['what']} and {other['what']} overlap by {across:.0f} x {down:.0f} px"
+
+
+def _common(one: dict[str, Any], other: dict[str, Any], start: str, end: str) -> float:
+    """How far both reach along one another, in px; below 0 where they do not meet."""
+    return float(min(one[end], other[end]) - max(one[start], other[start]))
 
 
 def _widths(look: Look, measured: dict[str, Any]) -> Iterator[str]:

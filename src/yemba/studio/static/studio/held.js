@@ -1,8 +1,8 @@
 // What hands hold is theirs: a field that was changed and is not kept yet, a fold that stands open, a caret.
 // No answer touches them.
-import { state, told, typing } from "./state.js";
+import { config, state, typing } from "./state.js";
 
-const DRAFTS = `yemba-drafts:${told.person}:${told.site}`;
+const DRAFTS = `yemba-drafts:${config.person}:${config.site}`;
 const FIELDS = "#desk :is(input, select, textarea, [data-rich])";
 const changed = new WeakMap(); // by field, the revision that its owner saw as it was first changed
 

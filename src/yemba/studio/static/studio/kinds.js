@@ -1,7 +1,7 @@
 // Kinds of section found by words: those that have every word in their name, purpose or other names stay. The layouts of
 // the one that is chosen are drawn as they would look on this site.
 import { onDeskShown } from "./desk_shown.js";
-import { told } from "./state.js";
+import { config } from "./state.js";
 
 export function kinds() {
   return {
@@ -66,7 +66,7 @@ function layoutChoice(kind, layout, name, isUsual) {
   little.className = "little-frame";
   Object.assign(little.dataset, { width: "1280", height: "720" });
   Object.assign(frame, { className: "little", loading: "lazy", tabIndex: -1, title: name });
-  frame.src = `${told.base}@layout/${kind}/${layout}/`;
+  frame.src = `${config.base}@layout/${kind}/${layout}/`;
   little.append(frame);
   words.textContent = name;
   label.append(radio, little, words);

@@ -2,7 +2,7 @@
 import { ask } from "./ask.js";
 import { sentence } from "./sentence.js";
 
-export function measure(told, pages, at, show) {
+export function measure(config, pages, at, show) {
   const frame = document.createElement("iframe");
   frame.className = "measuring";
   frame.tabIndex = -1;
@@ -11,8 +11,8 @@ export function measure(told, pages, at, show) {
   const found = {};
   let waiting = null;
   const heard = (event) => {
-    if (event.source !== frame.contentWindow || event.origin !== told.origin) return;
-    if (event.data.type === "ready") frame.contentWindow.postMessage({ type: "measure" }, told.origin);
+    if (event.source !== frame.contentWindow || event.origin !== config.origin) return;
+    if (event.data.type === "ready") frame.contentWindow.postMessage({ type: "measure" }, config.origin);
     if (event.data.type === "measured") waiting?.(event.data);
   };
   addEventListener("message", heard);
@@ -24,11 +24,11 @@ export function measure(told, pages, at, show) {
       const answer = await new Promise((resolve) => {
         waiting = resolve;
         setTimeout(resolve, 8000);
-        frame.src = `${told.base}${page.path}`;
+        frame.src = `${config.base}${page.path}`;
       });
       if (answer)
         found[page.id] = {
-          width: told.limits.narrowest,
+          width: config.limits.narrowest,
           content: answer.content,
           widest: answer.widest,
           targets: answer.targets,

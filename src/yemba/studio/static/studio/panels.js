@@ -7,7 +7,7 @@ import { deskShown } from "./proof.js";
 import { sentence } from "./sentence.js";
 import { queue, send } from "./sending.js";
 import { signIn } from "./sign_in.js";
-import { state, told } from "./state.js";
+import { config, state } from "./state.js";
 import { say } from "./status.js";
 import { listPages } from "./view.js";
 
@@ -80,7 +80,7 @@ export function show(answer) {
   refresh();
   const { revision, chapter, pages, links } = answer;
   Object.assign(state, { chapter, pages, links, shown: revision, revision: Math.max(state.revision, revision) });
-  told.base = answer.base;
+  config.base = answer.base;
   document.title = answer.title;
   listPages();
   for (const form of unstash()) if (form.dataset.edit === "change" && !queue.waitsFor(identity(form))) send(form);

@@ -5,11 +5,11 @@ import { oneInFlight } from "./one_in_flight.js";
 import * as panels from "./panels.js";
 import { sentence } from "./sentence.js";
 import { recall, stream } from "./showing.js";
-import { at, bench, liveBeside, state, told } from "./state.js";
+import { at, bench, config, liveBeside, state } from "./state.js";
 import { choose, showPage } from "./view.js";
 import { windows } from "./windows.js";
 
-const HELD_BACK = `yemba-held-back:${told.person}:${told.site}`;
+const HELD_BACK = `yemba-held-back:${config.person}:${config.site}`;
 const boxes = () => [...document.querySelectorAll("[name=goes]")];
 
 // What a desk wants as soon as it stands.
@@ -22,7 +22,7 @@ export function deskShown() {
   else if (planned) recall();
   planned = Boolean(plan);
   measuring?.();
-  measuring = state.chapter === "proof" ? measure(told, touchedPages(), at, checked) : null;
+  measuring = state.chapter === "proof" ? measure(config, touchedPages(), at, checked) : null;
   untick();
   steps();
 }
@@ -43,20 +43,20 @@ function mode() {
   if (state.chapter !== "proof") state.afterOnly = false;
   if (!document.querySelector(".pane-wide").checkVisibility()) state.afterOnly = true; // a phone has room for one
   const proof = Boolean(liveBeside());
-  document.getElementById("pair").hidden = state.chapter !== "proof" || !told.live;
+  document.getElementById("pair").hidden = state.chapter !== "proof" || !config.live;
   if (bench.classList.contains("is-proof") === proof) return;
   bench.classList.toggle("is-proof", proof);
   document.querySelector("#wide-label b").textContent = sentence(proof ? "live_now" : "wide");
   document.querySelector(".ruler-phone b").textContent = sentence(proof ? "after_publishing" : "phone");
   document.getElementById("pair").textContent = sentence(proof ? "wide_and_phone" : "live_beside");
-  const { wide, phone } = told.limits;
+  const { wide, phone } = config.limits;
   resize({ wide, phone: proof ? wide : phone });
   showPage(state.page, { desk: false });
 }
 
 // Both windows after publishing, or the live site beside it.
 export function pair(afterOnly) {
-  if (state.chapter !== "proof" || !told.live || state.afterOnly === afterOnly) return;
+  if (state.chapter !== "proof" || !config.live || state.afterOnly === afterOnly) return;
   state.afterOnly = afterOnly;
   mode();
   if (boxes().length) choosing();

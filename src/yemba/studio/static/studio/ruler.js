@@ -88,11 +88,11 @@ export function ruler(gestures) {
 
     // What is set, and what stands in the fields while it is being changed.
     frame() {
-      const told = { ...this.$root.dataset };
+      const sizes = { ...this.$root.dataset };
       for (const name of ["margin", "least", "column", "columnFrom", ...Object.keys(FIELDS)])
-        told[name] = Number(told[name]);
-      for (const name of Object.keys(FIELDS)) if (Number(field(name)?.value)) told[name] = Number(field(name).value);
-      return told;
+        sizes[name] = Number(sizes[name]);
+      for (const name of Object.keys(FIELDS)) if (Number(field(name)?.value)) sizes[name] = Number(field(name).value);
+      return sizes;
     },
 
     surface() {

@@ -8,7 +8,7 @@ import { OutgoingQueue, ownToken } from "./queue.js";
 import { sentence } from "./sentence.js";
 import { signIn } from "./sign_in.js";
 import { patched, seen } from "./showing.js";
-import { at, state, told } from "./state.js";
+import { at, config, state } from "./state.js";
 import { say, standing } from "./status.js";
 import { open } from "./view.js";
 import { windows } from "./windows.js";
@@ -17,7 +17,7 @@ const SLOW = 1500; // ms after which it is said that an answer is awaited
 const SET_AT_SENDING = ["csrfmiddlewaretoken", "revision", "chapter", "here", "window", "window_page", "token"];
 
 export const ownName = await ownWindow();
-const kept = new KeptWords(told.person, told.site, ownName);
+const kept = new KeptWords(config.person, config.site, ownName);
 let slow = 0;
 
 export const queue = new OutgoingQueue({

@@ -1,14 +1,14 @@
 // The twin windows: their sizes, and what is said between them and the workbench.
 import { fit } from "./scale.js";
 import { sentence } from "./sentence.js";
-import { state, told } from "./state.js";
+import { config, state } from "./state.js";
 
 class Windows {
   constructor() {
     this.frames = ["wide", "phone"].map((name) => document.getElementById(name));
     this.addresses = new Map(this.frames.map((frame) => [frame, frame.src]));
     this.opened = Date.now();
-    this.widths = { wide: told.limits.wide, phone: told.limits.phone };
+    this.widths = { wide: config.limits.wide, phone: config.limits.phone };
     this.loading = new Set(["wide", "phone"]);
     this.trueSize = false; // whether windows are drawn at their true size and scrolled
     this.missed = false; // whether a patch came while a window was still loading
@@ -20,7 +20,7 @@ class Windows {
   listen(handle) {
     addEventListener("message", (event) => {
       const from = this.frames.find((frame) => frame.contentWindow === event.source);
-      if (from && event.origin === told.origin) handle(event.data, from.id);
+      if (from && event.origin === config.origin) handle(event.data, from.id);
     });
     this.say({ type: "hello" }); // one that was ready before anybody listened says so again
   }
@@ -37,7 +37,7 @@ class Windows {
       frame.style.top = `${top}px`;
       const room = Math.max(pane.clientWidth, width * scale);
       frame.style.left = `${(room - width * scale) / 2}px`;
-      frame.contentWindow.postMessage({ type: "scale", scale }, told.origin);
+      frame.contentWindow.postMessage({ type: "scale", scale }, config.origin);
       pane.querySelector(".pane-edge").style.left = `${(room + width * scale) / 2}px`;
     }
     this.sayScale();
@@ -72,8 +72,8 @@ class Windows {
 
   setWidth(name, width) {
     this.widths[name] = Math.min(
-      told.limits.widest,
-      Math.max(told.limits.narrowest, Math.round(width) || this.widths[name]),
+      config.limits.widest,
+      Math.max(config.limits.narrowest, Math.round(width) || this.widths[name]),
     );
     this.resize();
     return this.widths[name];
@@ -87,7 +87,7 @@ class Windows {
   say(message, except) {
     if (message.type === "patch" && this.loading.size) this.missed = true;
     for (const frame of this.frames) {
-      if (frame.id !== except) frame.contentWindow.postMessage(message, told.origin);
+      if (frame.id !== except) frame.contentWindow.postMessage(message, config.origin);
     }
   }
 
@@ -95,21 +95,21 @@ class Windows {
   tools(name, markup) {
     const frame = document.getElementById(name);
     const message = { type: "tools", markup, links: state.links };
-    frame.contentWindow.postMessage(message, told.origin);
+    frame.contentWindow.postMessage(message, config.origin);
   }
 
   // Words of a field are written where they stand, in the wide window, which takes the focus.
   write(what) {
     const [wide] = this.frames;
     wide.contentWindow.focus();
-    wide.contentWindow.postMessage({ type: "write", ...what }, told.origin);
+    wide.contentWindow.postMessage({ type: "write", ...what }, config.origin);
   }
 
   // A window says that it is there: whether it may show an older state than the one that stands.
   ready(name) {
     this.loading.delete(name);
     const frame = document.getElementById(name);
-    frame.contentWindow.postMessage({ type: "scale", scale: this.scale(frame) }, told.origin);
+    frame.contentWindow.postMessage({ type: "scale", scale: this.scale(frame) }, config.origin);
     const missed = this.missed && !this.loading.size;
     if (missed) this.missed = false;
     return missed;
@@ -117,14 +117,14 @@ class Windows {
 
   // The signed address ends; windows that have stood for most of its time are opened anew.
   get old() {
-    return Date.now() - this.opened > 750 * told.seconds;
+    return Date.now() - this.opened > 750 * config.seconds;
   }
 
   show(path, proof) {
     const [wide, phone] = this.frames;
     this.opened = Date.now();
-    const first = `${told.base}${proof ? "@live/" : ""}${path}`;
-    const second = `${told.base}${path}`;
+    const first = `${config.base}${proof ? "@live/" : ""}${path}`;
+    const second = `${config.base}${path}`;
     for (const [frame, address] of [
       [wide, first],
       [phone, second],

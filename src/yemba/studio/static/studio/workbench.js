@@ -24,7 +24,7 @@ import { richWords } from "./rich.js";
 import { beside, ownName, queue, send, sendWords, stands } from "./sending.js";
 import { sentence } from "./sentence.js";
 import { apply, lookAgain, patched, recall, stream } from "./showing.js";
-import { at, bench, state, told, typing } from "./state.js";
+import { at, bench, config, state, typing } from "./state.js";
 import { say, silence } from "./status.js";
 import { uploads } from "./uploads.js";
 import { back, begin, choose, chooseAgain, clickedInWindow, open, seeFoot, showPage } from "./view.js";
@@ -245,7 +245,7 @@ document.getElementById("proof-width").addEventListener("click", ({ target }) =>
   const phone = target.getAttribute("aria-pressed") !== "true";
   target.setAttribute("aria-pressed", phone);
   target.textContent = sentence(phone ? "both_wide" : "both_phone");
-  const width = phone ? told.limits.phone : told.limits.wide;
+  const width = phone ? config.limits.phone : config.limits.wide;
   resize({ wide: width, phone: width });
 });
 
@@ -300,7 +300,7 @@ addEventListener("pagehide", () => {
 
 // --- for the instruments: a form sent as one gesture while it streams
 export const gestures = {
-  limits: told.limits,
+  limits: config.limits,
   begin() {
     state.moving = true;
     state.gesture = `g${Date.now().toString(36)}${Math.random().toString(36).slice(2, 6)}`;
@@ -350,7 +350,7 @@ const files = uploads(document.querySelector(".desk-frame"), {
 });
 beside(files);
 presence({
-  every: told.every,
+  every: config.every,
   at,
   name: ownName,
   chapter: () => state.chapter,
