@@ -16,7 +16,7 @@ from yemba.catalogue import palettes
 from yemba.core.colour.from_picture import from_picture
 from yemba.core.colour.grounds import failures
 from yemba.core.colour.srgb import Colour, from_hex
-from yemba.core.first_look.given import Given
+from yemba.core.first_look.brief import Brief
 from yemba.core.first_look.looks import FirstLook, dressed, rounds, stroke_of, weight_for
 from yemba.core.first_look.palettes import Voice, leading, palette
 from yemba.core.first_look.shape import Shape, shape_of
@@ -82,14 +82,14 @@ def test_a_palette_has_three_colours_or_more_and_its_lead_first(colours: list[Co
         assert made[0][1] == leading(colours)
 
 
-def what_was_given(
+def brief_of(
     catalogue: Catalogue, trade: str, aims: tuple[str, ...] = ("found",), **more: object
-) -> tuple[Given, Document]:
+) -> tuple[Brief, Document]:
     found = catalogue.trade(trade)
     plan = proposed(found, aims)
     document = Beginning("Saltmarsh & Sons", "Hythe", found, catalogue, new_id).document("slipway", plan, {})
     sections = tuple(kind_of(name) for page in plan if page.kept for name in page.sections)
-    return Given(found, aims, sections, "Saltmarsh & Sons", **more), document  # type: ignore[arg-type]
+    return Brief(found, aims, sections, "Saltmarsh & Sons", **more), document  # type: ignore[arg-type]
 
 
 def hold(looks: list[FirstLook], document: Document, catalogue: Catalogue) -> None:
@@ -115,17 +115,17 @@ def test_three_looks_differ_read_and_are_the_same_again(catalogue: Catalogue, da
         more |= {"logo": tuple(one.colour for one in found), "shape": shape_of(picture)}
     if data.draw(st.booleans()):
         more |= {"photo": tuple(data.draw(st.lists(COLOURS, min_size=1, max_size=6)))}
-    given, document = what_was_given(catalogue, trade, aims, **more)
-    made = rounds(given, catalogue, palettes())
+    brief, document = brief_of(catalogue, trade, aims, **more)
+    made = rounds(brief, catalogue, palettes())
     for looks in made:
         hold(looks, document, catalogue)
-    assert rounds(given, catalogue, palettes()) == made
+    assert rounds(brief, catalogue, palettes()) == made
 
 
 @pytest.mark.parametrize("trade", ["chimney-sweep", "cheesemaker", "piano-teacher", "something-else"])
 def test_three_others_never_repeat_until_all_that_fit_were_shown(catalogue: Catalogue, trade: str) -> None:
-    given, _ = what_was_given(catalogue, trade)
-    made = rounds(given, catalogue, palettes())
+    brief, _ = brief_of(catalogue, trade)
+    made = rounds(brief, catalogue, palettes())
     assert len(made) == len(catalogue.templates)
     for voice in range(3):
         assert len({looks[voice].template for looks in made}) == len(made)
@@ -133,8 +133,8 @@ def test_three_others_never_repeat_until_all_that_fit_were_shown(catalogue: Cata
 
 def test_what_was_given_is_followed_and_said(catalogue: Catalogue) -> None:
     red = from_hex("#b03a2e")
-    given, _ = what_was_given(catalogue, "potter", logo=(red,), shape=Shape(0.95, 0.05))
-    close, quiet, bold = rounds(given, catalogue, palettes())[0]
+    brief, _ = brief_of(catalogue, "potter", logo=(red,), shape=Shape(0.95, 0.05))
+    close, quiet, bold = rounds(brief, catalogue, palettes())[0]
     assert [look.sheet["palette"][0]["hex"] for look in (close, bold)] == [red.hex, red.hex]
     assert quiet.sheet["palette"][0]["hex"] != red.hex
     assert close.sheet["shape.corner"] > 0
@@ -151,8 +151,8 @@ def test_headings_take_the_weight_of_the_logo(catalogue: Catalogue) -> None:
 
 
 def test_typefaces_have_the_letters_of_the_site(catalogue: Catalogue) -> None:
-    given, _ = what_was_given(catalogue, "baker")
-    greek = given._replace(letters="Αρτοποιείο")
+    brief, _ = brief_of(catalogue, "baker")
+    greek = brief._replace(letters="Αρτοποιείο")
     for looks in rounds(greek, catalogue, palettes()):
         for look in looks:
             template = catalogue.template(look.template)

@@ -41,19 +41,19 @@ PLAINER = {
 @pytest.mark.parametrize("words", SHORTER)
 def test_fillers_go_and_long_ways_of_saying_give_way(words: str) -> None:
     assert shortened(words).words == SHORTER[words]
-    assert bool(shortened(words).done) == (words != SHORTER[words])
+    assert bool(shortened(words).notes) == (words != SHORTER[words])
 
 
 @pytest.mark.parametrize("words", PLAINER)
 def test_grand_words_give_way_and_long_sentences_are_cut(words: str) -> None:
     assert plainer(words).words == PLAINER[words]
-    assert bool(plainer(words).done) == (words != PLAINER[words])
+    assert bool(plainer(words).notes) == (words != PLAINER[words])
 
 
 def test_what_was_done_is_told_with_the_words() -> None:
-    assert shortened("In order to eat.").done == ("“to” says as much as “in order to”.",)
-    assert shortened("A truly good loaf.").done == ("Nothing is lost without “truly”.",)
-    assert plainer("one two three four five six; " + "word " * 20 + "end.").done == (
+    assert shortened("In order to eat.").notes == ("“to” says as much as “in order to”.",)
+    assert shortened("A truly good loaf.").notes == ("Nothing is lost without “truly”.",)
+    assert plainer("one two three four five six; " + "word " * 20 + "end.").notes == (
         "A sentence of 27 words is two now.",
     )
 

@@ -65,19 +65,19 @@ class Message(str):
     values: Mapping[str, object]
 
     def __new__(cls, english: str, **values: object) -> Self:
-        made = str.__new__(cls, _filled(english, values, _ENGLISH))
-        made.english, made.values = english, values
-        return made
+        message = str.__new__(cls, _filled(english, values, _ENGLISH))
+        message.english, message.values = english, values
+        return message
 
     def __getnewargs_ex__(self) -> tuple[tuple[str, ...], dict[str, object]]:
         return (self.english,), dict(self.values)
 
-    def said(self, translator: Translator) -> str:
+    def translated(self, translator: Translator) -> str:
         """In the language of a translator."""
         return _filled(translator.gettext(self.english), self.values, translator) if self.english else ""
 
     def __str__(self) -> str:
-        return self.said(_speaking[0])
+        return self.translated(_speaking[0])
 
     def __format__(self, spec: str) -> str:
         return format(str(self), spec)
@@ -100,15 +100,15 @@ class Plural(Message):
 
     def __new__(cls, english: str, plural: str, number: int, **values: object) -> Self:
         filling = values | {"number": number}
-        made = str.__new__(cls, _filled(_ENGLISH.ngettext(english, plural, number), filling, _ENGLISH))
-        made.english, made.plural, made.number, made.values = english, plural, number, filling
-        return made
+        message = str.__new__(cls, _filled(_ENGLISH.ngettext(english, plural, number), filling, _ENGLISH))
+        message.english, message.plural, message.number, message.values = english, plural, number, filling
+        return message
 
     def __getnewargs_ex__(self) -> tuple[tuple[str, ...], dict[str, object]]:
         values = {name: value for name, value in self.values.items() if name != "number"}
         return (self.english, self.plural, self.number), values  # type: ignore[return-value]
 
-    def said(self, translator: Translator) -> str:
+    def translated(self, translator: Translator) -> str:
         return _filled(translator.ngettext(self.english, self.plural, self.number), self.values, translator)
 
 
@@ -118,33 +118,33 @@ class _Changed(Message):
     of: Message
 
     def __new__(cls, of: Message) -> Self:
-        made = str.__new__(cls, cls.change(of.said(_ENGLISH), _ENGLISH))
-        made.english, made.values, made.of = of.english, of.values, of
-        return made
+        message = str.__new__(cls, cls.change(of.translated(_ENGLISH), _ENGLISH))
+        message.english, message.values, message.of = of.english, of.values, of
+        return message
 
     def __getnewargs_ex__(self) -> tuple[tuple[Any, ...], dict[str, object]]:
         return (self.of,), {}
 
     @staticmethod
-    def change(said: str, translator: Translator) -> str:
+    def change(text: str, translator: Translator) -> str:
         raise NotImplementedError
 
-    def said(self, translator: Translator) -> str:
-        return self.change(self.of.said(translator), translator)
+    def translated(self, translator: Translator) -> str:
+        return self.change(self.of.translated(translator), translator)
 
 
 class Lowered(_Changed):
     @staticmethod
-    def change(said: str, translator: Translator) -> str:
+    def change(text: str, translator: Translator) -> str:
         if translator is _ENGLISH:
-            return said.lower()
-        return said if translator.language() in _CAPITAL_NOUNS else said[:1].lower() + said[1:]
+            return text.lower()
+        return text if translator.language() in _CAPITAL_NOUNS else text[:1].lower() + text[1:]
 
 
 class Capitalized(_Changed):
     @staticmethod
-    def change(said: str, translator: Translator) -> str:  # noqa: ARG004 -- in every language
-        return said[:1].upper() + said[1:]
+    def change(text: str, translator: Translator) -> str:  # noqa: ARG004 -- in every language
+        return text[:1].upper() + text[1:]
 
 
 class Local(Message):
@@ -153,14 +153,14 @@ class Local(Message):
     say: Callable[[str], str]
 
     def __new__(cls, say: Callable[[str], str]) -> Self:
-        made = str.__new__(cls, say(_ENGLISH.language()))
-        made.english, made.values, made.say = str.__str__(made), {}, say
-        return made
+        message = str.__new__(cls, say(_ENGLISH.language()))
+        message.english, message.values, message.say = str.__str__(message), {}, say
+        return message
 
     def __getnewargs_ex__(self) -> tuple[tuple[Any, ...], dict[str, object]]:
         return (self.say,), {}
 
-    def said(self, translator: Translator) -> str:
+    def translated(self, translator: Translator) -> str:
         return self.say(translator.language())
 
 
@@ -171,15 +171,15 @@ class Joined(Message):
 
     def __new__(cls, separator: str, parts: Iterable[str]) -> Self:
         listed = tuple(parts)
-        made = str.__new__(cls, separator.join(_said(part, _ENGLISH) for part in listed))
-        made.english, made.values, made.parts = separator, {}, listed
-        return made
+        message = str.__new__(cls, separator.join(_translated(part, _ENGLISH) for part in listed))
+        message.english, message.values, message.parts = separator, {}, listed
+        return message
 
     def __getnewargs_ex__(self) -> tuple[tuple[Any, ...], dict[str, object]]:
         return (self.english, self.parts), {}
 
-    def said(self, translator: Translator) -> str:
-        return translator.gettext(self.english).join(_said(part, translator) for part in self.parts)
+    def translated(self, translator: Translator) -> str:
+        return translator.gettext(self.english).join(_translated(part, translator) for part in self.parts)
 
 
 class Listed(Message):
@@ -189,14 +189,14 @@ class Listed(Message):
 
     def __new__(cls, parts: Iterable[str]) -> Self:
         listed = tuple(parts)
-        made = str.__new__(cls, _in_a_row(listed, _ENGLISH))
-        made.english, made.values, made.parts = str.__str__(made), {}, listed
-        return made
+        message = str.__new__(cls, _in_a_row(listed, _ENGLISH))
+        message.english, message.values, message.parts = str.__str__(message), {}, listed
+        return message
 
     def __getnewargs_ex__(self) -> tuple[tuple[Any, ...], dict[str, object]]:
         return (self.parts,), {}
 
-    def said(self, translator: Translator) -> str:
+    def translated(self, translator: Translator) -> str:
         return _in_a_row(self.parts, translator)
 
 
@@ -204,7 +204,7 @@ def _in_a_row(parts: Iterable[str], translator: Translator) -> str:
     """English as the British write it."""
     language = translator.language()
     return format_list(
-        [_said(part, translator) for part in parts], "standard", locale("en-GB" if language == "en" else language)
+        [_translated(part, translator) for part in parts], "standard", locale("en-GB" if language == "en" else language)
     )
 
 
@@ -244,8 +244,8 @@ def _decimal_mark(language: str) -> str:
     return str(locale(language).number_symbols["latn"]["decimal"])
 
 
-def _said(text: str, translator: Translator) -> str:
-    return text.said(translator) if isinstance(text, Message) else text
+def _translated(text: str, translator: Translator) -> str:
+    return text.translated(translator) if isinstance(text, Message) else text
 
 
 def _filled(template: str, values: Mapping[str, object], translator: Translator) -> str:
@@ -258,9 +258,9 @@ class _Filling(Formatter):
 
     def format_field(self, value: Any, format_spec: str) -> str:
         if isinstance(value, Message):
-            return format(value.said(self._translator), format_spec)
+            return format(value.translated(self._translator), format_spec)
         language = self._translator.language()
-        said = format(value, format_spec)
+        text = format(value, format_spec)
         if isinstance(value, float):
-            return said.replace(".", _decimal_mark(language))
-        return f"{_ISOLATE}{said}{_END_ISOLATE}" if isinstance(value, str) and from_right(language) else said
+            return text.replace(".", _decimal_mark(language))
+        return f"{_ISOLATE}{text}{_END_ISOLATE}" if isinstance(value, str) and from_right(language) else text

@@ -64,19 +64,22 @@ class Reworded(NamedTuple):
     """`words` as they would be stored, and each thing done to them as a sentence."""
 
     words: str
-    done: tuple[str, ...]
+    notes: tuple[str, ...]
 
 
 def shortened(words: str) -> Reworded:
     """Without filler words, and with the short way of saying for the long."""
-    done: list[str] = []
-    return Reworded(_in_texts(words, lambda text: _without_fillers(_in_place(text, _WORDY, done), done)), tuple(done))
+    notes: list[str] = []
+    return Reworded(
+        _in_texts(words, lambda text: _without_fillers(_in_place(text, _WORDY, notes), notes)), tuple(notes)
+    )
 
 
 def plainer(words: str) -> Reworded:
     """Everyday words for grand ones, and two sentences for a long one."""
-    done: list[str] = []
-    return Reworded(_in_texts(words, lambda text: _cut(_in_place(text, _GRAND, done), done)), tuple(done))
+    notes: list[str] = []
+    plain = _in_texts(words, lambda text: _cut(_in_place(text, _GRAND, notes), notes))
+    return Reworded(plain, tuple(notes))
 
 
 def _in_texts(words: str, change: Callable[[str], str]) -> str:
@@ -90,23 +93,23 @@ def _in_texts(words: str, change: Callable[[str], str]) -> str:
     return "".join(part if _TAG.match(part) else between(part) for part in _TAG.split(words))
 
 
-def _in_place(text: str, instead: dict[str, str], done: list[str]) -> str:
+def _in_place(text: str, instead: dict[str, str], notes: list[str]) -> str:
     for long, short in instead.items():
         pattern = re.compile(rf"\b{re.escape(long)}\b", re.IGNORECASE)
         if pattern.search(text):
-            done.append(Message("“{short}” says as much as “{long}”.", short=short, long=long))
+            notes.append(Message("“{short}” says as much as “{long}”.", short=short, long=long))
             text = pattern.sub(partial(_as_begun, short), text)
     return text
 
 
-def _without_fillers(text: str, done: list[str]) -> str:
+def _without_fillers(text: str, notes: list[str]) -> str:
     for filler in _FILLERS:
         end = "" if filler.endswith(",") else r"\b"
         pattern = re.compile(
             rf"(?P<article>\b[Aa]n? )?(?<!\bnot )(?<!\bthe )\b{filler}{end} +(?P<next>\w)", re.IGNORECASE
         )
         if pattern.search(text):
-            done.append(Message("Nothing is lost without “{filler}”.", filler=filler.rstrip(",")))
+            notes.append(Message("Nothing is lost without “{filler}”.", filler=filler.rstrip(",")))
             text = pattern.sub(_left_out, text)
     return text
 
@@ -120,13 +123,13 @@ def _left_out(match: re.Match[str]) -> str:
     return article + (letter.upper() if began.isupper() else letter)
 
 
-def _cut(text: str, done: list[str]) -> str:
+def _cut(text: str, notes: list[str]) -> str:
     """Long sentences cut where another begins in them."""
     sentences = re.split(r"(?<=[.!?]) +", text)
-    return " ".join(_halves(sentence, done) for sentence in sentences)
+    return " ".join(_halves(sentence, notes) for sentence in sentences)
 
 
-def _halves(sentence: str, done: list[str]) -> str:
+def _halves(sentence: str, notes: list[str]) -> str:
     count = len(sentence.split())
     if count <= LONG:
         return sentence
@@ -134,9 +137,9 @@ def _halves(sentence: str, done: list[str]) -> str:
         for match in pattern.finditer(sentence):
             before, after = sentence[: match.start()], sentence[match.end() :]
             if min(len(before.split()), len(after.split())) >= _LEAST:
-                done.append(Message("A sentence of {number} words is two now.", number=count))
+                notes.append(Message("A sentence of {number} words is two now.", number=count))
                 rest = begins + (after if begins else after[0].upper() + after[1:])
-                return f"{before}. {_halves(rest, done)}"
+                return f"{before}. {_halves(rest, notes)}"
     return sentence
 
 

@@ -100,7 +100,7 @@ def render_page(answers: Answers, page_id: str, sheets: list[str], preloads: lis
     """The whole page; `sheets` and `preloads` are file names under assets/."""
     answers = answers.of_page(page_id)
     page = answers.look.document.shown(page_id)
-    made, recorder = fragments(answers, page_id), Recorder(answers)
+    by_place, recorder = fragments(answers, page_id), Recorder(answers)
     first = page.sections[page.order[0]] if page.order else None
     head = Head(_title(recorder, page), page.description, sheets, preloads, path_of(page).removesuffix("index.html"))
     head = head._replace(
@@ -112,31 +112,31 @@ def render_page(answers: Answers, page_id: str, sheets: list[str], preloads: lis
         recorder,
         at(page_id, page),
         head,
-        made,
+        by_place,
         page.order,
         lone=page.name if first is None or not first.fields.get("heading") else "",
         structured=_structured(recorder, page_id, page),
     )
-    return Rendered(html, {place: dict(one.reads) for place, one in made.items()} | {HEAD: recorder.reads})
+    return Rendered(html, {place: dict(one.reads) for place, one in by_place.items()} | {HEAD: recorder.reads})
 
 
 def render_notice(answers: Answers, title: str, inner: str, sheets: list[str], preloads: list[str]) -> str:
     """A page that is none of the owner's, in the site's design: "not found", "sent". Its links hold at any address."""
     here = At(answers.site.root)
-    made = {slug: fragment.part(answers, here, slug) for slug in parts()}
-    made[title] = Fragment(inner, {})
-    return _document(Recorder(answers), here, Head(title, "", sheets, preloads, ""), made, [title], noindex=True)
+    by_place = {slug: fragment.part(answers, here, slug) for slug in parts()}
+    by_place[title] = Fragment(inner, {})
+    return _document(Recorder(answers), here, Head(title, "", sheets, preloads, ""), by_place, [title], noindex=True)
 
 
 def render_listing(
     answers: Answers, here: At, title: str, path: str, listed: Fragment, sheets: list[str], preloads: list[str]
 ) -> Rendered:
     """A page that is none of the owner's and lists pages of theirs, at an address below the site's."""
-    made = {slug: fragment.part(answers, here, slug) for slug in parts()} | {"listed": listed}
+    by_place = {slug: fragment.part(answers, here, slug) for slug in parts()} | {"listed": listed}
     recorder = Recorder(answers)
     head = Head(f"{title} – {recorder.ask(questions.site_name)}", "", sheets, preloads, path)
-    html = _document(recorder, here, head, made, ["listed"])
-    return Rendered(html, {place: dict(one.reads) for place, one in made.items()} | {HEAD: recorder.reads})
+    html = _document(recorder, here, head, by_place, ["listed"])
+    return Rendered(html, {place: dict(one.reads) for place, one in by_place.items()} | {HEAD: recorder.reads})
 
 
 def _scripts(recorder: Recorder, page_id: str, page: Page) -> list[str]:
@@ -167,7 +167,7 @@ def _structured(recorder: Recorder, page_id: str, page: Page) -> str:
     site = recorder.site
     if not site.address:
         return ""
-    made = [] if page.slug else [recorder.ask(questions.about)]
+    data = [] if page.slug else [recorder.ask(questions.about)]
     for _, section in page.ordered():
         if any(item.fields.get("day") for item in section.items.values()):
             # events name their organiser and where they are, and leave when they are past
@@ -175,16 +175,16 @@ def _structured(recorder: Recorder, page_id: str, page: Page) -> str:
             recorder.ask(questions.about)
             recorder.ask(questions.value, "site.currency")
             recorder.ask(questions.coming, dates.as_text(section), str(dates.most_shown(section)))
-    made += events(site.look, page, site.address, site.moment)
+    data += events(site.look, page, site.address, site.moment)
     if page.posted:
         recorder.ask(questions.site_name)
         recorder.ask(questions.value, "site.time_zone")
-        made += post(site.look, page, site.address)
+        data += post(site.look, page, site.address)
     if recorder.ask(questions.value, "header.trail"):
-        made += _breadcrumbs(recorder, page_id)
-    if not made:
+        data += _breadcrumbs(recorder, page_id)
+    if not data:
         return ""
-    text = json.dumps(made if len(made) > 1 else made[0], ensure_ascii=False)
+    text = json.dumps(data if len(data) > 1 else data[0], ensure_ascii=False)
     return mark_safe(text.replace("<", "\\u003c"))
 
 
@@ -199,10 +199,10 @@ def _breadcrumbs(recorder: Recorder, page: str) -> list[dict[str, Any]]:
 
 
 def _document(
-    recorder: Recorder, here: At, head: Head, made: dict[str, Fragment], order: list[str], **context: Any
+    recorder: Recorder, here: At, head: Head, by_place: dict[str, Fragment], order: list[str], **context: Any
 ) -> str:
     site, language = recorder.site, recorder.ask(questions.value, "site.language")
-    markup = {place: mark_safe(one.html) for place, one in made.items()}
+    markup = {place: mark_safe(one.html) for place, one in by_place.items()}
     return rendered(
         "page.html",
         site_name=recorder.ask(questions.site_name),

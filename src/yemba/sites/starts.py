@@ -17,7 +17,7 @@ from yemba.core.colour.from_picture import from_picture
 from yemba.core.colour.oklch import to_oklch
 from yemba.core.colour.srgb import Colour
 from yemba.core.errors import Fault, Faults
-from yemba.core.first_look.given import Given
+from yemba.core.first_look.brief import Brief
 from yemba.core.first_look.looks import FirstLook, dressed, rounds
 from yemba.core.first_look.shape import shape_of
 from yemba.core.limits import NAME_LETTERS, TOWN_LETTERS, TRADE_LETTERS
@@ -159,24 +159,24 @@ def _stored(pages: Sequence[PlannedPage]) -> list[dict[str, Any]]:
 def document(start: Start) -> Document:
     """The site as it would be made, in the first template there is; the same until the plan changes."""
     if not start.document:
-        start.document = _made(start).text()
+        start.document = _document(start).text()
         start.save(update_fields=["document"])
     return services.read_again(start.document)
 
 
-def _made(start: Start) -> Document:
+def _document(start: Start) -> Document:
     answers, trade = start.answers, trade_of(start)
     values = {"site.trade": trade.slug, "site.town": answers.get("town", ""), "site.aims": answers["aims"]}
     values |= {key: answers[key] for key in SETTINGS if key in answers}
     values = {key: value for key, value in values.items() if value != setting(key).default}
     language = catalogue().language(answers.get("site.language", setting("site.language").default))
     beginning = Beginning(answers["title"], answers.get("town", ""), trade, catalogue(), new_id, language)
-    made = beginning.document(next(iter(catalogue().templates)), plan_of(start), values)
+    new = beginning.document(next(iter(catalogue().templates)), plan_of(start), values)
     for use in PICTURES:
         if use in answers:
-            made = _with_picture(made, use, answers[use])
-    needed = {picture for picture, places in uses(made).items() if places}
-    return made.model_copy(update={"pictures": {key: one for key, one in made.pictures.items() if key in needed}})
+            new = _with_picture(new, use, answers[use])
+    needed = {picture for picture, places in uses(new).items() if places}
+    return new.model_copy(update={"pictures": {key: one for key, one in new.pictures.items() if key in needed}})
 
 
 def _with_picture(document: Document, use: str, about: Mapping[str, Any]) -> Document:
@@ -190,11 +190,11 @@ def _with_picture(document: Document, use: str, about: Mapping[str, Any]) -> Doc
     return apply(document, command.plan(Look(document, catalogue()), new_id))
 
 
-def given(start: Start) -> Given:
+def brief_of(start: Start) -> Brief:
     """What looks are worked out from."""
     answers, site = start.answers, document(start)
     logo = answers.get("logo")
-    return Given(
+    return Brief(
         trade_of(start),
         tuple(answers["aims"].split()),
         tuple(kind_of(name) for page in plan_of(start) if page.kept for name in page.chosen),
@@ -242,7 +242,7 @@ _LOOKS: Cache[str, list[list[FirstLook]]] = Cache(
 def looks(start: Start) -> list[list[FirstLook]]:
     """All rounds of three, worked out once for what was given."""
     key = f"{start.pk} {start.answers} {start.plan}"
-    return _LOOKS.get_or_make(key, lambda: rounds(given(start), catalogue(), palettes()))
+    return _LOOKS.get_or_make(key, lambda: rounds(brief_of(start), catalogue(), palettes()))
 
 
 def look(start: Start, number: int) -> FirstLook:
@@ -270,8 +270,8 @@ def choose(start: Start, number: int) -> Site:
     services.room(start.owner).check(start.owner.sites.count(), "title")
     title = str(start.answers["title"])
     slug = check_address(str(start.answers.get("slug") or free_address(title)))
-    made = dressed_in(start, number)
-    start.site = Site.objects.create(owner=start.owner, slug=slug, document=made.text())
+    document_text = dressed_in(start, number).text()
+    start.site = Site.objects.create(owner=start.owner, slug=slug, document=document_text)
     start.save(update_fields=["site"])
     return start.site
 

@@ -8,7 +8,7 @@ from zlib import crc32
 
 from yemba.core.colour.ready import ReadyPalette
 from yemba.core.colour.srgb import Colour
-from yemba.core.first_look.given import Given
+from yemba.core.first_look.brief import Brief
 from yemba.core.first_look.palettes import Voice, leading, palette
 from yemba.core.first_look.reasons import reason
 from yemba.core.message import labels
@@ -52,24 +52,24 @@ class FirstLook(NamedTuple):
         return VOICES[self.voice]
 
 
-def rounds(given: Given, catalogue: Catalogue, palettes: Sequence[ReadyPalette]) -> list[list[FirstLook]]:
+def rounds(brief: Brief, catalogue: Catalogue, palettes: Sequence[ReadyPalette]) -> list[list[FirstLook]]:
     """All looks that fit, three by three, as many rounds as there are templates: in none of them does a template stand
     twice, and none stands twice for a voice. The same input gives the same looks."""
-    columns = list(zip(*_rows(given, catalogue), strict=True))
+    columns = list(zip(*_rows(brief, catalogue), strict=True))
     return [
         [
-            _look(given, voice, template, number, catalogue, palettes)
+            _look(brief, voice, template, number, catalogue, palettes)
             for voice, template in zip(VOICES, column, strict=True)
         ]
         for number, column in enumerate(columns)
     ]
 
 
-def _rows(given: Given, catalogue: Catalogue) -> list[list[Template]]:
+def _rows(brief: Brief, catalogue: Catalogue) -> list[list[Template]]:
     """For each voice all templates, the best first as far as no round has one twice."""
     rows: list[list[Template]] = []
     for voice in VOICES:
-        templates = sorted(catalogue.templates.values(), key=lambda one: (-_score(given, voice, one), one.slug))
+        templates = sorted(catalogue.templates.values(), key=lambda one: (-_score(brief, voice, one), one.slug))
         rows.append(_apart(templates, rows) or templates)
     return rows
 
@@ -89,45 +89,45 @@ def _apart(ranked: Sequence[Template], rows: Sequence[Sequence[Template]]) -> li
     return []
 
 
-def fitting(given: Given, catalogue: Catalogue) -> list[Template]:
+def fitting(brief: Brief, catalogue: Catalogue) -> list[Template]:
     """All templates, those that fit best first."""
-    return sorted(catalogue.templates.values(), key=lambda one: (-_score(given, Voice.CLOSE, one), one.slug))
+    return sorted(catalogue.templates.values(), key=lambda one: (-_score(brief, Voice.CLOSE, one), one.slug))
 
 
-def _score(given: Given, voice: Voice, template: Template) -> float:
+def _score(brief: Brief, voice: Voice, template: Template) -> float:
     """How well a template fits: moods and strengths that the trade asks for, aims, the shape of the logo, the voice."""
     score = 1.5 * len(_LIKED[voice] & set(template.moods))
-    for place, mood in enumerate(given.trade.moods):
+    for place, mood in enumerate(brief.trade.moods):
         if mood in template.moods:
             score += 2.0 / (place + 1)
-    score += sum(kind in template.strengths for kind in given.trade.leads)
-    score += 0.7 * sum(_OF_AIM[aim] in template.strengths for aim in given.aims)
-    if given.shape and given.shape.is_round == template.is_round:
+    score += sum(kind in template.strengths for kind in brief.trade.leads)
+    score += 0.7 * sum(_OF_AIM[aim] in template.strengths for aim in brief.aims)
+    if brief.shape and brief.shape.is_round == template.is_round:
         score += 1.0
-    if given.photo and "opening" in template.strengths:
+    if brief.photo and "opening" in template.strengths:
         score += 1.5
     return score
 
 
 def _look(
-    given: Given,
+    brief: Brief,
     voice: Voice,
     template: Template,
     number: int,
     catalogue: Catalogue,
     palettes: Sequence[ReadyPalette],
 ) -> FirstLook:
-    colours = _palette(given, voice, number, palettes)
-    type_ = _type(given, voice, template, number, catalogue)
+    colours = _palette(brief, voice, number, palettes)
+    type_ = _type(brief, voice, template, number, catalogue)
     sheet: dict[str, Any] = {"palette": _entries(colours.colours)}
     if type_:
         sheet |= {"type.heading": type_.pairing.heading, "type.body": type_.pairing.body}
         sheet |= {"type.heading_weight": type_.weight}
-    if given.shape:
-        sheet["shape.corner"] = _ROUND_CORNER if given.shape.is_round else _SHARP_CORNER
+    if brief.shape:
+        sheet["shape.corner"] = _ROUND_CORNER if brief.shape.is_round else _SHARP_CORNER
     ground = {Voice.QUIET: "light", Voice.BOLD: "strong"}.get(voice)
     parts = {"header.ground": ground} if ground else {}
-    why = reason(given, voice, template, colours.lead, colours.name, type_.pairing if type_ else None)
+    why = reason(brief, voice, template, colours.lead, colours.name, type_.pairing if type_ else None)
     return FirstLook(voice, template.slug, sheet, parts, why)
 
 
@@ -139,18 +139,18 @@ class _Palette(NamedTuple):
     colours: tuple[tuple[str, Colour], ...]
 
 
-def _palette(given: Given, voice: Voice, number: int, palettes: Sequence[ReadyPalette]) -> _Palette:
+def _palette(brief: Brief, voice: Voice, number: int, palettes: Sequence[ReadyPalette]) -> _Palette:
     """From the colours that were given; further rounds let another of them lead. Without any, a ready one of a mood of
     the trade, or of the voice."""
-    if given.colours:
-        by = number % len(given.colours)
-        colours = (*given.colours[by:], *given.colours[:by])
+    if brief.colours:
+        by = number % len(brief.colours)
+        colours = (*brief.colours[by:], *brief.colours[:by])
         return _Palette(leading(colours), "", palette(colours, voice))
-    of_trade = given.trade.moods[number % len(given.trade.moods)]
+    of_trade = brief.trade.moods[number % len(brief.trade.moods)]
     wanted = {Voice.CLOSE: of_trade, Voice.QUIET: "quiet", Voice.BOLD: "bold"}[voice]
     mood = _MOOD_OF_PALETTE.get(wanted, wanted)
     fitting = [one for one in palettes if one.mood == mood]
-    start = crc32(f"{given.trade.slug} {voice}".encode())  # another trade begins with another
+    start = crc32(f"{brief.trade.slug} {voice}".encode())  # another trade begins with another
     chosen = fitting[(start + number) % len(fitting)]
     return _Palette(chosen.colours[0][1], chosen.name, chosen.colours)
 
@@ -164,33 +164,33 @@ class _Type(NamedTuple):
     weight: int
 
 
-def _type(given: Given, voice: Voice, template: Template, number: int, catalogue: Catalogue) -> _Type | None:
+def _type(brief: Brief, voice: Voice, template: Template, number: int, catalogue: Catalogue) -> _Type | None:
     """A ready pairing and a weight of its headings: of strokes like the logo's, or fine for the quieter look, heavy for
     the bolder. Those alone that have every letter of the site. None, the template's own typefaces, for the closest
     look where no logo asks for others."""
-    if voice is Voice.CLOSE and given.shape is None and _covers(given, template, catalogue):
+    if voice is Voice.CLOSE and brief.shape is None and _covers(brief, template, catalogue):
         return None
-    of_logo = given.shape.stroke if given.shape else _MIDDLE
+    of_logo = brief.shape.stroke if brief.shape else _MIDDLE
     wanted = {Voice.CLOSE: of_logo, Voice.QUIET: _FINE, Voice.BOLD: _HEAVY}[voice]
-    fitting = [pairing for pairing in catalogue.pairings.values() if _has_letters(given, pairing, catalogue)]
+    fitting = [pairing for pairing in catalogue.pairings.values() if _has_letters(brief, pairing, catalogue)]
     order = sorted(fitting, key=lambda pairing: _distance(wanted, pairing, catalogue))
     if not order:
         return None
     # A logo is followed to the stroke; else another trade begins with another of those that do.
-    start = 0 if given.shape and voice is Voice.CLOSE else crc32(f"{given.trade.slug} {voice}".encode())
+    start = 0 if brief.shape and voice is Voice.CLOSE else crc32(f"{brief.trade.slug} {voice}".encode())
     pairing = order[(start + number) % min(len(order), _SEVERAL)]
     return _Type(pairing, weight_for(catalogue.families[pairing.heading], wanted))
 
 
-def _covers(given: Given, template: Template, catalogue: Catalogue) -> bool:
+def _covers(brief: Brief, template: Template, catalogue: Catalogue) -> bool:
     """Whether a template's own typefaces have every letter of the site."""
     faces = [template.value(key) for key in ("type.heading", "type.body")]
-    return not any(catalogue.families[face].lacks(given.letters) for face in faces if face in catalogue.families)
+    return not any(catalogue.families[face].lacks(brief.letters) for face in faces if face in catalogue.families)
 
 
-def _has_letters(given: Given, pairing: Pairing, catalogue: Catalogue) -> bool:
+def _has_letters(brief: Brief, pairing: Pairing, catalogue: Catalogue) -> bool:
     faces = catalogue.families[pairing.heading], catalogue.families[pairing.body]
-    return not any(face.lacks(given.letters) for face in faces)
+    return not any(face.lacks(brief.letters) for face in faces)
 
 
 def _distance(wanted: float, pairing: Pairing, catalogue: Catalogue) -> tuple[float, str]:

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from yemba.core.colour.srgb import Colour
-from yemba.core.first_look.given import Given
+from yemba.core.first_look.brief import Brief
 from yemba.core.first_look.palettes import Voice, leading
 from yemba.core.message import Joined, Message, labels
 from yemba.core.site.catalogue import Pairing
@@ -26,18 +26,18 @@ _KINDS = labels(
 )
 
 
-def reason(given: Given, voice: Voice, template: Template, lead: Colour, ready: str, pairing: Pairing | None) -> str:
+def reason(brief: Brief, voice: Voice, template: Template, lead: Colour, ready: str, pairing: Pairing | None) -> str:
     """`lead` is the given colour that the look begins from, `ready` the name of the ready palette where none was given;
     `pairing` is None for the template's own typefaces."""
-    colour = _of_colour(given, voice, lead, ready).capitalize()
-    others = [_of_type(given, voice, pairing), _of_template(given, template)]
+    colour = _of_colour(brief, voice, lead, ready).capitalize()
+    others = [_of_type(brief, voice, pairing), _of_template(brief, template)]
     return Joined("", [Joined("; ", [colour, *filter(None, others)]), "."])
 
 
-def _of_colour(given: Given, voice: Voice, lead: Colour, ready: str) -> str:
+def _of_colour(brief: Brief, voice: Voice, lead: Colour, ready: str) -> str:
     if ready:
         return Message("no colour was given, so the ready palette {ready}", ready=ready)
-    source = _source(given, lead)
+    source = _source(brief, lead)
     return {
         Voice.CLOSE: Message("{source}, {hex}, leads as it is", source=source, hex=lead.hex),
         Voice.QUIET: Message("{source}, {hex}, dimmed, among greys that lean to it", source=source, hex=lead.hex),
@@ -45,28 +45,28 @@ def _of_colour(given: Given, voice: Voice, lead: Colour, ready: str) -> str:
     }[voice]
 
 
-def _source(given: Given, lead: Colour) -> str:
+def _source(brief: Brief, lead: Colour) -> str:
     """What a colour is to who gave it."""
-    if lead in given.codes:
+    if lead in brief.codes:
         return Message("your colour")
-    if lead in given.logo:
+    if lead in brief.logo:
         return (
             Message("the main colour of your logo")
-            if lead == leading(given.logo)
+            if lead == leading(brief.logo)
             else Message("another colour of your logo")
         )
     return (
         Message("the strongest colour of your photo")
-        if lead == leading(given.photo)
+        if lead == leading(brief.photo)
         else Message("another colour of your photo")
     )
 
 
-def _of_type(given: Given, voice: Voice, pairing: Pairing | None) -> str:
+def _of_type(brief: Brief, voice: Voice, pairing: Pairing | None) -> str:
     if pairing is None:
         return ""
-    if voice is Voice.CLOSE and given.shape:
-        return _like_the_logo(_faces(pairing), is_thick=given.shape.is_thick, is_round=given.shape.is_round)
+    if voice is Voice.CLOSE and brief.shape:
+        return _like_the_logo(_faces(pairing), is_thick=brief.shape.is_thick, is_round=brief.shape.is_round)
     return _faces(pairing)
 
 
@@ -91,14 +91,14 @@ def _faces(pairing: Pairing) -> str:
     )
 
 
-def _of_template(given: Given, template: Template) -> str:
+def _of_template(brief: Brief, template: Template) -> str:
     """What the template is good at that the plan has, else the mood that trade and template share."""
-    shared = [kind for kind in given.trade.leads if kind in template.strengths and kind in given.sections]
-    further = [kind for kind in given.sections if kind in template.strengths]
+    shared = [kind for kind in brief.trade.leads if kind in template.strengths and kind in brief.sections]
+    further = [kind for kind in brief.sections if kind in template.strengths]
     strong = next(iter(shared or further), "")
     if strong:
         return Message("{name}, which gives room to {value}", name=template.name, value=_KINDS.get(strong, strong))
-    mood = next((mood for mood in given.trade.moods if mood in template.moods), "")
+    mood = next((mood for mood in brief.trade.moods if mood in template.moods), "")
     return (
         Message("{name}, {moods} as a site of your trade may be", name=template.name, moods=MOODS[mood])
         if mood

@@ -21,7 +21,7 @@ def business(look: Look, address: str) -> dict[str, Any]:
     """schema.org LocalBusiness, or the type of the site’s trade: name, address, what the first hours and place say."""
     document = look.document
     first = document.pages[document.order[0]]
-    made: dict[str, Any] = {
+    data: dict[str, Any] = {
         "@context": "https://schema.org",
         "@type": look.trade.schema_type if look.trade else "LocalBusiness",
         "name": document.name,
@@ -29,8 +29,8 @@ def business(look: Look, address: str) -> dict[str, Any]:
         "image": f"{address}sharing.png",
     }
     if first.description or document.tagline:
-        made["description"] = first.description or document.tagline
-    return made | _place(look)
+        data["description"] = first.description or document.tagline
+    return data | _place(look)
 
 
 def _place(look: Look) -> dict[str, Any]:
@@ -39,18 +39,18 @@ def _place(look: Look) -> dict[str, Any]:
     if section is None:
         return {}
     kind = look.catalogue.kind(section.kind)
-    fields, made = _own(look, kind, section.fields), dict[str, Any]()
+    fields, data = _own(look, kind, section.fields), dict[str, Any]()
     where = plain(fields.get("address", "").replace("<br>", ", ").replace("</p><p>", ", "))
     if where:
-        made["address"] = {"@type": "PostalAddress", "streetAddress": where}
+        data["address"] = {"@type": "PostalAddress", "streetAddress": where}
     for key, field in (("telephone", "telephone"), ("email", "mail")):
         if REACHES[field](fields.get(field, "")):
-            made[key] = fields[field]
+            data[key] = fields[field]
     every = [item.fields for _, item in ordered_items(section)]
     hours = [_hours(_own(look, kind, fields, every)) for fields in every]
-    if known := [one for one in hours if one]:
-        made["openingHoursSpecification"] = known
-    return made
+    if opening := [one for one in hours if one]:
+        data["openingHoursSpecification"] = opening
+    return data
 
 
 def _own(
@@ -69,7 +69,7 @@ def events(look: Look, page: Page, address: str, now: datetime) -> list[dict[str
     place = {"@type": "Place", "name": look.document.name} | {
         key: value for key, value in _place(look).items() if key == "address"
     }
-    made = []
+    data = []
     for _, section in page.ordered():
         kind = look.catalogue.kind(section.kind)
         if DATES not in kind.roles:
@@ -78,15 +78,15 @@ def events(look: Look, page: Page, address: str, now: datetime) -> list[dict[str
         titled = {key: fields for key, fields in own.items() if fields.get("title") and fields.get("day")}
         for one in coming(titled, now, most_shown(section)):
             event = _event(titled[one.item], one, place, organiser, now.tzinfo)
-            made.append(event | _offer(titled[one.item], one, look.value("site.currency")))
-    return made
+            data.append(event | _offer(titled[one.item], one, look.value("site.currency")))
+    return data
 
 
 def post(look: Look, page: Page, address: str) -> list[dict[str, Any]]:
     """schema.org BlogPosting of a post; nothing for any other page."""
     if not page.posted:
         return []
-    made: dict[str, Any] = {
+    data: dict[str, Any] = {
         "@context": "https://schema.org",
         "@type": "BlogPosting",
         "headline": heading_of(look, page),
@@ -95,8 +95,8 @@ def post(look: Look, page: Page, address: str) -> list[dict[str, Any]]:
         "author": {"@type": "Organization", "name": look.document.name, "url": address},
     }
     if page.tags:
-        made["keywords"] = page.tags
-    return [made]
+        data["keywords"] = page.tags
+    return [data]
 
 
 def _event(

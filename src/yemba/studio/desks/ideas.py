@@ -78,7 +78,7 @@ def _occasion(look: Look, section: Section, stored: Mapping[str, str], field: Fi
 def _reworded(words: str) -> list[tuple[str, str, Reworded]]:
     """One's own words shorter, and plainer, where the rules find anything: with a name and how they would read."""
     ways = ((Message("Shorten"), shortened(words)), (Message("Say it plainer"), plainer(words)))
-    return [(name, plain(way.words), way) for name, way in ways if way.done]
+    return [(name, plain(way.words), way) for name, way in ways if way.notes]
 
 
 def _address(query: Mapping[str, str]) -> str:

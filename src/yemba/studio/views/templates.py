@@ -9,7 +9,7 @@ from django.views.decorators.http import require_safe
 
 from yemba import catalogue as shipped
 from yemba.core.colour.grounds import Ground
-from yemba.core.first_look.given import Given
+from yemba.core.first_look.brief import Brief
 from yemba.core.first_look.looks import fitting
 from yemba.core.site.document import Document
 from yemba.core.site.resolve import Look
@@ -32,7 +32,7 @@ def gallery(request: HttpRequest) -> HttpResponse:
     """Every template, with the words of a trade; those that fit trade and aim best first."""
     trade, aim = _trade(request), request.GET.get("aim", "")
     sections = tuple(kind_of(name) for page in trade.pages for name in page.sections)
-    given = Given(trade, (aim,) if aim in AIMS else (), sections, trade.sample)
+    brief = Brief(trade, (aim,) if aim in AIMS else (), sections, trade.sample)
     context = {
         "trade": trade,
         "aim": aim,
@@ -40,7 +40,7 @@ def gallery(request: HttpRequest) -> HttpResponse:
         "groups": _groups(),
         "templates": [
             {"template": template, "window": _window(request, template, template.sheets[0].slug, trade)}
-            for template in fitting(given, catalogue())
+            for template in fitting(brief, catalogue())
         ],
     }
     return render(request, "studio/gallery.html", context)

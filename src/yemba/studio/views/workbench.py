@@ -129,8 +129,8 @@ def _first_new_section(before: Document, after: Document, page: str) -> str:
     """Where on the page in view that begins which a command would add; "" where it adds no section there."""
     if page not in before.pages or page not in after.pages:
         return ""
-    known = before.pages[page].sections
-    return next((key for key, _ in after.pages[page].ordered() if key not in known), "")
+    sections = before.pages[page].sections
+    return next((key for key, _ in after.pages[page].ordered() if key not in sections), "")
 
 
 @login_required
@@ -138,26 +138,26 @@ def _first_new_section(before: Document, after: Document, page: str) -> str:
 def state(request: HttpRequest, slug: str) -> HttpResponse:
     """All that the windows need to show one page as in the draft, live, without one change, with some, or at a step."""
     site = site_of(request, slug)
-    shown = sites.document(site)
+    document = sites.document(site)
     along: dict[str, Any] = {}
     if request.GET.get("which") == "live":
-        shown = hosting.live_document(site) or shown
+        document = hosting.live_document(site) or document
     elif "without" in request.GET:
-        shown = without(site, [request.GET["without"]])
+        document = without(site, [request.GET["without"]])
     elif (number := whole(request.GET.get("at", ""))) is not None:
         try:
-            shown = history.at(site, number)
+            document = history.at(site, number)
         except Fault as fault:
             raise Http404 from fault
     elif "goes" in request.GET:
         ticked = request.GET.getlist("goes")
         try:
-            shown, going = chosen(site, ticked)
+            document, going = chosen(site, ticked)
             along = {"along": [change.subject for change in going if change.key not in ticked]}
         except Fault as fault:  # nothing is ticked, or it cannot go alone: nothing would change
-            shown = hosting.live_document(site) or shown
+            document = hosting.live_document(site) or document
             along = {} if fault.code == "nothing-chosen" else {"sentence": fault.sentence}
-    return JsonResponse({"patch": patch(None, shown, request.GET.get("page", "")), **along})
+    return JsonResponse({"patch": patch(None, document, request.GET.get("page", "")), **along})
 
 
 @login_required

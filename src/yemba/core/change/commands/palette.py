@@ -64,8 +64,8 @@ class OfColour(Command):
         return self.label(palette[self._place(palette)]["name"])
 
     def _place(self, palette: Brand) -> int:
-        for place, known in enumerate(palette):
-            if known["id"] == self.colour:
+        for place, colour in enumerate(palette):
+            if colour["id"] == self.colour:
                 return place
         raise Fault("gone", Message("That colour is no longer in the palette."), "colour")
 
@@ -111,8 +111,8 @@ def colour_beneath(look: Look, colour: str) -> dict[str, str] | None:
     sheet = dict(look.document.sheet)
     sheet.pop("palette", None)
     document = look.document.model_copy(update={"sheet": sheet})
-    given = Look(document, look.catalogue).value("palette")
-    return next((dict(known) for known in given if known["id"] == colour), None)
+    beneath = Look(document, look.catalogue).value("palette")
+    return next((dict(one) for one in beneath if one["id"] == colour), None)
 
 
 class ReturnColour(OfColour):
@@ -155,10 +155,10 @@ class RemoveColour(OfColour):
     instead: str = ""
 
     def change(self, palette: Brand, place: int) -> None:
-        known = [colour["id"] for colour in palette]
-        if self.instead in known and self.instead != self.colour:
-            palette[place] = palette[known.index(self.instead)]
-            del palette[known.index(self.instead)]
+        ids = [colour["id"] for colour in palette]
+        if self.instead in ids and self.instead != self.colour:
+            palette[place] = palette[ids.index(self.instead)]
+            del palette[ids.index(self.instead)]
         else:
             del palette[place]
 
@@ -300,10 +300,10 @@ class ChoosePalette(Command):
 
 def whole(colours: list[tuple[str, Colour]]) -> list[tuple[str, Colour]]:
     """A palette of at least three and at most eight."""
-    made = list(colours)
-    lead = made[0][1]
+    palette = list(colours)
+    lead = palette[0][1]
     for lightness in (0.965, 0.26, 0.6):
         near = neutral(lead, lightness)
-        if len(made) < FEWEST_COLOURS and all(difference(near, known) > 0.1 for _, known in made):
-            made.append((str(name_for(near, [name for name, _ in made])), near))
-    return made[:MOST_COLOURS]
+        if len(palette) < FEWEST_COLOURS and all(difference(near, colour) > 0.1 for _, colour in palette):
+            palette.append((str(name_for(near, [name for name, _ in palette])), near))
+    return palette[:MOST_COLOURS]

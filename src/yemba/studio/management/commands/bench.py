@@ -32,7 +32,7 @@ from yemba.core.colour.from_picture import from_picture
 from yemba.core.colour.grounds import work_out
 from yemba.core.colour.plane import plane
 from yemba.core.colour.srgb import Colour
-from yemba.core.first_look.given import Given
+from yemba.core.first_look.brief import Brief
 from yemba.core.first_look.looks import dressed, rounds
 from yemba.core.first_look.shape import shape_of
 from yemba.core.site.document import Document
@@ -345,8 +345,8 @@ def _first_looks() -> None:
     plan = proposed(trade, ["found"])
     made = Beginning("Bench", "Lower Marsh", trade, catalogue(), new_id).document("slipway", plan, {})
     colours = tuple(share.colour for share in from_picture(logo))
-    given = Given(trade, ("found",), ("opening",), "Bench", logo=colours, shape=shape_of(logo))
-    for look in rounds(given, catalogue(), palettes())[0]:
+    brief = Brief(trade, ("found",), ("opening",), "Bench", logo=colours, shape=shape_of(logo))
+    for look in rounds(brief, catalogue(), palettes())[0]:
         document = Document.model_validate(dressed(made.plain(), look))
         site_files(rendering(document, draft=True))["index.html"].make()
 

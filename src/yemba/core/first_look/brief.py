@@ -9,7 +9,7 @@ from yemba.core.first_look.shape import Shape
 from yemba.core.trade.trade import Trade
 
 
-class Given(NamedTuple):
+class Brief(NamedTuple):
     """`sections` are the kinds of the sections of the plan, each as often as it stands in it; `letters` are all that
     the site is written in. `codes`, `logo` and `photo` are colours, what matters most first, `shape` the logo's."""
 
