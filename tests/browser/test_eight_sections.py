@@ -5,7 +5,7 @@ from __future__ import annotations
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.hands import chapter, eventually, frames, kept, until
+from tests.browser.hands import chapter, eventually, frames, kept, settled, until
 from yemba.sites import services as sites
 from yemba.sites.models import Site
 
@@ -32,6 +32,29 @@ def _sections(site: Site, page: str) -> list[str]:
 def _open_chooser(page: Page) -> None:
     if not page.locator("#section-kind").is_visible():
         page.get_by_text("Add a section", exact=True).click()
+
+
+def test_what_a_page_begins_with_is_offered_first_until_a_place_is_named(bench: Page, demo: Site) -> None:
+    chapter(bench, "Pages")
+    _open_chooser(bench)
+    where = bench.locator("#section-after")
+    last = where.input_value()
+    assert last
+    opening, words = (bench.locator(f"#section-kind [value='{kind}']").last for kind in ("opening", "words"))
+    opening.check(force=True)
+    expect(where).to_have_value("")
+    words.check(force=True)
+    expect(where).to_have_value(last)
+    opening.check(force=True)
+    bench.get_by_role("button", name="Add section").click()
+    kept(bench, "Opening added")
+    settled(bench)
+    assert _sections(demo, "Home")[:2] == ["opening", "opening"]
+    _open_chooser(bench)
+    named = where.locator("option").nth(2).get_attribute("value")
+    where.select_option(named)
+    opening.check(force=True)
+    expect(where).to_have_value(str(named))
 
 
 def test_eight_sections_by_mouse_and_two_of_them_put_elsewhere(bench: Page, demo: Site) -> None:

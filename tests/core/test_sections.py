@@ -155,3 +155,19 @@ def test_several_entries_are_moved_copied_and_taken_away_in_one_edit(document: D
     for wrong in ({"items": "", "act": "out"}, {"items": second, "act": "sell"}, {"items": "gone", "act": "out"}):
         with pytest.raises(Fault):
             done(document, catalogue, "do-to-items", section=listed.key, **wrong)
+
+
+def test_what_a_page_begins_with_goes_first_unless_a_place_is_named(document: Document, catalogue: Catalogue) -> None:
+    home = document.order[0]
+    order = document.pages[home].order
+
+    def added(**arguments: str) -> int:
+        """The place of the new one."""
+        new = done(document, catalogue, "add-section", page=home, **arguments).pages[home].order
+        (key,) = set(new) - set(order)
+        return new.index(key)
+
+    assert added(kind="opening") == 0
+    assert added(kind="opening", after=order[0]) == 1
+    assert added(kind="words") == len(order)
+    assert added(kind="words", after="") == 0

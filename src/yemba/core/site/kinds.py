@@ -21,6 +21,7 @@ from yemba.core.value.reaching import REACHES
 
 DATES, HOURS, MESSAGES, SIGN_UPS = "dates", "hours", "messages", "sign-ups"
 EXCERPTS, POST, ONWARD = "excerpts", "post", "onward"
+OPENS = "opens"
 ROLES = labels(
     {
         DATES: "its items are dates: title, day, begins, ends, place, text",
@@ -30,6 +31,7 @@ ROLES = labels(
         EXCERPTS: "it shows what pages say of themselves: shows, tag, most, ways",
         POST: "it heads a post of the journal: heading",
         ONWARD: "it leads from a post to those before and after it",
+        OPENS: "a page begins with it: it is added before all others, unless a place is named",
     }
 )
 """What a kind may be to the rest of a site, with the fields that this takes."""

@@ -15,7 +15,7 @@ from yemba.core.site.buttons import KINDS
 from yemba.core.site.document import Item, Section, ordered_items
 from yemba.core.site.feeds import FIELD
 from yemba.core.site.frame import size_of
-from yemba.core.site.kinds import DATES, GROUPS, SHARED, Field, SectionKind
+from yemba.core.site.kinds import DATES, GROUPS, OPENS, SHARED, Field, SectionKind
 from yemba.core.site.one_offs import ALIGNMENTS, field_of, level_of
 from yemba.core.site.resolve import Look
 from yemba.core.site.words import plain
@@ -89,10 +89,12 @@ def kinds(look: Look) -> list[tuple[str, list[Context]]]:
 
 
 def offered(look: Look, kind: SectionKind) -> Context:
-    """A kind with the layouts that the template shows, its own first, as one line: "slug=Name|slug=Name"."""
+    """A kind with the layouts that the template shows, its own first, as one line: "slug=Name|slug=Name"; `first` says
+    that a page begins with it."""
     usual = look.layout_of(kind.slug, None).value
     layouts = sorted(_layouts(look, kind), key=lambda one: one[0] != usual)
-    return {"kind": kind, "layouts": "|".join(f"{slug}={name}" for slug, name in layouts)}
+    listed = "|".join(f"{slug}={name}" for slug, name in layouts)
+    return {"kind": kind, "layouts": listed, "first": OPENS in kind.roles}
 
 
 def _layouts(look: Look, kind: SectionKind) -> list[tuple[str, str]]:

@@ -18,7 +18,7 @@ from yemba.core.site.addresses import TAKEN_BY_PAGES, free_slug, slug_from
 from yemba.core.site.document import STANDING, Holder, Section, Standing
 from yemba.core.site.feeds import FETCHED
 from yemba.core.site.ids import Ids
-from yemba.core.site.kinds import Field, SectionKind
+from yemba.core.site.kinds import OPENS, Field, SectionKind
 from yemba.core.site.resolve import Look
 from yemba.core.site.text_import import ImportedSection, sections_of
 from yemba.core.trade.begin import new_entry, new_section
@@ -29,7 +29,7 @@ _TEMPLATES = Message("as the template has it")
 
 class AddSection(Command):
     """Add a section with its starter words to a page, or to a `part` that holds sections; `after` names the one above
-    it, "" puts it first; without a `layout` it has the template's."""
+    it, "" puts it first, None where its kind belongs: first or last; without a `layout` it has the template's."""
 
     name: ClassVar[str] = "add-section"
     page: str = ""
@@ -52,8 +52,11 @@ class AddSection(Command):
         section |= {"layout": self.layout} if self.layout else {}
         return [
             put(look.document, (*path, "sections", key), section),
-            put(look.document, (*path, "order"), _inserted(order, [key], self.after)),
+            put(look.document, (*path, "order"), _inserted(order, [key], self._above(kind))),
         ]
+
+    def _above(self, kind: SectionKind) -> str | None:
+        return "" if self.after is None and OPENS in kind.roles else self.after
 
     def _holder(self, look: Look) -> tuple[str, str]:
         if self.part:

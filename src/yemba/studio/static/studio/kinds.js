@@ -1,6 +1,7 @@
 // Kinds of section found by words: those that have every word in their name, purpose or other names stay. The layouts of
 // the one that is chosen are drawn as they would look on this site.
 import { onDeskShown } from "./desk_shown.js";
+import { isHeld } from "./held.js";
 import { config } from "./state.js";
 
 export function kinds() {
@@ -11,10 +12,12 @@ export function kinds() {
       words.addEventListener("keydown", (event) => {
         if (event.key === "Enter") event.preventDefault(); // it finds, and adds nothing
       });
-      this.$root.addEventListener("input", ({ target }) => target.name === "kind" && this.draw(target));
-      this.$root.closest("details").addEventListener("toggle", () => this.drawChosen());
-      this.drawChosen();
-      onDeskShown(this.$root, () => this.drawChosen());
+      this.$root.addEventListener("input", ({ target }) => {
+        if (target.name === "kind") this.take(target);
+      });
+      this.$root.closest("details").addEventListener("toggle", () => this.takeChosen());
+      this.takeChosen();
+      onDeskShown(this.$root, () => this.takeChosen());
     },
 
     narrow(typed) {
@@ -31,9 +34,14 @@ export function kinds() {
     },
 
     // Nothing is asked for while the fold is shut.
-    drawChosen() {
+    takeChosen() {
       const chosen = this.$root.querySelector("[name=kind]:checked");
-      if (chosen?.closest("details")?.open) this.draw(chosen);
+      if (chosen?.closest("details")?.open) this.take(chosen);
+    },
+
+    take(chosen) {
+      this.draw(chosen);
+      this.place(chosen);
     },
 
     draw({ value: kind, dataset }) {
@@ -44,6 +52,14 @@ export function kinds() {
         .split("|")
         .map((one, number) => layoutChoice(kind, ...one.split("="), number === 0));
       place.replaceChildren(place.querySelector("legend"), ...choices);
+    },
+
+    // What a page begins with goes first, until its owner names a place, or named one by where "add" was pressed.
+    place({ form, dataset }) {
+      const { after } = form.elements;
+      if (after.dataset.named !== undefined || isHeld(after)) return;
+      const usual = [...after.options].find((option) => option.defaultSelected) ?? after.options[0];
+      after.value = dataset.first === undefined ? usual.value : "";
     },
 
     // What is added is what is seen; it is held as if it had been pressed.
