@@ -7,6 +7,7 @@ output. Tasks are the functions named in TASKS: what they are given and what the
 
 from __future__ import annotations
 
+import atexit
 import json
 import os
 import resource
@@ -136,7 +137,13 @@ def _after_fork() -> None:
     _pool = Pool()
 
 
+def _at_exit() -> None:
+    """A process that ends takes its workers along."""
+    _pool.end()
+
+
 os.register_at_fork(after_in_child=_after_fork)
+atexit.register(_at_exit)
 
 
 def _task(path: str) -> Any:

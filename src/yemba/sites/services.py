@@ -129,14 +129,16 @@ def edit(
     if revision is not None:
         _refuse_clash(site, steps, revision, window)
     after = _applied(before, steps)
-    _refuse_overfull(site.document, after)
-    timing.mark("plan")
     if not steps:
+        timing.mark("plan")
         return Done(before, before, "")  # nothing was done that could be told of
+    text = after.text()
+    _refuse_overfull(site.document, text, after)
+    timing.mark("plan")
     label = str(command.say(resolved))[:_LONGEST_LABEL]
     site.edits.filter(undone=True).delete()
     last = site.edits.last()
-    store_draft(site, after)
+    store_draft(site, after, text)
     if gesture and last and last.gesture == gesture and last.command == name:
         earlier = [from_plain(plain) for plain in last.operations]
         last.operations = [step.plain() for step in fold(earlier, steps)]
@@ -222,19 +224,18 @@ def locked(site: Site) -> Site:
     return Site.objects.select_for_update().get(pk=site.pk)
 
 
-def _refuse_overfull(before: str, after: Document) -> None:
+def _refuse_overfull(before: str, text: str, after: Document) -> None:
     """Raises Fault ``too-many`` where a site grows beyond what a site may hold; what is in the bin does not count."""
     most = KILOBYTES.most * 1000
     if len(before) < _NEARLY * most:
         return
-    grows = len(after.text()) > len(before)
-    if grows and len(after.model_copy(update={"bin": {}}).text().encode()) > most:
+    if len(text) > len(before) and len(after.model_copy(update={"bin": {}}).text().encode()) > most:
         KILOBYTES.check(KILOBYTES.most)
 
 
-def store_draft(site: Site, after: Document) -> None:
-    """Make the draft this document; part of an edit, never one alone."""
-    site.document = after.text()
+def store_draft(site: Site, after: Document, text: str = "") -> None:
+    """Make the draft this document, whose `text` may be at hand; part of an edit, never one alone."""
+    site.document = text or after.text()
     _READ.put(site.document, after)
     site.revision += 1
     site.save(update_fields=["document", "revision", "changed_at"])
