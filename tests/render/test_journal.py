@@ -146,3 +146,17 @@ def test_what_a_change_of_a_post_touches(change: dict[str, Any], places: set[tup
     after = before.model_copy(update={"pages": pages})
     spots = {(spot.page, spot.place) for spot in reach(State(_site(before)), State(_site(after)))}
     assert {spot for spot in spots if spot[1] not in ("header", "footer", "sidebar", "background")} == places
+
+
+def test_a_size_reaches_the_excerpts_that_show_something_and_none_of_the_empty_ones() -> None:
+    """Both sections are of one cut: same kind, same fields filled."""
+    document = _document(tag="Paste", ways="")
+    empty = {"kind": "excerpts", "fields": {"heading": "All", "shows": "posts", "tag": "Wood"}}
+    first = {"name": "Empty", "slug": "empty", "sections": {"e": empty}, "order": ["e"]}
+    plain = document.plain()
+    order = ["home", "none", *plain["order"][1:]]
+    document = Document.model_validate(plain | {"pages": plain["pages"] | {"none": first}, "order": order})
+    larger = document.model_copy(update={"sheet": {**document.sheet, "h5.wide": 21, "h5.phone": 19}})
+    reached = {(spot.page, spot.place) for spot in reach(State(_site(document)), State(_site(larger)))}
+    assert ("all", "l") in reached
+    assert ("none", "e") not in reached

@@ -8,7 +8,7 @@ Its markup follows from what it was seen to read while it was rendered (``record
 from __future__ import annotations
 
 import re
-from collections.abc import Hashable, Mapping
+from collections.abc import Hashable, Iterable, Mapping
 from functools import cached_property
 from typing import Any, NamedTuple
 
@@ -63,6 +63,8 @@ class State:
         self._looks: dict[Hashable, Any] = {}
         self.frame = (frame(site.look, fit), site.look.value("sidebar.folds"))
         self._boxes: dict[str, tuple[Boxes, ...]] = {}
+        self._page_reads: dict[str, Reads] = {}
+        self._language_reads: dict[str, Reads] = {}
 
     def of(self, document: Document) -> State:
         """The state of another document of the same site."""
@@ -86,6 +88,21 @@ class State:
         """What the markup of a place depends on, beside its own content; rendered where that is not known yet."""
         earlier = self._recorded.get(page, {}).get(place)
         return earlier if earlier is not None else fragment_of(self.answers, page, place).reads
+
+    def page_reads(self, page: str) -> Reads:
+        """What the markup of any place of a page depends on."""
+        if page not in self._page_reads:
+            listed = places(self.look.document.shown(page))
+            self._page_reads[page] = _merged(self.reads(page, place) for place in listed)
+        return self._page_reads[page]
+
+    def language_reads(self, language: str) -> Reads:
+        """What the markup of any page in a language depends on."""
+        if language not in self._language_reads:
+            pages = self.look.document.published_pages()
+            listed = [key for key, page in pages if page.language == language]
+            self._language_reads[language] = _merged(map(self.page_reads, listed))
+        return self._language_reads[language]
 
     # Looks
 
@@ -160,6 +177,10 @@ class State:
         return shape
 
 
+def _merged(several: Iterable[Reads]) -> Reads:
+    return {read: digest for reads in several for read, digest in reads.items()}
+
+
 def reach(before: State, after: State) -> list[Spot]:
     """Places that are written or look otherwise, those that came and those that went; in page order."""
     was, now = before.look.document, after.look.document
@@ -170,8 +191,7 @@ def reach(before: State, after: State) -> list[Spot]:
         if old is None or new is None:
             spots += [Spot(page_id, place) for place in places(new or was.shown(page_id))]
             continue
-        gone = [key for key in old.order if key not in new.sections]
-        spots += [Spot(page_id, place) for place in [*places(new), *gone] if verdicts.differs(page_id, place)]
+        spots += [Spot(page_id, place) for place in verdicts.differing(page_id, old, new)]
     return spots
 
 
@@ -182,20 +202,56 @@ class _Verdicts:
         self._before, self._after = before, after
         self._restyled: dict[tuple[str, str, str], bool] = {}
         self._of_cut: dict[int, bool] = {}
+        self._of_language: dict[str, bool] = {}
 
-    def differs(self, page: str, place: str) -> bool:
-        """Whether a place that one of them has is written or looks otherwise in the other."""
-        seen = [state.look.document.is_published(page) for state in (self._before, self._after)]
-        if not all(seen):
-            return any(seen)
+    def differing(self, page: str, old: Page, new: Page) -> list[str]:
+        """Places of a page that is in both that are written or look otherwise, those that came and those that went."""
+        listed = [*places(new), *(key for key in old.order if key not in new.sections)]
+        public = [state.look.document.is_published(page) for state in (self._before, self._after)]
+        if not all(public):
+            return listed if any(public) else []
+        if old is not new or not self._reads_hold(page, new):
+            return [place for place in listed if self._differs(page, place, old, new)]
+        if self._all_look_alike(page, new):
+            return []
+        return [place for place in listed if self._looks_otherwise(page, place, old, new)]
+
+    def _all_look_alike(self, page: str, content: Page) -> bool:
+        """Whether no place looks otherwise of a page of which all content is the same."""
+        if self._before.frame != self._after.frame:
+            return False
+        if any(self._part_looks_otherwise(page, part) for part in parts()):
+            return False
+        return not any(self._cut_looks_otherwise(page, key, cut) for key, cut in cuts(content).items())
+
+    def _reads_hold(self, page: str, content: Page) -> bool:
+        """Whether nothing differs that the page reads: asked first of all that any page in its language reads."""
+        return self._language_holds(content.language) or self._answers(page).hold(self._before.page_reads(page))
+
+    def _language_holds(self, language: str) -> bool:
+        """Whether nothing differs that any page in this language reads."""
+        if language not in self._of_language:
+            answers = self._after.answers.in_language(language)
+            self._of_language[language] = answers.hold(self._before.language_reads(language))
+        return self._of_language[language]
+
+    def _answers(self, page: str) -> Answers:
+        return self._after.answers.of_page(page)
+
+    def _differs(self, page: str, place: str, old: Page, new: Page) -> bool:
+        return self._looks_otherwise(page, place, old, new) or self._rewritten(page, place, old, new)
+
+    def _looks_otherwise(self, page: str, place: str, old: Page, new: Page) -> bool:
+        """Whether a place stands or looks otherwise, or is in one of them only."""
         if self._stands_otherwise(page, place):
             return True
         if place in parts():
-            return self._part_looks_otherwise(page, place) or self._rewritten(page, place)
-        old, new = (state.look.document.shown(page) for state in (self._before, self._after))
+            return self._part_looks_otherwise(page, place)
         if place not in old.sections or place not in new.sections:
             return True
-        return self._looks_otherwise(page, place, old, new) or self._rewritten(page, place)
+        if old is new:
+            return self._cut_looks_otherwise(page, place, cuts(new)[place])
+        return bool(self._before.section_looks(page, place) != self._after.section_looks(page, place))
 
     def _stands_otherwise(self, page: str, place: str) -> bool:
         """Whether the frame of the page gives it another place or width: to sections that of the content, to the
@@ -219,30 +275,30 @@ class _Verdicts:
             self._restyled[key] = looks[0] != looks[1]
         return self._restyled[key]
 
-    def _looks_otherwise(self, page: str, key: str, old: Page, new: Page) -> bool:
-        """Sections of one cut look alike under any design: those of an unchanged page are asked once a cut."""
-        if old is not new or self._after.shows_other_pages(new.sections[key]):
-            return bool(self._before.section_looks(page, key) != self._after.section_looks(page, key))
-        cut = cuts(new)[key]
-        if cut not in self._of_cut:
-            self._of_cut[cut] = self._before.section_looks(page, key) != self._after.section_looks(page, key)
-        return self._of_cut[cut]
+    def _cut_looks_otherwise(self, page: str, key: str, cut: int) -> bool:
+        """Of a section that stayed the same. Those of one cut look alike under any design, so that they are asked once,
+        but for those that show other pages."""
+        if (verdict := self._of_cut.get(cut)) is not None:
+            return verdict
+        verdict = bool(self._before.section_looks(page, key) != self._after.section_looks(page, key))
+        if not self._after.shows_other_pages(self._after.look.document.shown(page).sections[key]):
+            self._of_cut[cut] = verdict
+        return verdict
 
-    def _rewritten(self, page: str, place: str) -> bool:
+    def _rewritten(self, page: str, place: str, old: Page, new: Page) -> bool:
         """Whether the markup differs; rendered only where something that it read differs, or its own content."""
-        answers = self._after.answers.of_page(page)
-        if self._same_content(page, place) and answers.hold(self._before.reads(page, place)):
+        if _same_content(place, old, new) and self._answers(page).hold(self._before.reads(page, place)):
             return False
         return self._before.markup(page, place) != self._after.markup(page, place)
 
-    def _same_content(self, page: str, place: str) -> bool:
-        old, new = (state.look.document.shown(page) for state in (self._before, self._after))
-        if depth(old) != depth(new) or old.language != new.language:
-            return False
-        if old is new or place in parts():
-            return True
-        first = [stored.order[0] == place for stored in (old, new)]
-        return first[0] == first[1] and old.sections[place] == new.sections[place]
+
+def _same_content(place: str, old: Page, new: Page) -> bool:
+    if depth(old) != depth(new) or old.language != new.language:
+        return False
+    if old is new or place in parts():
+        return True
+    first = [stored.order[0] == place for stored in (old, new)]
+    return first[0] == first[1] and old.sections[place] == new.sections[place]
 
 
 def of_change(change: Change, live: State) -> list[Spot]:

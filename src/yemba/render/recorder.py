@@ -81,6 +81,8 @@ class Answers:
 
     def hold(self, reads: Reads) -> bool:
         """Whether every question has the answer it had."""
+        if reads.items() <= self._digests.items():  # as a rule all of them were asked before
+            return True
         return all(self.digest(read) == digest for read, digest in reads.items())
 
 
