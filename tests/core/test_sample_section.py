@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from datetime import UTC, datetime
+
 import pytest
 
 from yemba.core.change.command import read_command
@@ -10,6 +12,7 @@ from yemba.core.errors import Fault
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document, Picture, read
 from yemba.core.site.ids import new_id
+from yemba.core.site.journal import neighbours
 from yemba.core.site.resolve import Look
 from yemba.core.trade.sample_section import sample_section
 
@@ -21,7 +24,7 @@ def test_every_kind_in_every_layout_is_a_site_of_its_own(document: Document, cat
         for layout in kind.layout_names():
             alone = sample_section(look, kind, layout)
             assert read(alone.text()).text() == alone.text(), "it can be stored and read"
-            (standing,) = alone.standing()
+            standing = next(alone.standing())
             assert (standing.section.kind, standing.section.layout) == (kind.slug, layout)
             assert alone.sheet == document.sheet
             wants = [one.slug for one in kind.fields if one.type == "picture" and one.slug != "backdrop"]
@@ -40,3 +43,24 @@ def test_a_section_is_added_in_a_layout(document: Document, catalogue: Catalogue
         read_command("add-section", {"page": home, "kind": "gallery", "layout": "spiral"}).plan(look, new_id)
     assert "spiral" in refused.value.sentence
     assert "strips" in refused.value.sentence
+
+
+def test_what_leads_to_pages_leads_to_those_of_the_site(document: Document, catalogue: Catalogue) -> None:
+    look = Look(document, catalogue)
+    excerpts = sample_section(look, catalogue.kinds["excerpts"], "rows")
+    (section,) = [one.section for one in excerpts.standing() if one.key == "alone"]
+    pages = {item.fields["link"].removeprefix("page:") for item in section.items.values()}
+    assert len(pages) == 2
+    assert pages <= document.pages.keys() & excerpts.pages.keys()
+    onward = sample_section(look, catalogue.kinds["onward"], "line")
+    earlier, later = neighbours(onward, "alone", datetime(2026, 1, 1, tzinfo=UTC))
+    assert {earlier, later} == pages, "it stands between two of them in time"
+    signs = sample_section(look, catalogue.kinds["listen"], "signs").pages["alone"].sections["alone"]
+    assert all(item.fields["sign"] for item in signs.items.values()), "there is a sign to see"
+
+
+def test_a_site_of_one_page_has_samples_too(catalogue: Catalogue, document: Document) -> None:
+    home = document.order[0]
+    lone = document.model_copy(update={"pages": {home: document.pages[home]}, "order": [home]})
+    for kind in ("excerpts", "onward"):
+        assert [*sample_section(Look(lone, catalogue), catalogue.kinds[kind], "").pages] == ["alone"]

@@ -59,7 +59,8 @@ class Field(Strict):
     `heads` says that an item's field is set as a heading, `level` in which level of text it is set, `will_do` that the
     starter words may stay as they are. `reaches` is "mail" or "telephone" where a line is a link by which somebody is
     reached. A field of the type "choice" takes a key of `offered`. A link with `excerpt` brings what its page says of
-    itself (``core.site.excerpts``).
+    itself (``core.site.excerpts``). Where a layout is drawn before there is a section, entries hold those of `sample`
+    in turn.
     """
 
     slug: str
@@ -75,6 +76,7 @@ class Field(Strict):
     reaches: str = ""
     offered: dict[str, Label] = {}
     excerpt: bool = False
+    sample: list[str] = []
 
     @field_validator("type")
     @classmethod

@@ -11,20 +11,40 @@ from yemba.core.site.document import Document, Navigation, Page
 from yemba.core.site.kinds import SHARED, Field, SectionKind
 from yemba.core.site.resolve import Look
 from yemba.core.trade.begin import new_section
+from yemba.core.value.link import PAGE
 
+_DAYS = ("2025-01-10", "2025-01-17", "2025-01-24")
 _WITHOUT = {"header.arrangement": "none", "sidebar.side": NONE}
 
 
 def sample_section(look: Look, kind: SectionKind, layout: str) -> Document:
-    """A site of one page with the section on it. Where it wants pictures it has those of the site, in turn."""
+    """A site with the section on its first page. Where it wants pictures it has those of the site, in turn, and where
+    it tells of pages those of the site, around it in time."""
     numbers = (f"x{number}" for number in count())
     section = new_section(look, kind, numbers.__next__) | ({"layout": layout} if layout else {})
+    others = _others(look)
     pictures = cycle(sorted(look.document.pictures) or [""])
-    for fields, known in _fields(kind, section):
-        fields |= {field.slug: next(pictures) for field in known if field.type == "picture" and field not in SHARED}
-    page = Page.model_validate({"name": kind.name, "slug": "", "sections": {"alone": section}, "order": ["alone"]})
-    alone = {"pages": {"alone": page}, "order": ["alone"], "shared": {}, "navigation": Navigation(), "bin": {}}
+    links = cycle([f"{PAGE}{page}" for page in others] or [""])
+    for place, (fields, known) in enumerate(_fields(kind, section)):
+        for field in known:
+            if field.type == "picture" and field not in SHARED:
+                fields[field.slug] = next(pictures)
+            elif field.excerpt:
+                fields[field.slug] = next(links)
+            elif field.sample:
+                fields[field.slug] = field.sample[place % len(field.sample)]
+    page = {"name": kind.name, "slug": "", "sections": {"alone": section}, "order": ["alone"], "posted": _DAYS[1]}
+    pages = {"alone": Page.model_validate(page), **others}
+    alone = {"pages": pages, "order": [*pages], "shared": {}, "navigation": Navigation(), "bin": {}}
     return look.document.model_copy(update=alone | {"parts": {**look.document.parts, **_WITHOUT}})
+
+
+def _others(look: Look) -> dict[str, Page]:
+    """Two pages of the site as posts, one before and one after that of the section."""
+    document = look.document
+    listed = [(key, page) for key, page in document.published_pages() if page.slug and not page.language]
+    days = zip(listed, (_DAYS[0], _DAYS[2]), strict=False)
+    return {key: page.model_copy(update={"posted": day, "standing": {}}) for (key, page), day in days}
 
 
 def _fields(kind: SectionKind, section: dict[str, Any]) -> Iterator[tuple[dict[str, str], list[Field]]]:
