@@ -70,9 +70,8 @@ class Reworded(NamedTuple):
 def shortened(words: str) -> Reworded:
     """Without filler words, and with the short way of saying for the long."""
     notes: list[str] = []
-    return Reworded(
-        _in_texts(words, lambda text: _without_fillers(_in_place(text, _WORDY, notes), notes)), tuple(notes)
-    )
+    plain = _in_texts(words, lambda text: _without_fillers(_in_place(text, _WORDY, notes), notes))
+    return Reworded(plain, tuple(notes))
 
 
 def plainer(words: str) -> Reworded:
