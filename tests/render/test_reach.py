@@ -186,3 +186,17 @@ def test_a_frame_reaches_all_that_it_gives_another_place(
     assert (Spot(home, "header") in spots) == of_page
     without = {Spot(other, key) for key in bare.order}
     assert without & spots == (without if of_page else set()), "a page without it changes with the sheet alone"
+
+
+def test_a_place_without_a_sign_keeps_its_name_where_signs_stand_alone(document: Document) -> None:
+    items = {
+        "m": {"fields": {"title": "By mail", "sign": "mail", "link": "mailto:ines@saltmarsh.example"}},
+        "n": {"fields": {"title": "Elsewhere", "link": "https://elsewhere.example/"}},
+    }
+    section = {"kind": "listen", "layout": "signs", "items": items, "order": [*items]}
+    plain = document.plain()
+    home = plain["pages"][document.order[0]] | {"sections": {"l": section}, "order": ["l"]}
+    listed = Document.model_validate(plain | {"pages": plain["pages"] | {document.order[0]: home}})
+    markup = fragments(Answers(rendering(listed)), document.order[0])["l"].html
+    assert '<span class="unseen">By mail</span>' in markup
+    assert "<span>Elsewhere</span>" in markup
