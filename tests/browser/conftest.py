@@ -25,6 +25,13 @@ PATIENCE = 20_000  # ms; a busy machine is slow, not wrong
 expect.set_options(timeout=PATIENCE)
 
 
+def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
+    """A browser's errand that fails is tried once more; the run names it in its summary (docs/decisions/0048)."""
+    for one in items:
+        if one.get_closest_marker("browser"):
+            one.add_marker(pytest.mark.flaky(reruns=1))
+
+
 @pytest.fixture(scope="session", autouse=True)
 def pictures_are_made_once() -> Iterator[None]:
     """Each test begins with an empty database; the demo's drawings and their sizes are the same every time."""

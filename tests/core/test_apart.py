@@ -3,18 +3,21 @@
 from __future__ import annotations
 
 import os
+import signal
 import threading
 import time
 from collections.abc import Iterator
 from concurrent.futures import ThreadPoolExecutor
 from contextlib import suppress
+from pathlib import Path
 
 import pytest
 
 from yemba.core import apart
 from yemba.core.errors import Fault
 
-THESE = {name: f"tests.core.test_apart:{name}" for name in ("doubled", "refuse", "stumble", "sleep", "crash", "fill")}
+_TASKS = ("doubled", "refuse", "stumble", "sleep", "toil", "crash", "crash_once", "fill")
+THESE = {name: f"tests.core.test_apart:{name}" for name in _TASKS}
 
 
 def doubled(data: bytes, times: int) -> dict[str, object]:
@@ -33,8 +36,22 @@ def sleep() -> None:
     time.sleep(60)
 
 
+def toil() -> None:
+    while True:
+        pass
+
+
 def crash() -> None:
     os.abort()
+
+
+def crash_once(mark: str) -> bytes:
+    """Ends its process the first time, as a machine short of memory would."""
+    if Path(mark).exists():
+        return b"at last"
+    Path(mark).touch()
+    os.kill(os.getpid(), signal.SIGKILL)
+    raise AssertionError("never reached")
 
 
 def fill() -> int:
@@ -66,7 +83,7 @@ def test_a_fault_comes_over_whole_and_what_is_none_is_told(pool: apart.Pool) -> 
         pool.do("stumble", 10, 10, {})
 
 
-@pytest.mark.parametrize(("task", "seconds"), [("sleep", 0.3), ("crash", 10), ("fill", 10)])
+@pytest.mark.parametrize(("task", "seconds"), [("sleep", 0.1), ("toil", 0.3), ("crash", 10), ("fill", 10)])
 def test_what_hangs_crashes_or_fills_the_memory_is_ended_and_the_next_is_served(
     pool: apart.Pool, task: str, seconds: float
 ) -> None:
@@ -77,10 +94,28 @@ def test_what_hangs_crashes_or_fills_the_memory_is_ended_and_the_next_is_served(
     assert pool.do("doubled", 10, 10, {"data": b"ab", "times": 2})["twice"] == b"abab"
 
 
+def test_what_takes_too_much_of_the_processor_is_not_tried_again(pool: apart.Pool) -> None:
+    with pytest.raises(apart.TooMuch):
+        pool.do("toil", 0.3, 10, {})
+
+
+def test_time_that_the_machine_stood_still_is_not_counted(pool: apart.Pool) -> None:
+    worker = apart.Worker()
+    worker.do("doubled", 10, {"data": b"", "times": 1})
+    os.kill(worker._process.pid, signal.SIGSTOP)
+    threading.Timer(1.0, os.kill, [worker._process.pid, signal.SIGCONT]).start()
+    assert worker.do("doubled", 0.5, {"data": b"ab", "times": 2})["twice"] == b"abab"
+    worker.end()
+
+
+def test_a_task_whose_worker_is_lost_is_given_to_another(pool: apart.Pool, tmp_path: Path) -> None:
+    assert pool.do("crash_once", 10, 10, {"mark": str(tmp_path / "crashed")}) == b"at last"
+
+
 def test_who_finds_all_at_work_waits_and_is_told(pool: apart.Pool) -> None:
     def at_work() -> None:
-        with suppress(apart.TooMuch):
-            pool.do("sleep", 1.5, 10, {})
+        with suppress(apart.Lost):
+            pool.do("sleep", 0.2, 10, {})
 
     busy = threading.Thread(target=at_work)
     busy.start()

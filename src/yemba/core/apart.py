@@ -2,7 +2,8 @@
 that process down.
 
 A few workers are started when first needed and kept; each does one task at a time within limits of time, memory and
-output. Tasks are the functions named in TASKS: what they are given and what they return is JSON, or bytes.
+output. The time is the processor's: on a machine that stands still for a while no file is blamed for it. Tasks are the
+functions named in TASKS: what they are given and what they return is JSON, or bytes.
 """
 
 from __future__ import annotations
@@ -11,6 +12,7 @@ import atexit
 import json
 import os
 import resource
+import signal
 import subprocess
 import sys
 import threading
@@ -33,6 +35,7 @@ TASKS = {
 WORKERS = 2
 MEMORY = 1_200_000_000
 """Bytes of address space that a worker may use."""
+_STANDSTILL = 6  # times the task's own seconds may pass by the clock
 _OUTPUT = 64_000_000  # bytes of one answer's part
 _TASKS_OF_A_WORKER = 200  # then a fresh one takes its place, so that nothing adds up
 _BLOB = "\0blob"
@@ -42,8 +45,12 @@ class Failed(Exception):
     """A task raised something that is no Fault: what, in words."""
 
 
+class Lost(Failed):
+    """A task's process ended without an answer: the task brought it down, or something on the machine did."""
+
+
 class TooMuch(Failed):
-    """A task took too long, filled the memory, or brought its process down."""
+    """A task took more of the processor's time than it may."""
 
 
 class Worker:
@@ -63,15 +70,18 @@ class Worker:
         os.close(theirs[1])
 
     def do(self, task: str, seconds: float, given: dict[str, Any]) -> Any:
-        """Raises TooMuch, after which the worker is gone, a Fault that the task raises, or Failed."""
-        watch = threading.Timer(seconds, self._process.kill)
+        """What the task returns, within `seconds` of processor time.
+
+        Raises TooMuch or Lost, after which the worker is gone, a Fault that the task raises, or Failed.
+        """
+        watch = threading.Timer(seconds * _STANDSTILL, self._process.kill)
         watch.start()
         try:
-            _send(self._out, [TASKS[task], given])
+            _send(self._out, [TASKS[task], seconds, given])
             answer = _receive(self._in)
         except (EOFError, OSError) as error:
             self.end()
-            raise TooMuch(task) from error
+            raise (TooMuch if self._process.returncode == -signal.SIGPROF else Lost)(task) from error
         finally:
             watch.cancel()
         self.done += 1
@@ -89,7 +99,8 @@ class Worker:
 
 
 class Pool:
-    """At most WORKERS of them; who comes when all are at work waits a while."""
+    """At most WORKERS of them; who comes when all are at work waits a while. A task whose worker is lost is given to
+    another one, once."""
 
     def __init__(self, most: int = WORKERS) -> None:
         self._free = threading.Semaphore(most)
@@ -99,13 +110,18 @@ class Pool:
         if not self._free.acquire(timeout=patience):
             raise Fault("busy", Message("Yemba is reading other files just now. Choose it again in a minute."), "file")
         try:
-            worker = self._idle.pop() if self._idle else Worker()
-            try:
-                return worker.do(task, seconds, given)
-            finally:
-                self._back(worker)
+            return self._try(task, seconds, given)
+        except Lost:
+            return self._try(task, seconds, given)
         finally:
             self._free.release()
+
+    def _try(self, task: str, seconds: float, given: dict[str, Any]) -> Any:
+        worker = self._idle.pop() if self._idle else Worker()
+        try:
+            return worker.do(task, seconds, given)
+        finally:
+            self._back(worker)
 
     def _back(self, worker: Worker) -> None:
         if worker.done >= _TASKS_OF_A_WORKER:
@@ -125,8 +141,8 @@ _pool = Pool()
 def work(task: str, *, seconds: float, patience: float = 30.0, **given: Any) -> Any:
     """What a task returns for what it is given; inside a worker it is done there and then.
 
-    Raises TooMuch, Fault ``busy`` after `patience` seconds in which no worker was free, a Fault that the task raises,
-    or Failed.
+    Raises TooMuch, Lost, Fault ``busy`` after `patience` seconds in which no worker was free, a Fault that the task
+    raises, or Failed.
     """
     return _task(TASKS[task])(**given) if _inside else _pool.do(task, seconds, patience, given)
 
@@ -205,7 +221,10 @@ def main(incoming: int, outgoing: int) -> None:
     into, out = Connection(incoming, writable=False), Connection(outgoing, readable=False)
     while True:
         try:
-            path, given = _receive(into)
+            path, seconds, given = _receive(into)
         except EOFError:
             return
-        _send(out, _answer(path, given))
+        signal.setitimer(signal.ITIMER_PROF, seconds)
+        answer = _answer(path, given)
+        signal.setitimer(signal.ITIMER_PROF, 0)
+        _send(out, answer)
