@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from collections.abc import Iterator
 from functools import cache
 from pathlib import Path
@@ -21,6 +22,7 @@ from yemba.render import files
 from yemba.sites.models import Site
 
 _BY_THE_BROWSER = "Applying inline style"  # that Chromium puts on words that are pasted; the policy takes it off
+_MUST_BE = re.compile(r"/where/\?|/assets/")  # what a window asks for of itself
 PATIENCE = 20_000  # ms; a busy machine is slow, not wrong
 expect.set_options(timeout=PATIENCE)
 
@@ -44,7 +46,7 @@ def pictures_are_made_once() -> Iterator[None]:
 
 @pytest.fixture
 def page(browser: Browser, request: pytest.FixtureRequest) -> Iterator[Page]:
-    """A window in which an error of a script, a refusal by the content policy or a place not found fails the test."""
+    """A window in which an error of a script, a refusal by the content policy, a place or picture not found fails."""
     context: BrowserContext = browser.new_context(viewport={"width": 1280, "height": 800})
     opened = context.new_page()
     opened.set_default_timeout(PATIENCE)
@@ -52,7 +54,7 @@ def page(browser: Browser, request: pytest.FixtureRequest) -> Iterator[Page]:
     wrong: list[str] = []
     opened.on("pageerror", lambda error: wrong.append(str(error)))
     opened.on("console", lambda m: wrong.append(m.text) if "Content Security Policy" in m.text else None)
-    opened.on("response", lambda r: wrong.append(r.url) if r.status == 404 and "/where/?" in r.url else None)
+    opened.on("response", lambda r: wrong.append(r.url) if r.status == 404 and _MUST_BE.search(r.url) else None)
     yield opened
     context.close()
     if request.node.get_closest_marker("pastes"):

@@ -9,7 +9,7 @@ import pytest
 from PIL import Image
 from playwright.sync_api import Browser, Page, Route, expect
 
-from tests.browser.hands import frames, kept, steady
+from tests.browser.hands import eventually, frames, kept, steady
 from yemba.core.site.document import Picture
 from yemba.core.site.pictures import framing, picture_size
 from yemba.hosting import services as hosting
@@ -88,6 +88,42 @@ def test_a_picture_is_cropped_by_pointer_and_by_keys_then_turned(bench: Page, de
     shown = frames(bench)[0].locator(f"img[width='{width}'][height='{height}']").first
     for drawn, meant in zip(shown.evaluate(BLOCKS), cut.get_flattened_data(), strict=True):
         assert max(abs(one - two) for one, two in zip(drawn, meant, strict=True)) <= MOST
+
+
+WATCH = """() => {
+  globalThis.blank = 0;
+  const watch = () => {
+    const images = [...document.querySelectorAll('[data-place=opening] img')];
+    if (!images.length || images.some((one) => !one.complete || !one.naturalWidth)) globalThis.blank += 1;
+    requestAnimationFrame(watch);
+  };
+  watch();
+}"""
+
+
+@pytest.mark.parametrize("drawn", [True, False])
+def test_a_picture_in_the_sites_colours_follows_a_code_that_is_typed_and_never_blinks(
+    bench: Page, demo: Site, drawn: bool
+) -> None:
+    if drawn:
+        sites.edit(demo, "take-drawing", {"drawing": "waves", "section": "opening"})
+    else:
+        picture = sites.document(demo).section("opening").section.fields["picture"]
+        leading = next(iter(sites.look(demo).value("palette")))["id"]
+        sites.edit(demo, "tone-picture", {"picture": picture, "filter": "duotone", "tint": f"@{leading}"})
+    bench.reload()
+    image = "document.querySelector('[data-place=opening] img')"
+    eventually(bench, f"{image}.complete && {image}.naturalWidth > 0")
+    for frame in frames(bench):
+        frame.evaluate(WATCH)
+    code = bench.get_by_label(re.compile("^Code of"))
+    code.press("Control+A")
+    bench.keyboard.type("#2f6d44")
+    eventually(bench, f"{image}.currentSrc.includes('?as=')")
+    code.press("Tab")
+    kept(bench, "#2f6d44")
+    eventually(bench, f"!{image}.currentSrc.includes('?as=')")
+    assert [frame.evaluate("blank") for frame in frames(bench)] == [0, 0]
 
 
 def test_a_picture_that_stands_whole_is_cropped_in_no_template(browser: Browser, live_server, demo: Site) -> None:

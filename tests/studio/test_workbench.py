@@ -90,6 +90,32 @@ def test_a_stream_shows_and_keeps_nothing(desk: Client, site: Site) -> None:
     assert desk.post("/sites/saltmarsh/stream/", data | {"hex": "none"}, headers=JSON).status_code == 422
 
 
+def test_pictures_of_what_is_only_looked_at_open_in_the_draft(desk: Client, site: Site, ines: Person) -> None:
+    home = sites.document(site).order[0]
+    opening = sites.document(site).pages[home].order[0]
+    sites.edit(site, "take-drawing", {"drawing": "waves", "section": opening})
+    sites.edit(site, "set-colour", {"colour": "c1", "hex": "#8c3b2a"})
+    looked_at = [
+        desk.post(
+            "/sites/saltmarsh/stream/",
+            {"command": "set-colour", "colour": "c1", "hex": "#2a3b8c", "window_page": home, "streamed": opening},
+            headers=JSON,
+        ),
+        desk.get(f"/sites/saltmarsh/state/?at=1&page={home}"),
+    ]
+    base = f"/~{hosting.draft_token(site, ines)}/"
+    shown = set()
+    for answer in looked_at:
+        (source,) = set(re.findall(r'src="[^"]*(assets/[^"]+)"', answer.json()["patch"]["fragments"][opening]))
+        opened = desk.get(base + source, headers={"host": "draft--saltmarsh.localhost"})
+        assert opened["Content-Type"] == "image/svg+xml"
+        shown.add(opened.content)
+        name, _, token = source.partition("?as=")
+        for forged in (name, f"{name}?as={token[:-1]}", f"{name}?as=", f"assets/other-40.svg?as={token}x"):
+            assert desk.get(base + forged, headers={"host": "draft--saltmarsh.localhost"}).status_code == 404, forged
+    assert len(shown) == 2
+
+
 @pytest.mark.parametrize(
     ("data", "form", "said"),
     [

@@ -8,10 +8,13 @@ from yemba.hosting.flows.publish import publish
 from yemba.hosting.live import edition, editions, live_document, live_edition, live_state
 from yemba.hosting.making import made, make_all, thumb, weigh, weigh_fonts
 from yemba.hosting.rendering import live_address, origin, rendering
+from yemba.hosting.unkept import QUERY, addressed, picture_at
 
 __all__ = [
     "DRAFT_PREFIX",
     "DRAFT_SECONDS",
+    "QUERY",
+    "addressed",
     "bring_back",
     "draft_from",
     "draft_token",
@@ -25,6 +28,7 @@ __all__ = [
     "make_all",
     "make_fonts_ahead",
     "origin",
+    "picture_at",
     "publish",
     "rendering",
     "site_for",

@@ -201,6 +201,8 @@ def _drawn(request: HttpRequest, document: Document, path: str, *, looking: bool
     name = f"{path}index.html" if path == "" or path.endswith("/") else path
     file = files.get(name) or next((f for known, f in files.items() if _same_sheet(known, name)), None)
     if file is None:
+        file = services.picture_at(name, request.GET.get(services.QUERY, ""), store.load)
+    if file is None:
         return _page(request, "hosting/missing.html", 404, name=document.name)
     data = services.made(file)
     if looking and name.endswith(".html"):

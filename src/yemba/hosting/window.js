@@ -97,6 +97,31 @@ function centre(element) {
   goTo(scrollY + top - Math.max(0, innerHeight - height) / 2);
 }
 
+// A picture stands until the one that comes in its place can be drawn: nothing blinks while a colour is dragged.
+function keepPictures(old, fresh) {
+  const pictures = (place) => [...place.querySelectorAll("picture, :not(picture) > img")];
+  const [before, after] = [pictures(old), pictures(fresh)];
+  if (before.length !== after.length) return;
+  for (const [n, stays] of before.entries()) {
+    after[n].replaceWith(stays);
+    if (!stays.isEqualNode(after[n])) swapWhenDrawn(stays, after[n]);
+  }
+}
+
+const coming = new WeakMap(); // by the picture that stands, the last that is to take its place
+
+async function swapWhenDrawn(stays, comes) {
+  coming.set(stays, comes);
+  const image = comes.matches("img") ? comes : comes.querySelector("img");
+  image.loading = "eager";
+  try {
+    await image.decode();
+  } catch {
+    // what cannot be drawn is shown as a browser shows it
+  }
+  if (stays.isConnected && coming.get(stays) === comes) stays.replaceWith(comes);
+}
+
 let late = {}; // fragments that came while words of theirs were written
 
 function patch(given) {
@@ -122,8 +147,10 @@ function patch(given) {
     const holder = document.createElement("template");
     holder.innerHTML = html.trim();
     const old = standing(place);
-    if (old) old.replaceWith(holder.content);
-    else main.append(holder.content);
+    if (old) {
+      old.replaceWith(holder.content);
+      keepPictures(old, standing(place));
+    } else main.append(holder.content);
   }
   if (given.frame) {
     main.parentElement.dataset.sidebar = given.frame.sidebar;

@@ -81,7 +81,7 @@ def site_files(site: Site) -> dict[str, File]:
     files["404.html"] = File(partial(_missing, answers, links[""]))
     files |= _fonts(look, site.draft)
     for picture in look.pictures.values():
-        files |= _picture_files(site, picture)
+        files |= picture_files(picture, site.load)
     for key in sorted(led_to(look.document)):
         file = look.document.files[key]
         files[path(file)] = File(partial(site.load, file.file), f"file:{file.file}")
@@ -290,16 +290,17 @@ def _fonts(look: Look, draft: bool) -> dict[str, File]:
     return {f"assets/{one.name}": File(one.make, f"font:{one.key}") for one in fonts.published(look)}
 
 
-def _picture_files(site: Site, picture: Picture) -> dict[str, File]:
+def picture_files(picture: Picture, load: Callable[[str], bytes]) -> dict[str, File]:
+    """Every file of a picture by its path; `load` gives the stored bytes by their hash."""
     if picture.format == "svg":
         name = pictures.file_name(picture, picture.width, "svg")
-        return {f"assets/{name}": File(partial(picture_bytes, picture, site.load), f"picture:{name}")}
+        return {f"assets/{name}": File(partial(picture_bytes, picture, load), f"picture:{name}")}
     sizes = [(width, form) for form in FORMATS for width in widths(picture_size(picture)[0])]
     sizes.append(pictures.fallback(picture))
     files = {}
     for width, form in sizes:
         name = pictures.file_name(picture, width, form)
-        files[f"assets/{name}"] = picture_file(picture, width, form, site.load)
+        files[f"assets/{name}"] = picture_file(picture, width, form, load)
     return files
 
 

@@ -13,11 +13,14 @@ def focal(picture: Picture) -> tuple[int, int]:
     return picture.focal_x, picture.focal_y
 
 
-def file_name(picture: Picture, width: int, form: str) -> str:
-    """What is framed otherwise has another name."""
+def stem(picture: Picture) -> str:
+    """What the names of all its files begin with. What is framed or toned otherwise has another."""
     mark = rendition(picture).mark
-    framed = f"-{mark}" if mark else ""
-    return f"{picture.file[:16]}{framed}-{width}.{form}"
+    return f"{picture.file[:16]}-{mark}" if mark else picture.file[:16]
+
+
+def file_name(picture: Picture, width: int, form: str) -> str:
+    return f"{stem(picture)}-{width}.{form}"
 
 
 def fallback(picture: Picture) -> tuple[int, str]:

@@ -121,6 +121,7 @@ def stream(request: HttpRequest, slug: str) -> HttpResponse:
     timing.mark("plan")
     before, page = sites.document(site), request.POST.get("window_page", "")
     changed = patch(before, after, page, request.POST.get("streamed", "").split())
+    changed = hosting.addressed(changed, after, before)
     timing.mark("render")
     return timed(JsonResponse({"patch": changed, "begins": _first_new_section(before, after, page)}))
 
@@ -138,7 +139,7 @@ def _first_new_section(before: Document, after: Document, page: str) -> str:
 def state(request: HttpRequest, slug: str) -> HttpResponse:
     """All that the windows need to show one page as in the draft, live, without one change, with some, or at a step."""
     site = site_of(request, slug)
-    document = sites.document(site)
+    draft = document = sites.document(site)
     along: dict[str, Any] = {}
     if request.GET.get("which") == "live":
         document = hosting.live_document(site) or document
@@ -157,7 +158,8 @@ def state(request: HttpRequest, slug: str) -> HttpResponse:
         except Fault as fault:  # nothing is ticked, or it cannot go alone: nothing would change
             document = hosting.live_document(site) or document
             along = {} if fault.code == "nothing-chosen" else {"sentence": fault.sentence}
-    return JsonResponse({"patch": patch(None, document, request.GET.get("page", "")), **along})
+    changed = hosting.addressed(patch(None, document, request.GET.get("page", "")), document, draft)
+    return JsonResponse({"patch": changed, **along})
 
 
 @login_required
