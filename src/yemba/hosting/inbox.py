@@ -64,9 +64,11 @@ class Form(NamedTuple):
 
     def again(self, typed: Mapping[str, str], fault: Fault) -> bytes:
         """The form once more, with what was typed and what is wrong with it."""
-        wrong = {one.field: one.sentence for one in (fault.each if isinstance(fault, Faults) else [fault])}
-        form = form_again(Answers(self.site), At("/"), self.id, self.section, Typed(dict(typed), wrong))
-        return notice_page(self.site, self.site.look.language.phrase("Please look again"), form)
+        faults = fault.each if isinstance(fault, Faults) else [fault]
+        entered = Typed(dict(typed), {one.field: one.sentence for one in faults})
+        form = form_again(Answers(self.site), At("/"), self.id, self.section, entered)
+        title = self.site.look.language.phrase("Please look again")
+        return notice_page(self.site, title, form)
 
 
 def form_of(site: Site, section: str) -> Form | None:

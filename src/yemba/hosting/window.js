@@ -19,6 +19,7 @@ outline.replaceSync(`
   html { scrollbar-width: none; }
   [data-pointed], [data-chosen] { outline: 2px solid #000 !important; outline-offset: 0; box-shadow: 0 0 0 4px #fff, 0 0 0 5px #000 !important; }
   [data-place]:is([data-pointed], [data-chosen]) { outline-offset: -2px !important; box-shadow: inset 0 0 0 4px #fff, inset 0 0 0 5px #000 !important; }
+  [data-as-visitors] [data-draft-only] { display: none !important; }
   [data-touched] { outline: 3px dotted #000 !important; outline-offset: -3px; box-shadow: inset 0 0 0 3px #fff !important; }
   [data-pointed]:not([data-chosen]) { outline-style: dashed !important; }
   [contenteditable] { outline: 3px solid #000 !important; box-shadow: 0 0 0 6px #fff !important; cursor: text; min-inline-size: 1em; }
@@ -97,6 +98,18 @@ function centre(element) {
   goTo(scrollY + top - Math.max(0, innerHeight - height) / 2);
 }
 
+// Only what stands elsewhere is moved: the rest of the page need not be laid out anew.
+function arrange(order) {
+  const sections = () => [...main.querySelectorAll(":scope > [data-place]")];
+  for (const section of sections()) if (!order.includes(section.dataset.place)) section.remove();
+  let [next] = sections();
+  for (const place of order) {
+    const section = standing(place);
+    if (section === next) next = next.nextElementSibling;
+    else main.insertBefore(section, next ?? null);
+  }
+}
+
 // A picture stands until the one that comes in its place can be drawn: nothing blinks while a colour is dragged.
 function keepPictures(old, fresh) {
   const pictures = (place) => [...place.querySelectorAll("picture, :not(picture) > img")];
@@ -156,11 +169,7 @@ function patch(given) {
     main.parentElement.dataset.sidebar = given.frame.sidebar;
     main[given.frame.folds](standing("sidebar"));
   }
-  const order = [...main.querySelectorAll(":scope > [data-place]")].map((section) => section.dataset.place);
-  if (given.order && given.order.join() !== order.join()) {
-    for (const place of order) if (!given.order.includes(place)) standing(place).remove();
-    for (const place of given.order) main.append(standing(place));
-  }
+  if (given.order) arrange(given.order);
   if (touched.length) touch(touched); // fragments that came anew carry no marks yet
 }
 
@@ -287,6 +296,7 @@ addEventListener("message", (event) => {
   else if (data.type === "mark") mark(data);
   else if (data.type === "touch") touch(data.places);
   else if (data.type === "see") see(data.matrix);
+  else if (data.type === "as-visitors") document.documentElement.toggleAttribute("data-as-visitors", data.on);
   else if (data.type === "tools") showTools(data);
   else if (data.type === "write") writeAt(data);
   else if (data.type === "scale") scale = data.scale;

@@ -284,10 +284,12 @@ def _preloads(look: Look, draft: bool) -> list[str]:
 
 
 def _fonts(look: Look, draft: bool) -> dict[str, File]:
-    if draft:
-        whole = fonts.whole_files(look)
-        return {f"assets/{name}": File(partial(family.read, file.name)) for name, (family, file) in whole.items()}
-    return {f"assets/{one.name}": File(one.make, f"font:{one.key}") for one in fonts.published(look)}
+    if not draft:
+        return {f"assets/{one.name}": File(one.make, f"font:{one.key}") for one in fonts.published(look)}
+    files = {}
+    for name, (family, file) in fonts.whole_files(look).items():
+        files[f"assets/{name}"] = File(partial(family.read, file.name))
+    return files
 
 
 def picture_files(picture: Picture, load: Callable[[str], bytes]) -> dict[str, File]:

@@ -165,9 +165,11 @@ def _axes(look: Look) -> list[tuple[Family, tuple[Span, ...]]]:
 
 def preloads(look: Look, files: list[Published]) -> list[str]:
     """Names of the files that the first lines of any page are set in: the upright Latin of text and headings."""
-    first = {look.face(slug).file("x", look.texts[slug].weight) for slug in ("body", "h1")}
-    faces = {look.face(slug).slug for slug in ("body", "h1")}
-    return [one.name for one in files if one.family.slug in faces and one.file in first]
+    first = set()
+    for slug in ("body", "h1"):
+        family = look.face(slug)
+        first.add((family.slug, family.file("x", look.texts[slug].weight)))
+    return [one.name for one in files if (one.family.slug, one.file) in first]
 
 
 def faces(look: Look, files: list[Published]) -> str:

@@ -121,10 +121,13 @@ class PartView:
     @property
     def action(self) -> dict[str, str] | None:
         """The call to action, with its address from here; None where there is none that leads anywhere."""
-        words = str(self._ask(questions.value, f"{self._part.slug}.action"))
-        link = self._ask(questions.path, self._ask(questions.value, f"{self._part.slug}.action_link"))
-        style = self._ask(questions.value, f"{self._part.slug}.action_style")
-        return {"words": words, "href": href(self._root, link), "style": style} if words and link else None
+        key = f"{self._part.slug}.action"
+        words = str(self._ask(questions.value, key))
+        link = self._ask(questions.path, self._ask(questions.value, f"{key}_link"))
+        style = self._ask(questions.value, f"{key}_style")
+        if not words or not link:
+            return None
+        return {"words": words, "href": href(self._root, link), "style": style}
 
     @property
     def extra(self) -> dict[str, Any] | None:

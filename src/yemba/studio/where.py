@@ -166,11 +166,12 @@ def _colours(look: Look, slug: str, roles: tuple[str, ...], where: str) -> Itera
 
 def _type(look: Look, slug: str, size_now: Fluid) -> Iterator[Fact]:
     """The face and the size of a level of text."""
-    level, text = LEVELS[slug], look.texts[slug]
-    own = level.faced and look.value(f"{slug}.face") == text.face
+    level = LEVELS[slug]
+    family = look.families[look.texts[slug].face]
+    own = level.faced and look.value(f"{slug}.face") == family.slug
     face = f"{slug}.face" if own else f"type.{level.follows}"
-    yield Fact(Message("Typeface"), look.families[text.face].name, look.resolve(face).comes_from, OfSetting(face))
-    ends = (look.resolve(f"{slug}.{end}") for end in ("wide", "phone"))
+    yield Fact(Message("Typeface"), family.name, look.resolve(face).comes_from, OfSetting(face))
+    ends = [look.resolve(f"{slug}.{end}") for end in ("wide", "phone")]
     size = next((end for end in ends if end.set_by_owner), look.resolve("type.ratio"))
     low, high = size_now
     words = Message("{name}, {low:.3g} to {high:.3g} px", name=level.name, low=low, high=high)

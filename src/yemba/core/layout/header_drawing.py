@@ -109,8 +109,11 @@ def drawing(header: Header, window: float, unfolded: bool, fit: Fit | None = Non
 def _room(header: Header, window: float, fit: Fit | None) -> _Room:
     stages = fit.stages if fit else ()
     given = {stage.gives for before, stage in pairwise(stages) if window < before.width}
-    gap = min(header.spaces.gap, TIGHT_GAP) if GAP in given else header.spaces.gap
-    return _Room(header, window, gap, SMALLER if SIZE in given else 1.0, TAGLINE not in given)
+    gap = header.spaces.gap
+    if GAP in given:
+        gap = min(gap, TIGHT_GAP)
+    shrunk = SMALLER if SIZE in given else 1.0
+    return _Room(header, window, gap, shrunk, TAGLINE not in given)
 
 
 def _title(room: _Room) -> Box:

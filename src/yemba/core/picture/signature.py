@@ -31,12 +31,17 @@ def _frame(width: float, height: float, marked: str, behind: str) -> str:
 
 def _sheet(width: float, height: float, _: str, behind: str) -> str:
     """A sheet with round corners in a room."""
-    edge, corner = height * 0.05, height * 0.12
-    across, down = width - 2 * edge - 2 * corner, height - 2 * edge - 2 * corner
-    turns = [(corner, corner), (-corner, corner), (-corner, -corner), (corner, -corner)]
-    arcs = [f"a{corner:.1f} {corner:.1f} 0 0 1 {x:.1f} {y:.1f}" for x, y in turns]
-    sides = [f"h{across:.1f}", f"v{down:.1f}", f"h{-across:.1f}", f"v{-down:.1f}"]
-    sheet = "".join(side + arc for side, arc in zip(sides, arcs, strict=True))
+    edge = height * 0.05
+    corner = height * 0.12
+    across = width - 2 * (edge + corner)
+    down = height - 2 * (edge + corner)
+    arc = f"a{corner:.1f} {corner:.1f} 0 0 1"
+    sheet = (
+        f"h{across:.1f}{arc} {corner:.1f} {corner:.1f}"
+        f"v{down:.1f}{arc} {-corner:.1f} {corner:.1f}"
+        f"h{-across:.1f}{arc} {-corner:.1f} {-corner:.1f}"
+        f"v{-down:.1f}{arc} {corner:.1f} {-corner:.1f}"
+    )
     return (
         f'<path fill="{behind}" fill-rule="evenodd" d="M0 0h{width}v{height}H0z'
         f'M{edge + corner:.1f} {edge:.1f}{sheet}z"/>'

@@ -74,9 +74,15 @@ def stored(known: Occasion) -> dict[str, str]:
 
 def fields_of(event: Happening) -> dict[str, str]:
     """An event of a calendar file as the fields of an entry."""
-    text = "".join(f"<p>{escape(line)}</p>" for line in event.text.splitlines() if line.strip())
-    words = {"title": event.title, "place": event.place, "text": text, "link": event.link}
-    return words | stored(event.occasion) | {CANCELLED: " ".join(sorted(event.cancelled))}
+    lines = [line for line in event.text.splitlines() if line.strip()]
+    return {
+        "title": event.title,
+        "place": event.place,
+        "text": "".join(f"<p>{escape(line)}</p>" for line in lines),
+        "link": event.link,
+        **stored(event.occasion),
+        CANCELLED: " ".join(sorted(event.cancelled)),
+    }
 
 
 def state_on(fields: Mapping[str, str], day: str) -> str:

@@ -96,13 +96,14 @@ def _colour(value: Any, name: str) -> Read:
 
 def _as_css(value: Any) -> str:
     """A colour of the color module as CSS writes it."""
-    space, alpha = value["colorSpace"], float(value.get("alpha", 1))
+    space = value["colorSpace"]
+    alpha = float(value.get("alpha", 1))
     parts = ["none" if part == "none" else f"{float(part):g}" for part in value["components"]]
     if space in ("hsl", "hwb"):
         hue, *shares = parts
-        return f"{space}({hue} {' '.join(f'{share}%' for share in shares)} / {alpha:g})"
-    written = f"{space}({' '.join(parts)}" if space in _FUNCTIONS else f"color({space} {' '.join(parts)}"
-    return f"{written} / {alpha:g})"
+        parts = [hue, *(f"{share}%" for share in shares)]
+    channels = f"{' '.join(parts)} / {alpha:g}"
+    return f"{space}({channels})" if space in _FUNCTIONS else f"color({space} {channels})"
 
 
 FORMAT = Format(Message("Design tokens"), "tokens.json", 1, _write, _recognises, _parse)

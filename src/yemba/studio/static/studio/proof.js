@@ -17,6 +17,7 @@ let measuring = null;
 let planned = false;
 export function deskShown() {
   mode();
+  asVisitors();
   const plan = document.querySelector("#desk [data-stream-now]");
   if (plan) stream(plan);
   else if (planned) recall();
@@ -36,6 +37,11 @@ function checked(html) {
 function touchedPages() {
   const marked = state.pages.filter(({ id }) => document.querySelector(`[data-map="${id}"].is-touched`));
   return marked.length ? marked : state.pages;
+}
+
+// What waits for a picture or a page has its place in a draft alone: a proof shows what goes out.
+export function asVisitors() {
+  windows.say({ type: "as-visitors", on: state.chapter === "proof" });
 }
 
 // Beside the draft stands the live site; before the first publishing there is nothing to set beside it.

@@ -17,7 +17,7 @@ import * as panels from "./panels.js";
 import { offset } from "./offset.js";
 import { plane } from "./plane.js";
 import { presence } from "./presence.js";
-import { deskShown, pair, resize, showsOtherwise, ticked, visit, visitNext } from "./proof.js";
+import { asVisitors, deskShown, pair, resize, showsOtherwise, ticked, visit, visitNext } from "./proof.js";
 import { tell } from "./provenance.js";
 import { searchResult } from "./result.js";
 import { richWords } from "./rich.js";
@@ -50,6 +50,7 @@ const heard = {
   ready(_message, from) {
     if (windows.ready(from)) showsOtherwise() || lookAgain();
     if (vision) windows.say({ type: "see", matrix: vision });
+    asVisitors();
     chooseAgain();
     windows.say({ type: "where" }, from); // it goes where the other one is
     seeFoot();
