@@ -24,13 +24,15 @@ def once(site: Site, window: str, token: str, do: Callable[[], services.Done]) -
 
 @transaction.atomic
 def _once(site: Site, window: str, token: str, do: Callable[[], services.Done]) -> services.Done:
-    services.locked(site)
+    Site.objects.select_for_update().only("pk").get(pk=site.pk)
     last = Receipt.objects.filter(site=site, window=window).first()
     if last and last.token == token:
         document = services.document(services.locked(site))
         return services.Done(document, document, last.label, anew=True)
     done = do()
-    Receipt.objects.update_or_create(site=site, window=window, defaults={"token": token, "label": done.label})
+    receipt = last or Receipt(site=site, window=window)
+    receipt.token, receipt.label = token, done.label
+    receipt.save()
     if last is None:
         Receipt.objects.filter(site=site, made_at__lt=timezone.now() - _KEPT).delete()
     return done

@@ -44,8 +44,9 @@ from yemba.studio.waiting import waiting
 
 
 def site_of(request: HttpRequest, slug: str) -> Site:
-    """The site, if it is this person's and not in the bin; a stranger's does not exist for them."""
-    return get_object_or_404(Site, slug=slug, owner=request.user, binned_at=None)
+    """The site, if it is this person's and not in the bin; a stranger's does not exist for them. The text of its draft
+    is loaded only where it is wanted: an edit takes it under the lock."""
+    return get_object_or_404(Site.objects.defer("document"), slug=slug, owner=request.user, binned_at=None)
 
 
 def error(fault: Fault) -> dict[str, str]:
@@ -66,10 +67,15 @@ def answer(request: HttpRequest, site: Site, do: Callable[[], sites.Done]) -> Ht
     window, token = (request.POST.get(key, "")[:most] for key, most in (("window", 24), ("token", 40)))
     timing.begin()
     before = site.revision
-    try:
-        done = once(site, _sender(request, window), token, do)
+
+    def act() -> sites.Done:
+        done = do()
         if window:
             sites.done_in(site, before, window)
+        return done
+
+    try:
+        done = once(site, _sender(request, window), token, act)
     except Fault as fault:
         site.refresh_from_db()
         if wants_json(request):
@@ -78,7 +84,7 @@ def answer(request: HttpRequest, site: Site, do: Callable[[], sites.Done]) -> Ht
         typed = {"fault": {**error(fault), "form": query["form"]}, "typed": request.POST}
         return page(request, site, chapter, query, status=422, **typed)
     timing.mark("store")
-    site.refresh_from_db()
+    site = site_of(request, site.slug)
     if not wants_json(request):
         messages.success(request, str(Message("Kept: {label}", label=done.label) if done.label else Message("Kept")))
         return redirect(reverse("workbench", args=(site.slug, chapter)) + (f"?{here.query}" if here.query else ""))

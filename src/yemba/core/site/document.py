@@ -7,7 +7,7 @@ What the owner did not set is not here; it comes from the template and the engin
 from __future__ import annotations
 
 import json
-from collections.abc import Collection, Iterator
+from collections.abc import Callable, Collection, Iterator
 from sys import intern
 from typing import Any, NamedTuple, Self, TypeVar
 
@@ -16,6 +16,7 @@ from pydantic import Field, ValidationError, model_validator
 from yemba.core.cache import Cache, by_document, by_identity
 from yemba.core.colour.srgb import Colour
 from yemba.core.errors import Fault
+from yemba.core.json_text import after_member, members, name_at, value_at
 from yemba.core.message import Message
 from yemba.core.site.migrate import VERSION, migrated
 from yemba.core.strict import Strict
@@ -493,9 +494,9 @@ _HOLDERS: Cache[str, Holder] = Cache("shared sections read", most=4_000_000, wei
 _PICTURES: Cache[str, Picture] = Cache("pictures read", most=8_000_000, weigh=lambda _: 1_000)
 
 
-def _page_of(plain: Any) -> Page:
+def _page_of(text: str) -> Page:
     """The page read before of this very text; else a new one, with those of its sections that were read before."""
-    return _PAGES.get_or_make(_canonical(plain), lambda: _new_page(plain))
+    return _PAGES.get_or_make(text, lambda: _new_page(json.loads(text)))
 
 
 def _new_page(plain: Any) -> Page:
@@ -507,12 +508,23 @@ def _section_of(plain: Any) -> Section:
     return _SECTIONS.get_or_make(_canonical(plain), lambda: Section.model_validate(plain))
 
 
-def _holder_of(plain: Any) -> Holder:
-    return _HOLDERS.get_or_make(_canonical(plain), lambda: Holder.model_validate(plain))
+def _holder_of(text: str) -> Holder:
+    return _HOLDERS.get_or_make(text, lambda: Holder.model_validate(json.loads(text)))
 
 
-def _picture_of(plain: Any) -> Picture:
-    return _PICTURES.get_or_make(_canonical(plain), lambda: Picture.model_validate(plain))
+def _picture_of(text: str) -> Picture:
+    return _PICTURES.get_or_make(text, lambda: Picture.model_validate(json.loads(text)))
+
+
+_READ_APART: dict[str, tuple[Callable[[str], Strict], Cache[str, str]]] = {
+    what: (read_one, Cache(f"last texts of {what}", most=most, weigh=len))
+    for what, read_one, most in (
+        ("pages", _page_of, 4_000_000),
+        ("pictures", _picture_of, 1_000_000),
+        ("shared", _holder_of, 1_000_000),
+    )
+}
+"""What is read of its own text, and the text that each had last."""
 
 
 def stored_of(standing: Standing) -> Iterator[Stored]:
@@ -538,14 +550,11 @@ def read(text: str) -> Document:
     every document.
     """
     try:
-        plain = json.loads(text) if text.endswith(_PRESENT) else migrated(json.loads(text))
+        present = text if text.endswith(_PRESENT) else _canonical(migrated(json.loads(text)))
         try:
-            pages = {key: _page_of(page) for key, page in plain.get("pages", {}).items()}
-            pictures = {key: _picture_of(picture) for key, picture in plain.get("pictures", {}).items()}
-            shared = {key: _holder_of(holder) for key, holder in plain.get("shared", {}).items()}
-            return Document.model_validate(plain | {"pages": pages, "pictures": pictures, "shared": shared})
-        except (ValidationError, TypeError, AttributeError):
-            return Document.model_validate(plain)  # which knows the whole way to what is wrong
+            return Document.model_validate(_parts(present))
+        except (ValueError, TypeError, AttributeError):
+            return Document.model_validate(json.loads(present))  # which knows the whole way to what is wrong
     except ValidationError as error:
         first = error.errors()[0]
         where = ".".join(str(step) for step in first["loc"])
@@ -554,6 +563,25 @@ def read(text: str) -> Document:
         raise _unreadable(f"it has another form: {error}") from error
     except (ValueError, TypeError, RecursionError) as error:
         raise _unreadable(f"it is not JSON: {error}") from error
+
+
+def _parts(text: str) -> dict[str, Any]:
+    """The parts of a document of its canonical text. Raises ValueError where it is another text."""
+    parts: dict[str, Any] = {}
+    if not text.startswith("{"):
+        raise ValueError("no object")
+    at = 1
+    while text[at : at + 1] != "}":
+        name, at = name_at(text, at)
+        if name in _READ_APART and text[at : at + 1] == "{":
+            read_one, last = _READ_APART[name]
+            parts[name], at = members(text, at, last, read_one)
+        else:
+            parts[name], at = value_at(text, at)
+        at = after_member(text, at)
+    if at + 1 != len(text):
+        raise ValueError("something comes after the object")
+    return parts
 
 
 def _unreadable(why: str) -> Fault:

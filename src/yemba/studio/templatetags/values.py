@@ -4,7 +4,7 @@ from collections.abc import Iterable
 from functools import cache
 
 from django import template
-from django.utils.html import format_html
+from django.utils.html import format_html, format_html_join
 from django.utils.safestring import SafeString, mark_safe
 
 from yemba.catalogue import kind_folders
@@ -54,6 +54,15 @@ def focal_anchors() -> list[tuple[str, str]]:
     """The nine places of a picture that a focal point is put to at once, in % across and down, each with its name."""
     shares = {"left": 0, "top": 0, "center": 50, "right": 100, "bottom": 100}
     return [(" ".join(str(shares[side]) for side in anchor.split()), name) for anchor, name in ANCHORS.items()]
+
+
+@register.simple_tag
+def options(pairs: Iterable[tuple[str, str]], chosen: str = "", without: str = "") -> SafeString:
+    """The options of a select by value and name, but for the value `without`; there may be hundreds."""
+    marked = (
+        (value, mark_safe(" selected") if value == chosen else "", name) for value, name in pairs if value != without
+    )
+    return format_html_join("", '<option value="{}"{}>{}</option>', marked)
 
 
 @register.filter

@@ -12,7 +12,7 @@ import { say } from "./status.js";
 import { listPages } from "./view.js";
 
 const REST = 120; // ms after an act
-const PAUSE = 450; // ms after something that was moved by hand: the next key may follow
+const PAUSE = 450; // ms after something that was moved by hand, or words: the next key may follow
 let timer = 0;
 let going = null;
 
@@ -32,7 +32,7 @@ export function handMoves() {
   if (timer || going) later(PAUSE);
 }
 
-// After the answer to something that is moved by hand.
+// After the answer to something that often goes on.
 export const afterPause = () => later(PAUSE);
 
 export async function now() {

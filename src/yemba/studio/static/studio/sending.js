@@ -130,9 +130,12 @@ function answered(asked, answer) {
   say(words(asked, answer));
   const next = answer.address && new URL(answer.address, location.href);
   if (next?.pathname === location.pathname) open(onward(next), { control: answer.control });
-  else if (asked.fields.some(([name]) => name === "gesture")) panels.afterPause();
+  else if (asked.fields.some(goesOn)) panels.afterPause();
   else panels.later();
 }
+
+// After what is moved by hand, and after words, the next is often about to come.
+const goesOn = ([name, value]) => name === "gesture" || (name === "command" && value === "set-words");
 
 // On the same desk what else it shows stays: which section a ground is made for.
 function onward(to) {
