@@ -110,6 +110,8 @@ function arrange(order) {
   }
 }
 
+const coming = new WeakMap(); // by the picture that stands, the one that is to take its place
+
 // A picture stands until the one that comes in its place can be drawn: nothing blinks while a colour is dragged.
 function keepPictures(old, fresh) {
   const pictures = (place) => [...place.querySelectorAll("picture, :not(picture) > img")];
@@ -117,11 +119,10 @@ function keepPictures(old, fresh) {
   if (before.length !== after.length) return;
   for (const [n, stays] of before.entries()) {
     after[n].replaceWith(stays);
-    if (!stays.isEqualNode(after[n])) swapWhenDrawn(stays, after[n]);
+    if (stays.isEqualNode(after[n])) coming.delete(stays);
+    else swapWhenDrawn(stays, after[n]);
   }
 }
-
-const coming = new WeakMap(); // by the picture that stands, the last that is to take its place
 
 async function swapWhenDrawn(stays, comes) {
   coming.set(stays, comes);
