@@ -105,6 +105,7 @@ function arrange(order) {
   let [next] = sections();
   for (const place of order) {
     const section = standing(place);
+    if (!section) continue; // of a page that is on its way
     if (section === next) next = next.nextElementSibling;
     else main.insertBefore(section, next ?? null);
   }
