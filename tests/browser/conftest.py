@@ -22,7 +22,7 @@ from yemba.render import files
 from yemba.sites.models import Site
 
 _BY_THE_BROWSER = "Applying inline style"  # that Chromium puts on words that are pasted; the policy takes it off
-_MUST_BE = re.compile(r"/where/\?|/assets/")  # what a window asks for of itself
+_MUST_BE = re.compile(r"/where/\?|/assets/.*\?as=")  # else a picture may be asked for that an edit has just replaced
 PATIENCE = 20_000  # ms; a busy machine is slow, not wrong
 expect.set_options(timeout=PATIENCE)
 
