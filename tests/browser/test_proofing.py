@@ -71,14 +71,19 @@ def test_the_template_is_changed_and_changed_back_with_the_plan_read(page: Page,
 def test_places_that_wait_for_a_picture_are_not_drawn_while_the_site_is_proofed(page: Page, port: str) -> None:
     sites.edit(bindery(), "add-section", {"page": sites.document(bindery()).order[0], "kind": "gallery", "after": ""})
     waits = "[...document.querySelectorAll('[data-draft-only]')].filter((one) => one.checkVisibility()).length"
+    there = "document.querySelector('[data-draft-only]')"
+
+    def drawn(check: str) -> None:
+        until(page, check, frames(page)[1])  # beside the proof the other window shows what is live
+
     page.goto(f"http://localhost:{port}/sites/saltmarsh/pages/")
-    eventually(page, f"{waits} > 0")
+    drawn(f"{waits} > 0")
     page.locator("#chapters a[data-chapter=proof]").click()
-    eventually(page, f"document.querySelector('[data-draft-only]') && {waits} === 0")
+    drawn(f"{there} && {waits} === 0")
     page.reload()
-    eventually(page, f"document.querySelector('[data-place]') && {waits} === 0")
+    drawn(f"{there} && {waits} === 0")
     page.locator("#chapters a[data-chapter=pages]").click()
-    eventually(page, f"{waits} > 0")
+    drawn(f"{waits} > 0")
 
 
 def test_two_windows_on_one_site_merge_and_choose(page: Page, browser: Browser, port: str) -> None:
