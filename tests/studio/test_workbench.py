@@ -94,6 +94,8 @@ def test_pictures_of_what_is_only_looked_at_open_in_the_draft(desk: Client, site
     home = sites.document(site).order[0]
     opening = sites.document(site).pages[home].order[0]
     sites.edit(site, "take-drawing", {"drawing": "waves", "section": opening})
+    picture = next(iter(sites.document(Site.objects.get(pk=site.pk)).pictures))
+    sites.edit(site, "mirror-picture", {"picture": picture})
     sites.edit(site, "set-colour", {"colour": "c1", "hex": "#8c3b2a"})
     looked_at = [
         desk.post(
@@ -101,7 +103,7 @@ def test_pictures_of_what_is_only_looked_at_open_in_the_draft(desk: Client, site
             {"command": "set-colour", "colour": "c1", "hex": "#2a3b8c", "window_page": home, "streamed": opening},
             headers=JSON,
         ),
-        desk.get(f"/sites/saltmarsh/state/?at=1&page={home}"),
+        desk.get(f"/sites/saltmarsh/state/?at=2&page={home}"),
     ]
     base = f"/~{hosting.draft_token(site, ines)}/"
     shown = set()
@@ -109,9 +111,10 @@ def test_pictures_of_what_is_only_looked_at_open_in_the_draft(desk: Client, site
         (source,) = set(re.findall(r'src="[^"]*(assets/[^"]+)"', answer.json()["patch"]["fragments"][opening]))
         opened = desk.get(base + source, headers={"host": "draft--saltmarsh.localhost"})
         assert opened["Content-Type"] == "image/svg+xml"
+        assert b"scale(-1 1)" in opened.content, "it is framed as the section shows it"
         shown.add(opened.content)
         name, _, token = source.partition("?as=")
-        for forged in (name, f"{name}?as={token[:-1]}", f"{name}?as=", f"assets/other-40.svg?as={token}x"):
+        for forged in (name, f"{name}?as={token[:-1]}", f"{name}?as=", f"assets/other-40.svg?as={token}"):
             assert desk.get(base + forged, headers={"host": "draft--saltmarsh.localhost"}).status_code == 404, forged
     assert len(shown) == 2
 

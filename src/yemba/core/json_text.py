@@ -41,17 +41,17 @@ def members(text: str, start: int, last: Cache[str, str], make: Callable[[str], 
 
     Raises ValueError where the text has another form.
     """
-    made: dict[str, T] = {}
+    values: dict[str, T] = {}
     at = start + 1
     while text[at : at + 1] != "}":
         name, at = name_at(text, at)
-        known = last.get(name)
-        if known and text.startswith(known, at):
-            own = known
+        previous = last.get(name)
+        if previous and text.startswith(previous, at):
+            own = previous
         else:
             own = text[at : value_at(text, at)[1]]
             if own.startswith("{"):
                 last.put(name, own)
-        made[name] = make(own)
+        values[name] = make(own)
         at = after_member(text, at + len(own))
-    return made, at + 1
+    return values, at + 1

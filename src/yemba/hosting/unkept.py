@@ -38,8 +38,8 @@ def addressed(patch: dict[str, Any], shown: Document, draft: Document) -> dict[s
 
 def _made_of(picture: Picture, look: Look) -> str:
     roles = look.role_colours if look.in_colours(picture) else ()
-    told = (picture.model_dump(mode="json", exclude_defaults=True), picture.tones, roles)
-    return _SIGNER.sign_object(told, compress=True)
+    payload = (picture.model_dump(mode="json", exclude_defaults=True), picture.tones, roles)
+    return _SIGNER.sign_object(payload, compress=True)
 
 
 def picture_at(path: str, token: str, load: Callable[[str], bytes]) -> File | None:
@@ -51,7 +51,8 @@ def picture_at(path: str, token: str, load: Callable[[str], bytes]) -> File | No
         return None
     picture = Picture.model_validate(plain | {"tones": tones and Tones(*tones)})
     drawing = catalogue().collection.get(picture.collection)
-    if drawing and roles:
-        data = coloured(drawing.svg, tuple(map(tuple, roles)))
-        return File(lambda: data)
-    return picture_files(picture, load).get(path)
+    if not drawing or not roles:
+        return picture_files(picture, load).get(path)
+    data = coloured(drawing.svg, tuple(map(tuple, roles)))
+    file = picture_files(picture, lambda _: data).get(path)
+    return file and File(file.make)  # a colour that is dragged has dozens, none of which is worth keeping
