@@ -74,8 +74,10 @@ function find({ place, field, item }) {
   return found;
 }
 
+let chosen = null; // what is marked as chosen, for fragments that come anew
 function mark(message) {
   const name = message.chosen ? "chosen" : "pointed";
+  if (message.chosen) chosen = { ...message, scroll: false };
   for (const old of document.querySelectorAll(`[data-${name}]`)) delete old.dataset[name];
   const found = message.place && find(message);
   if (!found) return;
@@ -98,9 +100,10 @@ function centre(element) {
   goTo(scrollY + top - Math.max(0, innerHeight - height) / 2);
 }
 
+const sections = () => [...main.querySelectorAll(":scope > [data-place]")];
+
 // Only what stands elsewhere is moved: the rest of the page need not be laid out anew.
 function arrange(order) {
-  const sections = () => [...main.querySelectorAll(":scope > [data-place]")];
   for (const section of sections()) if (!order.includes(section.dataset.place)) section.remove();
   let [next] = sections();
   for (const place of order) {
@@ -109,6 +112,16 @@ function arrange(order) {
     if (section === next) next = next.nextElementSibling;
     else main.insertBefore(section, next ?? null);
   }
+}
+
+// One section is moved before another, to the end, or by so many.
+function move({ place, before, by }) {
+  const section = standing(place);
+  if (section?.parentElement !== main) return;
+  const others = sections().filter((one) => one !== section);
+  const at = others.findIndex((one) => one.dataset.place === before);
+  const next = before === undefined ? others[Math.max(0, sections().indexOf(section) + by)] : others[at];
+  main.insertBefore(section, next ?? null);
 }
 
 const coming = new WeakMap(); // by the picture that stands, the one that is to take its place
@@ -138,10 +151,12 @@ async function swapWhenDrawn(stays, comes) {
 }
 
 let late = {}; // fragments that came while words of theirs were written
+let values = ""; // of the sheet that was streamed: the same again would have the whole page styled anew
 
 function patch(given) {
-  if (given.values !== undefined) {
-    streamed.replaceSync(given.values);
+  if (given.values !== undefined && given.values !== values) {
+    values = given.values;
+    streamed.replaceSync(values);
     if (sheets.values) sheets.values.disabled = true;
   }
   if (given.rules && !sheets.rules.href.endsWith(given.rules)) {
@@ -173,6 +188,7 @@ function patch(given) {
   }
   if (given.order) arrange(given.order);
   if (touched.length) touch(touched); // fragments that came anew carry no marks yet
+  if (chosen) mark(chosen);
 }
 
 // Between two sections, and before and after them all, stands a button that adds one there.
@@ -184,8 +200,7 @@ addRoot.adoptedStyleSheets = [toolStyles];
 addRoot.innerHTML = '<button type="button" class="add">+ section</button>';
 
 function showAdding(y) {
-  const sections = [...main.querySelectorAll(":scope > [data-place]")];
-  const edges = sections.map((section) => [section.getBoundingClientRect().bottom, section.dataset.place]);
+  const edges = sections().map((section) => [section.getBoundingClientRect().bottom, section.dataset.place]);
   edges.unshift([main.getBoundingClientRect().top, ""]);
   const [top, after] = edges.find(([edge]) => Math.abs(edge - y) * scale < REACH) ?? [];
   const isLive = location.pathname.includes("/@live/");
@@ -295,6 +310,7 @@ addEventListener("message", (event) => {
   if (event.source !== parent || event.origin !== workbench) return;
   const { data } = event;
   if (data.type === "patch") patch(data.patch);
+  else if (data.type === "move") move(data);
   else if (data.type === "mark") mark(data);
   else if (data.type === "touch") touch(data.places);
   else if (data.type === "see") see(data.matrix);

@@ -27,8 +27,9 @@ export function richWords(bench, { send, stream, recall }) {
     if (!rich(target)) return;
     hold(target);
     const form = target.closest("form");
-    if (shows(form)) stream(form);
-    else if (form.dataset.stream !== undefined) recall();
+    if (form.dataset.edit === "change") written(form, target);
+    if (form.dataset.edit === "change" || shows(form)) stream(form);
+    else recall();
   });
   bench.addEventListener("submit", ({ target }) => shows(target), true);
   addEventListener("desk-opens", () => [...bench.querySelectorAll("form[data-stream]")].some(shows) && recall());

@@ -3,11 +3,12 @@ import { ask } from "./ask.js";
 import { fault } from "./fault.js";
 import { giveUpRefused, heldForms, identity, isHeld, sawAgain, seenBy, settled } from "./held.js";
 import { KeptWords, ownWindow } from "./kept_words.js";
+import { moveOf } from "./moves.js";
 import * as panels from "./panels.js";
 import { OutgoingQueue, ownToken } from "./queue.js";
 import { sentence } from "./sentence.js";
 import { signIn } from "./sign_in.js";
-import { patched, seen } from "./showing.js";
+import { moveAhead, patched, recall, seen } from "./showing.js";
 import { at, config, state } from "./state.js";
 import { say, standing } from "./status.js";
 import { open } from "./view.js";
@@ -70,6 +71,7 @@ export function send(form) {
   const replaces = form.dataset.edit === "change";
   const partly = form.dataset.partly !== undefined;
   const more = { revision: seenBy(form), replaces, partly, again: form.dataset.repeat !== undefined };
+  moveAhead(moveOf(fields));
   return queue.add(request(form.getAttribute("action"), identity(form), fields, more));
 }
 
@@ -108,6 +110,7 @@ function formOf(asked) {
 
 function answered(asked, answer) {
   const form = formOf(asked);
+  if ((answer.dropped || answer.error) && moveOf(asked.fields)) recall(); // windows show it moved
   if (answer.dropped) return say(sentence("left_out"));
   if (answer.error) {
     state.revision = Math.max(state.revision, answer.revision ?? 0);
@@ -126,6 +129,7 @@ function answered(asked, answer) {
   }
   if (asked.said || asked.form.startsWith("return-")) giveUpRefused();
   state.revision = Math.max(state.revision, answer.revision);
+  if (queue.requests.some(({ fields }) => moveOf(fields))) delete answer.patch?.order; // that is older than what stands
   patched(answer.patch, asked.seen);
   say(words(asked, answer));
   const next = answer.address && new URL(answer.address, location.href);

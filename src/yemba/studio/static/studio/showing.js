@@ -38,6 +38,11 @@ export function patched(patch, asked = looks) {
   seeFoot();
 }
 
+// A section stands where it goes before the answer comes. Standing sections follow others: there the server is waited for.
+export function moveAhead(move) {
+  if (move && !looked && !document.querySelector("#desk .is-standing")) windows.say({ type: "move", ...move });
+}
+
 export function apply(patch) {
   if (patch.rules) restyle(patch.rules);
   if (patch.follow !== undefined) showPage(patch.follow, { path: patch.path });

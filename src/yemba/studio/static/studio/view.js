@@ -88,6 +88,9 @@ export function choose(what, scroll = true) {
   windows.say({ type: "mark", ...what, chosen: true, scroll });
 }
 
+// The windows come to the section whose words the desk comes to.
+export const seeSection = (place) => place === chosen?.place || choose({ place });
+
 // A page that is loaded about a section begins there, on the desk and in the windows.
 export function begin() {
   const section = new URLSearchParams(location.search).get("section");

@@ -27,7 +27,7 @@ import { apply, lookAgain, patched, recall, stream } from "./showing.js";
 import { at, bench, config, state, typing } from "./state.js";
 import { say, silence } from "./status.js";
 import { uploads } from "./uploads.js";
-import { back, begin, choose, chooseAgain, clickedInWindow, open, seeFoot, showPage } from "./view.js";
+import { back, begin, choose, chooseAgain, clickedInWindow, open, seeFoot, seeSection, showPage } from "./view.js";
 import { kinds } from "./kinds.js";
 import { sort } from "./sort.js";
 import { waterfall } from "./waterfall.js";
@@ -100,6 +100,8 @@ bench.addEventListener("submit", (event) => {
   } else if (form.dataset.busy) say(form.dataset.busy);
 });
 
+const CHOICE = "select, [type=checkbox], [type=radio]"; // is kept as it is made
+
 bench.addEventListener("input", ({ target }) => {
   if (target.closest("#desk")) hold(target);
   panels.handMoves();
@@ -109,7 +111,8 @@ bench.addEventListener("input", ({ target }) => {
     hold(document.getElementById(twin));
   }
   if (target.id === "find-words") find(target.value);
-  else if (target.form?.dataset.stream !== undefined && !target.form.elements.text) stream(target.form);
+  else if (target.form?.dataset.stream !== undefined && !target.form.elements.text && !target.matches(CHOICE))
+    stream(target.form);
 });
 
 bench.addEventListener("focusin", ({ target }) => {
@@ -117,6 +120,7 @@ bench.addEventListener("focusin", ({ target }) => {
   comeTo(target);
   const what = fieldOf(target); // of a field of a section, where its look comes from
   if (!what) return;
+  seeSection(what.place);
   clearTimeout(pointing);
   pointing = setTimeout(() => tell(what, { follow: false }), DWELL);
 });

@@ -1,0 +1,112 @@
+"""The windows show what hands do before the server has kept it, and never go back to something older."""
+
+from __future__ import annotations
+
+import json
+from collections.abc import Iterator
+from contextlib import contextmanager
+
+import pytest
+from playwright.sync_api import Page, Route, expect
+
+from tests.browser.hands import before_long, eventually, frames, settled
+from yemba.core.site.document import Document
+from yemba.sites import services as sites
+from yemba.sites.models import Site
+
+pytestmark = [pytest.mark.browser, pytest.mark.django_db(transaction=True)]
+PLACES = "() => [...document.querySelectorAll('#content > [data-place]')].map((place) => place.dataset.place)"
+# Every order that a window shows from now on.
+NOTE_ORDERS = f"""() => {{ window.orders = [];
+  const note = () => {{
+    const order = ({PLACES})();
+    if (String(order) !== String(window.orders.at(-1))) window.orders.push(order);
+  }};
+  new MutationObserver(note).observe(document.getElementById("content"), {{ childList: true }}); }}"""
+
+
+def draft() -> Document:
+    return sites.document(Site.objects.get(slug="saltmarsh"))
+
+
+def sections(bench: Page, query: str = "") -> None:
+    bench.goto(f"{bench.url.split('/sites/')[0]}/sites/saltmarsh/pages/{query}")
+    expect(bench.locator("html[data-ready]")).to_be_attached()
+
+
+@contextmanager
+def held_edits(bench: Page) -> Iterator[list[Route]]:
+    """Edits on their way, of which none is answered before the test lets it go on."""
+    going: list[Route] = []
+
+    def hold(route: Route) -> None:
+        going.append(route)
+
+    bench.route("**/edit/", hold)
+    yield going
+    bench.unroute("**/edit/")
+
+
+def orders(bench: Page) -> list[list[str]]:
+    return [frame.evaluate(PLACES) for frame in frames(bench)]
+
+
+def test_words_stand_in_both_windows_while_they_are_typed(bench: Page) -> None:
+    sections(bench, "?section=opening")
+    heading, before = bench.locator("#words-heading"), draft()
+    was = heading.input_value()
+    heading.focus()
+    bench.keyboard.press("End")
+    bench.keyboard.type(" and rope")
+    eventually(bench, f"document.querySelector('h1').textContent.includes({json.dumps(f'{was} and rope')})")
+    assert draft() == before, "nothing is kept yet"
+    bench.keyboard.press("Escape")
+    eventually(bench, "!document.querySelector('h1').textContent.includes('rope')")
+    assert heading.input_value() == was
+
+    sections(bench, "?show=words")
+    rich = bench.locator("[data-rich]").last
+    rich.focus()
+    bench.keyboard.press("Control+End")
+    bench.keyboard.type(" Tied by hand.")
+    eventually(bench, "document.getElementById('content').textContent.includes('Tied by hand.')")
+    eventually(bench, "document.querySelector('[data-chosen]').getBoundingClientRect().top < innerHeight")
+    assert draft() == before
+    bench.locator("#desk h1").click()
+    before_long(bench, lambda: "Tied by hand." in draft().text(), True)
+
+
+def test_a_section_stands_where_it_is_moved_before_the_answer_comes(bench: Page) -> None:
+    sections(bench)
+    first, second, third, *rest = draft().pages["home"].order
+    moved = [second, third, first, *rest]
+    before_long(bench, lambda: orders(bench), [[first, second, third, *rest]] * 2)
+    for frame in frames(bench):
+        frame.evaluate(NOTE_ORDERS)
+    with held_edits(bench) as going:
+        bench.locator(f"#section-grip-{first}").focus()
+        bench.keyboard.press("ArrowDown")
+        bench.keyboard.press("ArrowDown")
+        before_long(bench, lambda: orders(bench), [moved] * 2)
+        assert draft().pages["home"].order[0] == first, "the server was not asked yet"
+        going[0].continue_()
+        before_long(bench, lambda: len(going), 2)
+        assert draft().pages["home"].order == [second, first, third, *rest]
+        going[1].continue_()
+        before_long(bench, lambda: draft().pages["home"].order, moved)
+    settled(bench)
+    one = [second, first, third, *rest]
+    assert [frame.evaluate("() => window.orders") for frame in frames(bench)] == [[one, moved]] * 2, "never back to one"
+
+
+def test_a_section_that_could_not_be_moved_goes_back(bench: Page) -> None:
+    sections(bench)
+    order = draft().pages["home"].order
+    with held_edits(bench) as going:
+        bench.locator(f"#section-down-{order[0]} button").click()
+        before_long(bench, lambda: orders(bench), [[order[1], order[0], *order[2:]]] * 2)
+        sentence = "It stays where it is."
+        refusal = {"error": {"sentence": sentence, "field": "", "code": "gone"}, "revision": 1}
+        going[0].fulfill(status=422, json=refusal)
+        expect(bench.locator("#desk")).to_contain_text(sentence)
+        before_long(bench, lambda: orders(bench), [order] * 2)
