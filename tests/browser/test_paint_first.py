@@ -9,7 +9,7 @@ from contextlib import contextmanager
 import pytest
 from playwright.sync_api import Page, Route, expect
 
-from tests.browser.hands import before_long, eventually, frames, settled
+from tests.browser.hands import BUTTON, before_long, eventually, frames, settled
 from yemba.core.site.document import Document
 from yemba.sites import services as sites
 from yemba.sites.models import Site
@@ -23,6 +23,15 @@ NOTE_ORDERS = f"""() => {{ window.orders = [];
     if (String(order) !== String(window.orders.at(-1))) window.orders.push(order);
   }};
   new MutationObserver(note).observe(document.getElementById("content"), {{ childList: true }}); }}"""
+
+PLUM = f"""document.fonts.status === "loaded" && getComputedStyle(document.querySelector("{BUTTON}")).backgroundColor
+  === "rgb(122, 47, 107)" """
+# What styles say of each element, but for its size, which pictures that come round.
+SIZES = ["width", "height", "block-size", "inline-size", "perspective-origin", "transform-origin"]
+STYLES = f"""() => [...document.querySelectorAll("body *")].map((element) => {{
+  const style = getComputedStyle(element);
+  return [...style].filter((name) => !{SIZES}.includes(name)).map((name) => `${{element.tagName}} ${{name}}: ${{style[name]}}`);
+}})"""
 
 
 def draft() -> Document:
@@ -110,3 +119,19 @@ def test_a_section_that_could_not_be_moved_goes_back(bench: Page) -> None:
         going[0].fulfill(status=422, json=refusal)
         expect(bench.locator("#desk")).to_contain_text(sentence)
         before_long(bench, lambda: orders(bench), [order] * 2)
+
+
+def test_what_is_streamed_looks_as_what_is_kept(bench: Page) -> None:
+    """Streamed values stand outside of the layers in which a page that is opened has them."""
+    field = bench.locator("#hex-code")
+    field.fill("#7a2f6b")
+    eventually(bench, PLUM)
+    streamed = [frame.evaluate(STYLES) for frame in frames(bench)]
+    field.press("Enter")
+    settled(bench)
+    bench.reload()
+    eventually(bench, PLUM)
+    for before, after in zip(streamed, (frame.evaluate(STYLES) for frame in frames(bench)), strict=True):
+        assert len(before) == len(after) > 100
+        differ = [set(one) ^ set(other) for one, other in zip(before, after, strict=True)]
+        assert [properties for properties in differ if properties] == []

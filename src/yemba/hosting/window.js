@@ -156,7 +156,8 @@ let values = ""; // of the sheet that was streamed: the same again would have th
 function patch(given) {
   if (given.values !== undefined && given.values !== values) {
     values = given.values;
-    streamed.replaceSync(values);
+    // A layer that comes anew has the whole page laid out; outside of layers the last one's rules outrank the same.
+    streamed.replaceSync(values.replace("@layer values", "@media all"));
     if (sheets.values) sheets.values.disabled = true;
   }
   if (given.rules && !sheets.rules.href.endsWith(given.rules)) {
