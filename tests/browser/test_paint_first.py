@@ -85,6 +85,18 @@ def test_words_stand_in_both_windows_while_they_are_typed(bench: Page) -> None:
     before_long(bench, lambda: "Tied by hand." in draft().text(), True)
 
 
+def test_what_is_refused_is_shown_no_longer(bench: Page) -> None:
+    field = bench.locator("#hex-code")
+    field.fill("#7a2f6b")
+    eventually(bench, PLUM)
+    field.press("End")
+    bench.keyboard.type("x")
+    field.press("Enter")
+    expect(field).to_have_attribute("aria-invalid", "true")
+    eventually(bench, PLUM.replace("122, 47, 107", "140, 59, 42"))
+    assert field.input_value() == "#7a2f6bx", "what was typed stays"
+
+
 def test_a_section_stands_where_it_is_moved_before_the_answer_comes(bench: Page) -> None:
     sections(bench)
     first, second, third, *rest = draft().pages["home"].order

@@ -8,7 +8,7 @@ import * as panels from "./panels.js";
 import { OutgoingQueue, ownToken } from "./queue.js";
 import { sentence } from "./sentence.js";
 import { signIn } from "./sign_in.js";
-import { moveAhead, patched, recall, seen } from "./showing.js";
+import { moveAhead, patched, refused, seen } from "./showing.js";
 import { at, config, state } from "./state.js";
 import { say, standing } from "./status.js";
 import { open } from "./view.js";
@@ -110,7 +110,7 @@ function formOf(asked) {
 
 function answered(asked, answer) {
   const form = formOf(asked);
-  if ((answer.dropped || answer.error) && moveOf(asked.fields)) recall(); // windows show it moved
+  if ((answer.dropped || answer.error) && !asked.there) refused(asked.seen);
   if (answer.dropped) return say(sentence("left_out"));
   if (answer.error) {
     state.revision = Math.max(state.revision, answer.revision ?? 0);

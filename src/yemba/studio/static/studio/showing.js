@@ -43,6 +43,11 @@ export function moveAhead(move) {
   if (move && !looked && !document.querySelector("#desk .is-standing")) windows.say({ type: "move", ...move });
 }
 
+// What was shown before it was kept, and is not: windows return to the draft, unless the hand has gone on since.
+export function refused(asked = looks) {
+  if (!(looked?.number > asked)) recall();
+}
+
 export function apply(patch) {
   if (patch.rules) restyle(patch.rules);
   if (patch.follow !== undefined) showPage(patch.follow, { path: patch.path });
