@@ -394,6 +394,10 @@ def test_a_kind_of_section_that_was_found_stays_chosen(bench: Page) -> None:
     bench.get_by_label("Find a kind of section by a word").fill("directions")
     chosen = bench.locator("#section-kind input:checked")
     expect(chosen).to_have_value("map")
+    bench.get_by_label("Find a kind of section by a word").fill("people")
+    expect(chosen).to_have_value("people")  # others speak of people too
+    bench.get_by_label("Find a kind of section by a word").fill("directions")
+    expect(chosen).to_have_value("map")
     bench.locator("#words-heading").fill("Meanwhile")
     bench.locator("#words-heading").press("Enter")
     kept_words(bench, "opening", "heading", "Meanwhile")

@@ -29,7 +29,8 @@ export function kinds() {
       }
       const shown = [...this.$root.querySelectorAll("[data-words]")].filter((choice) => choice.checkVisibility());
       const chosen = shown.find((choice) => choice.querySelector("input").checked);
-      if (!chosen && shown.length) this.choose(shown[0].querySelector("input"));
+      const named = shown.find((choice) => choice.dataset.words.startsWith(wanted[0])); // rather than one that mentions it
+      if (!chosen && shown.length) this.choose((named ?? shown[0]).querySelector("input"));
       this.$refs.none.hidden = Boolean(this.$root.querySelector(".kind-group:not([hidden])"));
     },
 
