@@ -37,9 +37,12 @@ _WATCH = """(selector) => {
   addEventListener("message", () => { window.heard ||= performance.timeOrigin + performance.now(); }, { once: true });
   window.painted = new Promise((resolve, refuse) => {
     setTimeout(() => refuse(new Error("nothing was painted within five seconds")), 5000);
-    const wait = () => look() === before
-      ? requestAnimationFrame(wait)
-      : requestAnimationFrame(() => resolve(performance.timeOrigin + performance.now()));
+    const wait = () => {
+      const begun = performance.now();
+      if (look() === before) return requestAnimationFrame(wait);
+      window.styled = performance.now() - begun;
+      requestAnimationFrame(() => resolve(performance.timeOrigin + performance.now()));
+    };
     wait();
   });
 }"""
@@ -61,9 +64,9 @@ _ANSWER = """(painted) => {
   const told = last.serverTiming.map(({ name, duration }) => [name, duration]);
   return { pressed, asked: at(last.startTime), whole: at(last.responseEnd), told };
 }"""
-STAGES = ("key", "way", "lock", "plan", "store", "render", "answer", "message", "paint")
+STAGES = ("key", "way", "lock", "plan", "store", "render", "answer", "message", "style", "paint")
 """Where the time from a key to the paint goes: from the key to the request; on the way and in the server's line; in the
-server, as its answer tells; from the answer to the window; in the window until it is painted."""
+server, as its answer tells; from the answer to the window; in the window for its styles, and until it is painted."""
 
 
 class Stroke(NamedTuple):
@@ -211,14 +214,15 @@ def _once(page: Any, frames: list[Any], selector: str, key: str) -> Stroke:
         frame.evaluate(_WATCH, selector)
     page.keyboard.press(key)
     painted, slower = max((frame.evaluate("() => window.painted"), n) for n, frame in enumerate(frames))
-    heard = frames[slower].evaluate("() => window.heard")
+    heard, styled = frames[slower].evaluate("() => [window.heard, window.styled]")
     answer = page.evaluate(_ANSWER, painted)
     served = dict(answer["told"])
     stages = dict.fromkeys(STAGES, 0.0) | served
     stages["key"] = answer["asked"] - answer["pressed"]
     stages["way"] = answer["whole"] - answer["asked"] - sum(served.values())
     stages["message"] = heard - answer["whole"]
-    stages["paint"] = painted - heard
+    stages["style"] = styled
+    stages["paint"] = painted - heard - styled
     return Stroke(painted - answer["pressed"], stages)
 
 
