@@ -34,6 +34,11 @@ def post_fork(server: Any, worker: Any) -> None:
 
 
 def post_worker_init(worker: Any) -> None:
-    """A connection that its client leaves open is closed at once: gunicorn would wait two seconds for each, and in the
-    one thread that hands out all others."""
+    """What pages and edits ask for is read before the first one comes. And a connection that its client leaves open is
+    closed at once: gunicorn would wait two seconds for each, and in the one thread that hands out all others."""
+    from yemba.core.change.command import commands  # the application is loaded by now
+    from yemba.sites.catalogue import catalogue
+
+    catalogue()
+    commands()
     util.close_graceful = partial(util.close_graceful, timeout=_LINGER)
