@@ -7,7 +7,7 @@ import re
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.hands import BUTTON, chapter, eventually, frames, kept, style, until, view
+from tests.browser.hands import BUTTON, chapter, eventually, frames, kept, steady, style, until, view
 from yemba.core.colour.grounds import GROUND_NAMES
 from yemba.core.site.document import read
 from yemba.hosting.services import rendering
@@ -74,6 +74,23 @@ def test_a_role_that_fails_is_told_of_and_mended_by_its_offer(bench: Page) -> No
     bench.get_by_role("button", name="let Yemba work it out again").click()
     kept(bench, "worked out again")
     assert "roles.by_hand" not in read(Site.objects.get(slug="saltmarsh").document).sheet
+
+
+def test_what_is_said_of_a_colour_follows_the_pointer(bench: Page) -> None:
+    before = Site.objects.get(slug="saltmarsh").revision
+    box = steady(bench.locator(".plane svg"))
+    bench.mouse.move(box["x"] + 80, box["y"] + 100)
+    bench.mouse.down()
+    bench.mouse.move(box["x"] + 130, box["y"] + 110, steps=6)
+    swatch, said = bench.locator("#palette-colours [aria-current] path"), bench.locator(".plane-said")
+    expect(swatch).not_to_have_attribute("fill", "#8c3b2a")
+    bench.wait_for_timeout(500)  # all that was asked on the way is answered
+    shown = str(swatch.get_attribute("fill"))
+    expect(bench.locator("#hex-code")).to_have_value(shown)
+    expect(said).to_contain_text(f"{shown}, ")
+    assert Site.objects.get(slug="saltmarsh").revision == before, "nothing is kept yet"
+    bench.mouse.up()
+    kept(bench, f"Oxide to {shown}")
 
 
 def test_from_a_section_to_its_ground_and_back(bench: Page) -> None:

@@ -90,6 +90,21 @@ def test_a_stream_shows_and_keeps_nothing(desk: Client, site: Site) -> None:
     assert desk.post("/sites/saltmarsh/stream/", data | {"hex": "none"}, headers=JSON).status_code == 422
 
 
+def test_a_stream_says_what_a_colour_on_the_plane_is(desk: Client) -> None:
+    data = {"command": "set-colour", "colour": "c1", "hex": "oklch(0.5 0.1 30)"}
+    on_plane = data | {"plane_code": data["hex"], "plane_ground": "light"}
+
+    def told(asked: dict[str, str]) -> dict[str, str]:
+        return dict(desk.post("/sites/saltmarsh/stream/", asked, headers=JSON).json()["plane"])
+
+    plane = told(on_plane)
+    assert plane["said"].startswith(f"{plane['hex']}, ")
+    assert "on Light" in plane["said"]
+    assert told(data) == told(on_plane | {"plane_ground": "nowhere"}) == {}
+    unread = desk.post("/sites/saltmarsh/stream/", on_plane | {"plane_code": "none"}, headers=JSON)
+    assert unread.status_code == 422
+
+
 def test_pictures_of_what_is_only_looked_at_open_in_the_draft(desk: Client, site: Site, ines: Person) -> None:
     home = sites.document(site).order[0]
     opening = sites.document(site).pages[home].order[0]

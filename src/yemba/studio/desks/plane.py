@@ -36,7 +36,6 @@ def at_hue(hue: int, ground: Colour) -> Context:
 def instrument(look: Look, colour: Colour, name: str, ground: str, palette: Sequence[dict[str, str]]) -> Context:
     """All that the plane shows of a colour: where it stands, where the others do, what it reads on."""
     polar, fill = to_oklch(colour), look.grounds[ground].fill
-    got = ratio(colour, fill)
     return {
         **at_hue(round(polar.hue) % 360, fill),
         "name": name,
@@ -49,15 +48,21 @@ def instrument(look: Look, colour: Colour, name: str, ground: str, palette: Sequ
         "ground_name": look.ground_names[ground],
         "mark": _mark(colour),
         "others": [_mark(from_hex(c["hex"])) | {"hex": c["hex"]} for c in palette if c["hex"] != colour.hex],
-        "said": Message(
-            "{hex}, {got:.1f} to 1 on {ground_names}: {carries}",
-            hex=colour.hex,
-            got=got,
-            ground_names=look.ground_names[ground],
-            carries=carries(colour, fill),
-        ),
+        "said": said(look, colour, ground),
         "lighter": to_oklch(fill).lightness < 0.6,
     }
+
+
+def said(look: Look, colour: Colour, ground: str) -> str:
+    """What a colour is, and what it carries on a ground."""
+    fill = look.grounds[ground].fill
+    return Message(
+        "{hex}, {got:.1f} to 1 on {ground_names}: {carries}",
+        hex=colour.hex,
+        got=ratio(colour, fill),
+        ground_names=look.ground_names[ground],
+        carries=carries(colour, fill),
+    )
 
 
 def _mark(colour: Colour) -> Context:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from typing import Any
 
 from django.contrib.auth.decorators import login_required
@@ -10,8 +11,10 @@ from django.template.loader import render_to_string
 from django.views.decorators.http import require_GET, require_POST, require_safe
 
 from yemba.core import timing
+from yemba.core.colour.srgb import read
 from yemba.core.errors import Fault
 from yemba.core.site.document import Document
+from yemba.core.site.resolve import Look
 from yemba.core.untrusted import whole
 from yemba.core.value.link import NEW
 from yemba.hosting import services as hosting
@@ -20,9 +23,10 @@ from yemba.render.files import icon_paths, site_files
 from yemba.render.page import is_card
 from yemba.sites import history, presence
 from yemba.sites import services as sites
+from yemba.sites.catalogue import catalogue
 from yemba.studio import chapters, search
 from yemba.studio.bench import answer, error, page, panels, site_of, timed
-from yemba.studio.desks.plane import at_hue
+from yemba.studio.desks.plane import at_hue, said
 from yemba.studio.desks.proof import found
 from yemba.studio.inspecting import checks, read_measured
 from yemba.studio.patch import patch
@@ -42,6 +46,8 @@ _HIDDEN = {
     "window_page",
     "token",
     "streamed",
+    "plane_code",
+    "plane_ground",
 }
 
 
@@ -116,6 +122,7 @@ def stream(request: HttpRequest, slug: str) -> HttpResponse:
     timing.begin()
     try:
         after = sites.preview(site, request.POST.get("command", ""), arguments)
+        on_plane = _on_plane(request.POST, after)
     except Fault as fault:
         return JsonResponse({"error": error(fault)}, status=422)
     timing.mark("plan")
@@ -123,7 +130,19 @@ def stream(request: HttpRequest, slug: str) -> HttpResponse:
     changed = patch(before, after, page, request.POST.get("streamed", "").split())
     changed = hosting.addressed(changed, after, before)
     timing.mark("render")
-    return timed(JsonResponse({"patch": changed, "begins": _first_new_section(before, after, page)}))
+    begins = _first_new_section(before, after, page)
+    return timed(JsonResponse({"patch": changed, "begins": begins, "plane": on_plane}))
+
+
+def _on_plane(posted: Mapping[str, str], after: Document) -> dict[str, str]:
+    """What the colour chosen on a picking plane is, and what it reads as on the plane's ground; {} elsewhere. Raises
+    Fault ``colour-unreadable``."""
+    code, ground = posted.get("plane_code", ""), posted.get("plane_ground", "")
+    look = Look(after, catalogue())
+    if not code or ground not in look.ground_names:
+        return {}
+    colour = read(code, "plane_code").colour
+    return {"hex": colour.hex, "said": said(look, colour, ground)}
 
 
 def _first_new_section(before: Document, after: Document, page: str) -> str:

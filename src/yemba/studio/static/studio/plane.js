@@ -10,7 +10,10 @@ export function plane(gestures) {
         surface: this.$refs.plane,
         keys: this.$refs.plane,
         gestures,
-        form: () => document.getElementById(this.root().dataset.form),
+        form: () => {
+          if (this.code !== this.said) this.field().value = this.code;
+          return this.field().form;
+        },
         point: (across, down) => this.set({ lightness: across, chroma: this.now().most * (1 - down) }),
         step: (across, down, coarse) => {
           const { lightness, chroma, most } = this.now();
@@ -27,8 +30,16 @@ export function plane(gestures) {
       this.$refs.alpha?.addEventListener("change", keep);
     },
 
+    code: "", // of the colour that is pointed at
+    said: "", // the one that the server has said what it is
+
     root() {
       return this.$el.closest(".plane");
+    },
+
+    field() {
+      const { form, field } = this.root().dataset;
+      return document.getElementById(form).elements[field];
     },
 
     now() {
@@ -45,10 +56,19 @@ export function plane(gestures) {
         mark.setAttribute("cx", lightness * box.width);
         mark.setAttribute("cy", box.height * (1 - chroma / most));
       }
-      const form = document.getElementById(root.dataset.form);
       const clear = root.querySelector("[x-ref=alpha]") && alpha < 100 ? ` / ${alpha}%` : "";
-      form.elements[root.dataset.field].value = `oklch(${lightness.toFixed(4)} ${chroma.toFixed(4)} ${hue}${clear})`;
-      gestures.stream(form);
+      const code = `oklch(${lightness.toFixed(4)} ${chroma.toFixed(4)} ${hue}${clear})`;
+      this.code = code;
+      const asked = { [root.dataset.field]: code, plane_code: code, plane_ground: root.dataset.ground };
+      gestures.stream(this.field().form, asked, ({ plane }) => this.tell(code, plane));
+    },
+
+    // Where the hand has gone on meanwhile, what is said is of the colour it came from.
+    tell(code, { hex, said }) {
+      this.$refs.said.textContent = said;
+      document.getElementById(this.root().dataset.swatch)?.querySelector("path").setAttribute("fill", hex);
+      this.field().value = code.includes("/") ? code : hex; // one that is not solid stands as it is asked for
+      this.said = code;
     },
 
     async turn() {

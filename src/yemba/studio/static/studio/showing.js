@@ -64,10 +64,11 @@ function restyle(now) {
   link.href = `${link.href.split("?")[0]}?${state.revision}`;
 }
 
-// What the windows would show if a form were kept.
-export function stream(form) {
-  look(() => stream(form));
+// What the windows would show if a form were kept; `more` is asked along with it, `hear` is told the answer.
+export function stream(form, more = {}, hear = () => {}) {
+  look(() => stream(form, more, hear));
   const data = new FormData(form);
+  for (const [name, value] of Object.entries(more)) data.set(name, value);
   data.set("window_page", state.page);
   return inOrder(async () => {
     const before = kept;
@@ -78,6 +79,7 @@ export function stream(form) {
     behind = false;
     for (const place of Object.keys(answer.patch.fragments || {})) streamed.add(place);
     apply(answer.patch);
+    hear(answer);
     const { begins: place } = answer;
     if (place) windows.say({ type: "scroll", page: state.page, place, share: 0 });
   });
