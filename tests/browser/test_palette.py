@@ -64,6 +64,7 @@ def test_a_role_that_fails_is_told_of_and_mended_by_its_offer(bench: Page) -> No
     field.press("Enter")
     kept(bench, "Button text on Light")
     expect(bench.locator(".miss")).to_contain_text("4.5 : 1 is asked for")
+    expect(bench.locator(".plane-said")).to_contain_text("on button on Light: shapes only")
     expect(bench.locator("#ground-light")).to_contain_text("Hard to read: ")
     eventually(bench, f"getComputedStyle(document.querySelector('{BUTTON}')).color === 'rgb(160, 80, 64)'")
     bench.get_by_role("button", name="the nearest that passes").click()

@@ -92,7 +92,7 @@ def test_a_stream_shows_and_keeps_nothing(desk: Client, site: Site) -> None:
 
 def test_a_stream_says_what_a_colour_on_the_plane_is(desk: Client) -> None:
     data = {"command": "set-colour", "colour": "c1", "hex": "oklch(0.5 0.1 30)"}
-    on_plane = data | {"plane_code": data["hex"], "plane_ground": "light"}
+    on_plane = data | {"plane_code": data["hex"], "plane_against": "light"}
 
     def told(asked: dict[str, str]) -> dict[str, str]:
         return dict(desk.post("/sites/saltmarsh/stream/", asked, headers=JSON).json()["plane"])
@@ -100,9 +100,10 @@ def test_a_stream_says_what_a_colour_on_the_plane_is(desk: Client) -> None:
     plane = told(on_plane)
     assert plane["said"].startswith(f"{plane['hex']}, ")
     assert "on Light" in plane["said"]
-    assert told(data) == told(on_plane | {"plane_ground": "nowhere"}) == {}
-    unread = desk.post("/sites/saltmarsh/stream/", on_plane | {"plane_code": "none"}, headers=JSON)
-    assert unread.status_code == 422
+    assert "on button on Light" in told(on_plane | {"plane_against": "light.button"})["said"]
+    assert told(data) == {}
+    for wrong, status in (({"plane_code": "none"}, 422), ({"plane_against": "light.keel"}, 404)):
+        assert desk.post("/sites/saltmarsh/stream/", on_plane | wrong, headers=JSON).status_code == status
 
 
 def test_pictures_of_what_is_only_looked_at_open_in_the_draft(desk: Client, site: Site, ines: Person) -> None:

@@ -5,10 +5,12 @@ from __future__ import annotations
 import base64
 from collections.abc import Sequence
 from io import BytesIO
+from typing import NamedTuple
 
 from PIL import Image
 
 from yemba.core.colour.contrast import EDGE, TEXT, carries, ratio
+from yemba.core.colour.grounds import ROLE_NAMES
 from yemba.core.colour.oklch import to_oklch
 from yemba.core.colour.plane import HEIGHT, MOST_CHROMA, WIDTH, gamut, line, plane
 from yemba.core.colour.srgb import Colour, from_hex
@@ -33,35 +35,51 @@ def at_hue(hue: int, ground: Colour) -> Context:
     return {"image": image, **lines, "width": WIDTH, "height": HEIGHT, "hue": hue}
 
 
-def instrument(look: Look, colour: Colour, name: str, ground: str, palette: Sequence[dict[str, str]]) -> Context:
-    """All that the plane shows of a colour: where it stands, where the others do, what it reads on."""
-    polar, fill = to_oklch(colour), look.grounds[ground].fill
+class StandsOn(NamedTuple):
+    """What a colour is read on."""
+
+    colour: Colour
+    name: str
+
+
+def stands_on(look: Look, against: str) -> StandsOn:
+    """A ground by its slug, or one of its roles by ``GROUND.ROLE``. Raises KeyError where it is not there."""
+    slug, _, role = against.partition(".")
+    ground, name = look.grounds[slug], look.ground_names[slug]
+    if not role:
+        return StandsOn(ground.fill, name)
+    named = Message("{role_names} on {ground_names}", role_names=ROLE_NAMES[role], ground_names=name)
+    return StandsOn(getattr(ground, role), named)
+
+
+def instrument(look: Look, colour: Colour, name: str, against: str, palette: Sequence[dict[str, str]]) -> Context:
+    """All that the plane shows of a colour: where it stands, where the others do, what it reads on (``stands_on``)."""
+    polar, on = to_oklch(colour), stands_on(look, against)
     return {
-        **at_hue(round(polar.hue) % 360, fill),
+        **at_hue(round(polar.hue) % 360, on.colour),
         "name": name,
         "hex": colour.hex,
         "lightness": polar.lightness,
         "chroma": polar.chroma,
         "most": MOST_CHROMA,
         "percent": 100 * polar.lightness,
-        "ground": ground,
-        "ground_name": look.ground_names[ground],
+        "against": against,
+        "ground_name": on.name,
         "mark": _mark(colour),
         "others": [_mark(from_hex(c["hex"])) | {"hex": c["hex"]} for c in palette if c["hex"] != colour.hex],
-        "said": said(look, colour, ground),
-        "lighter": to_oklch(fill).lightness < 0.6,
+        "said": said(colour, on),
+        "lighter": to_oklch(on.colour).lightness < 0.6,
     }
 
 
-def said(look: Look, colour: Colour, ground: str) -> str:
-    """What a colour is, and what it carries on a ground."""
-    fill = look.grounds[ground].fill
+def said(colour: Colour, on: StandsOn) -> str:
+    """What a colour is, and what it carries there."""
     return Message(
         "{hex}, {got:.1f} to 1 on {ground_names}: {carries}",
         hex=colour.hex,
-        got=ratio(colour, fill),
-        ground_names=look.ground_names[ground],
-        carries=carries(colour, fill),
+        got=ratio(colour, on.colour),
+        ground_names=on.name,
+        carries=carries(colour, on.colour),
     )
 
 

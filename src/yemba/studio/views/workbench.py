@@ -26,7 +26,7 @@ from yemba.sites import services as sites
 from yemba.sites.catalogue import catalogue
 from yemba.studio import chapters, search
 from yemba.studio.bench import answer, error, page, panels, site_of, timed
-from yemba.studio.desks.plane import at_hue, said
+from yemba.studio.desks.plane import StandsOn, at_hue, said, stands_on
 from yemba.studio.desks.proof import found
 from yemba.studio.inspecting import checks, read_measured
 from yemba.studio.patch import patch
@@ -47,7 +47,7 @@ _HIDDEN = {
     "token",
     "streamed",
     "plane_code",
-    "plane_ground",
+    "plane_against",
 }
 
 
@@ -135,14 +135,21 @@ def stream(request: HttpRequest, slug: str) -> HttpResponse:
 
 
 def _on_plane(posted: Mapping[str, str], after: Document) -> dict[str, str]:
-    """What the colour chosen on a picking plane is, and what it reads as on the plane's ground; {} elsewhere. Raises
-    Fault ``colour-unreadable``."""
-    code, ground = posted.get("plane_code", ""), posted.get("plane_ground", "")
-    look = Look(after, catalogue())
-    if not code or ground not in look.ground_names:
+    """What the colour chosen on a picking plane is, and what it reads as there; {} elsewhere. Raises Fault
+    ``colour-unreadable``."""
+    code = posted.get("plane_code", "")
+    if not code:
         return {}
-    colour = read(code, "plane_code").colour
-    return {"hex": colour.hex, "said": said(look, colour, ground)}
+    colour, on = read(code, "plane_code").colour, _read_on(Look(after, catalogue()), posted.get("plane_against", ""))
+    return {"hex": colour.hex, "said": said(colour, on)}
+
+
+def _read_on(look: Look, against: str) -> StandsOn:
+    """Raises Http404 where it is not there."""
+    try:
+        return stands_on(look, against)
+    except KeyError as error:
+        raise Http404 from error
 
 
 def _first_new_section(before: Document, after: Document, page: str) -> str:
@@ -209,10 +216,10 @@ def plane(request: HttpRequest, slug: str) -> HttpResponse:
     """The picking plane at another hue."""
     site = site_of(request, slug)
     hue = whole(request.GET.get("hue", "0"))
-    ground = sites.look(site).grounds.get(request.GET.get("ground", "light"))
-    if hue is None or ground is None:
+    on = _read_on(sites.look(site), request.GET.get("against", ""))
+    if hue is None:
         raise Http404
-    return JsonResponse(at_hue(hue % 360, ground.fill))
+    return JsonResponse(at_hue(hue % 360, on.colour))
 
 
 @login_required

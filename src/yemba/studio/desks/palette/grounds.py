@@ -129,7 +129,7 @@ def _role(look: Look, slug: str, role: str, used: Used) -> Context:
             Message(
                 "{role_names} on {ground_names}", role_names=ROLE_NAMES[role], ground_names=look.ground_names[slug]
             ),
-            slug,
+            _plane_against(slug, role),
             look.value("palette"),
         ),
         "miss": _miss(ground, role, worst) if worst and worst[0] < worst[1].ratio else None,
@@ -138,6 +138,12 @@ def _role(look: Look, slug: str, role: str, used: Used) -> Context:
         "places": listed(look, used.at(slug, role), _SHOWN)[0],
         "used": counted(used.at(slug, role)),
     }
+
+
+def _plane_against(slug: str, role: str) -> str:
+    """What a role's plane shows it on: the first that it must be read on, which for most is the ground."""
+    against = next((asked.against for asked in REQUIREMENTS if asked.role == role), "fill")
+    return slug if against == "fill" else f"{slug}.{against}"
 
 
 def _against(asked: Asked, role: str) -> str:

@@ -59,7 +59,7 @@ export function plane(gestures) {
       const clear = root.querySelector("[x-ref=alpha]") && alpha < 100 ? ` / ${alpha}%` : "";
       const code = `oklch(${lightness.toFixed(4)} ${chroma.toFixed(4)} ${hue}${clear})`;
       this.code = code;
-      const asked = { [root.dataset.field]: code, plane_code: code, plane_ground: root.dataset.ground };
+      const asked = { [root.dataset.field]: code, plane_code: code, plane_against: root.dataset.against };
       gestures.stream(this.field().form, asked, ({ plane }) => this.tell(code, plane));
     },
 
@@ -74,7 +74,7 @@ export function plane(gestures) {
     async turn() {
       const hue = this.$refs.hue.value;
       this.set({ hue });
-      const shown = await ask(`${gestures.at("plane")}?hue=${hue}&ground=${this.root().dataset.ground}`);
+      const shown = await ask(`${gestures.at("plane")}?hue=${hue}&against=${this.root().dataset.against}`);
       if (!shown.image || this.$refs.hue.value !== hue) return;
       const svg = this.$refs.plane;
       svg.querySelector("image").setAttribute("href", shown.image);
