@@ -2,6 +2,7 @@
 // The server says what every colour is; here only positions are turned into oklch() text.
 import { ask } from "./ask.js";
 import { byHand } from "./by_hand.js";
+import { identity, isHeld } from "./held.js";
 
 export function plane(gestures) {
   return {
@@ -60,13 +61,18 @@ export function plane(gestures) {
       const code = `oklch(${lightness.toFixed(4)} ${chroma.toFixed(4)} ${hue}${clear})`;
       this.code = code;
       const asked = { [root.dataset.field]: code, plane_code: code, plane_against: root.dataset.against };
-      gestures.stream(this.field().form, asked, ({ plane }) => this.tell(code, plane));
+      const { form } = this.field();
+      const about = identity(form);
+      gestures.stream(form, asked, ({ plane }) => {
+        if (form.isConnected && identity(form) === about) this.describe(code, plane); // else another colour is edited
+      });
     },
 
     // Where the hand has gone on meanwhile, what is said is of the colour it came from.
-    tell(code, { hex, said }) {
+    describe(code, { hex, said }) {
       this.$refs.said.textContent = said;
       document.getElementById(this.root().dataset.swatch)?.querySelector("path").setAttribute("fill", hex);
+      if (isHeld(this.field())) return; // what is typed in it stays
       this.field().value = code.includes("/") ? code : hex; // one that is not solid stands as it is asked for
       this.said = code;
     },
