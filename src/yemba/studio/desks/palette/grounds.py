@@ -17,7 +17,7 @@ from yemba.render.used import Used
 from yemba.sites.models import Site
 from yemba.studio.desks.palette.colours import mended
 from yemba.studio.desks.places import counted, listed
-from yemba.studio.desks.plane import instrument
+from yemba.studio.desks.plane import instrument, stands_on
 from yemba.studio.desks.setting import Context, setting
 
 _SHOWN = 60
@@ -126,9 +126,7 @@ def _role(look: Look, slug: str, role: str, used: Used) -> Context:
         "plane": instrument(
             look,
             parsed.colour,
-            Message(
-                "{role_names} on {ground_names}", role_names=ROLE_NAMES[role], ground_names=look.ground_names[slug]
-            ),
+            stands_on(look, f"{slug}.{role}").name,
             _plane_against(slug, role),
             look.value("palette"),
         ),
