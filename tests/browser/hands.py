@@ -2,9 +2,10 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from collections.abc import Callable, Iterator
+from contextlib import contextmanager
 
-from playwright.sync_api import Error, FloatRect, Frame, Locator, Page, expect
+from playwright.sync_api import Error, FloatRect, Frame, Locator, Page, Route, expect
 
 BUTTON = ".kind-opening .button"
 
@@ -37,6 +38,19 @@ def before_long(page: Page, read: Callable[[], object], wanted: object) -> None:
             return
         page.wait_for_timeout(100)
     assert read() == wanted
+
+
+@contextmanager
+def held_back(page: Page, address: str) -> Iterator[list[Route]]:
+    """Requests on their way there, of which none is answered before the test lets it go on."""
+    going: list[Route] = []
+
+    def hold(route: Route) -> None:
+        going.append(route)
+
+    page.route(address, hold)
+    yield going
+    page.unroute(address, hold)
 
 
 def answers(place: Page | Frame, check: str) -> bool:

@@ -3,13 +3,11 @@
 from __future__ import annotations
 
 import json
-from collections.abc import Iterator
-from contextlib import contextmanager
 
 import pytest
-from playwright.sync_api import Page, Route, expect
+from playwright.sync_api import Page, expect
 
-from tests.browser.hands import BUTTON, before_long, eventually, frames, settled
+from tests.browser.hands import BUTTON, before_long, eventually, frames, held_back, settled
 from yemba.core.site.document import Document
 from yemba.sites import services as sites
 from yemba.sites.models import Site
@@ -41,19 +39,6 @@ def draft() -> Document:
 def sections(bench: Page, query: str = "") -> None:
     bench.goto(f"{bench.url.split('/sites/')[0]}/sites/saltmarsh/pages/{query}")
     expect(bench.locator("html[data-ready]")).to_be_attached()
-
-
-@contextmanager
-def held_edits(bench: Page) -> Iterator[list[Route]]:
-    """Edits on their way, of which none is answered before the test lets it go on."""
-    going: list[Route] = []
-
-    def hold(route: Route) -> None:
-        going.append(route)
-
-    bench.route("**/edit/", hold)
-    yield going
-    bench.unroute("**/edit/")
 
 
 def orders(bench: Page) -> list[list[str]]:
@@ -104,7 +89,7 @@ def test_a_section_stands_where_it_is_moved_before_the_answer_comes(bench: Page)
     before_long(bench, lambda: orders(bench), [[first, second, third, *rest]] * 2)
     for frame in frames(bench):
         frame.evaluate(NOTE_ORDERS)
-    with held_edits(bench) as going:
+    with held_back(bench, "**/edit/") as going:
         bench.locator(f"#section-grip-{first}").focus()
         bench.keyboard.press("ArrowDown")
         bench.keyboard.press("ArrowDown")
@@ -123,7 +108,7 @@ def test_a_section_stands_where_it_is_moved_before_the_answer_comes(bench: Page)
 def test_a_section_that_could_not_be_moved_goes_back(bench: Page) -> None:
     sections(bench)
     order = draft().pages["home"].order
-    with held_edits(bench) as going:
+    with held_back(bench, "**/edit/") as going:
         bench.locator(f"#section-down-{order[0]} button").click()
         before_long(bench, lambda: orders(bench), [[order[1], order[0], *order[2:]]] * 2)
         sentence = "It stays where it is."

@@ -7,7 +7,20 @@ import re
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.hands import BUTTON, chapter, eventually, frames, kept, steady, style, until, view
+from tests.browser.hands import (
+    BUTTON,
+    before_long,
+    chapter,
+    eventually,
+    frames,
+    held_back,
+    kept,
+    settled,
+    steady,
+    style,
+    until,
+    view,
+)
 from yemba.core.colour.grounds import GROUND_NAMES
 from yemba.core.site.document import read
 from yemba.hosting.services import rendering
@@ -92,6 +105,44 @@ def test_what_is_said_of_a_colour_follows_the_pointer(bench: Page) -> None:
     assert Site.objects.get(slug="saltmarsh").revision == before, "nothing is kept yet"
     bench.mouse.up()
     kept(bench, f"Oxide to {shown}")
+
+
+def test_a_late_answer_about_a_colour_does_not_touch_words_that_are_typed(bench: Page) -> None:
+    with held_back(bench, "**/edit/") as edits, held_back(bench, "**/stream/") as streams:
+        drag(bench)
+        before_long(bench, lambda: (len(edits), len(streams)), (1, 1))
+        bench.locator("#hex-code").press("Control+A")
+        bench.keyboard.type("#123")
+        streams[0].continue_()
+        before_long(bench, lambda: len(streams), 2)  # what was typed streams too, once that is answered
+        expect(bench.locator("#hex-code")).to_have_value("#123")
+        streams[1].continue_()
+        edits[0].continue_()
+
+
+def test_a_late_answer_about_a_colour_does_not_touch_another(bench: Page) -> None:
+    code, of_plane = bench.locator("#hex-code"), bench.locator(".plane-said")
+    with held_back(bench, "**/edit/") as edits, held_back(bench, "**/stream/") as streams:
+        drag(bench)
+        before_long(bench, lambda: (len(edits), len(streams)), (1, 1))
+        other = bench.locator("#palette-colours a").nth(1)
+        other.click()
+        expect(other).to_have_attribute("aria-current", "true")
+        stands = code.input_value(), of_plane.inner_text()
+        with bench.expect_response("**/stream/"):
+            streams[0].continue_()
+        bench.wait_for_timeout(300)
+        assert (code.input_value(), of_plane.inner_text()) == stands
+        edits[0].continue_()
+
+
+def drag(bench: Page) -> None:
+    """Drag the colour to another and let it go."""
+    box = steady(bench.locator(".plane svg"))
+    bench.mouse.move(box["x"] + 80, box["y"] + 100)
+    bench.mouse.down()
+    bench.mouse.move(box["x"] + 130, box["y"] + 110)
+    bench.mouse.up()
 
 
 def test_from_a_section_to_its_ground_and_back(bench: Page) -> None:
