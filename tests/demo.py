@@ -58,5 +58,5 @@ def _copy_rows(file: Path) -> None:
             for model in apps.get_models():
                 table = model._meta.db_table
                 if model._meta.app_label in APPS:
-                    cursor.execute(f'INSERT INTO main."{table}" SELECT * FROM kept."{table}"')  # noqa: S608
+                    cursor.execute(f'INSERT INTO main."{table}" SELECT * FROM kept."{table}"')
         cursor.execute("DETACH kept")

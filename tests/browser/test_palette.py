@@ -15,7 +15,6 @@ from tests.browser.hands import (
     frames,
     held_back,
     kept,
-    settled,
     steady,
     style,
     until,
