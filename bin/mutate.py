@@ -102,7 +102,7 @@ def noticed(mutation: Mutation, copy: Path, tests: list[str]) -> bool:
     command = [sys.executable, "-m", "pytest", "-x", "-q", "-p", "no:cacheprovider", *tests]
     environment = {**os.environ, "PYTHONPATH": str(copy / "src"), "PYTHONDONTWRITEBYTECODE": "1"}
     try:
-        run = subprocess.run(command, cwd=copy, env=environment, capture_output=True, timeout=SECONDS)
+        run = subprocess.run(command, check=False, cwd=copy, env=environment, capture_output=True, timeout=SECONDS)
         return run.returncode != 0
     except subprocess.TimeoutExpired:
         return True
