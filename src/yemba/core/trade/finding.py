@@ -9,7 +9,8 @@ from collections.abc import Iterable, Mapping
 from yemba.core.message import in_english
 from yemba.core.trade.trade import Trade
 
-_ALIKE = 0.5  # of the letters' triples, from which two words are one in another form
+_ALIKE = 0.65  # of the letters' triples, from which two words are one in another form
+_SHORTEST = 4  # letters of a word that is known in another form; "bar" is no beginning of "barber"
 _WHOLE = 0.5  # what a name counts for that is there whole
 _OTHER = "something-else"
 
@@ -51,10 +52,12 @@ def _best(word: str, names: Iterable[str], having: Mapping[str, int]) -> float:
 
 
 def _alike(word: str, other: str) -> float:
-    """How much two words share: 1 for the same word, else the share of triples of letters (Dice), with the beginning
-    counted too."""
+    """How much two words share: 1 for the same word, 0 where one is too short to be known in another form, else the
+    share of triples of letters (Dice), with the beginning counted too."""
     if word == other:
         return 1.0
+    if min(len(word), len(other)) < _SHORTEST:
+        return 0.0
     first, second = _triples(word), _triples(other)
     return 0.95 * 2 * len(first & second) / (len(first) + len(second))
 
@@ -69,7 +72,8 @@ def _words(text: str) -> list[str]:
 
 
 _SMALL = {
-    "a", "and", "an", "the", "of", "or", "in", "for", "my", "i", "we", "am", "to", "with",
+    "a", "and", "an", "the", "of", "or", "in", "for", "my", "i", "we", "am", "to", "with", "by", "at", "on", "from",
+    "hand", "handmade", "made", "make", "makes", "making", "maker", "makers",
     "und", "der", "die", "das", "für", "ich", "bin", "auf", "dem", "mit", "et", "de", "du", "la", "le", "les", "je",
     "suis", "un", "une", "y", "el", "los", "soy", "para", "e", "o", "os", "sou", "uma", "أنا", "و", "في",
 }  # fmt: skip
