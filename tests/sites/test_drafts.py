@@ -5,11 +5,14 @@ from __future__ import annotations
 from typing import Any
 
 import pytest
+from hypothesis import given
+from hypothesis import strategies as st
 
 from yemba.core import room
 from yemba.core.change.commands.pages import RenamePage
 from yemba.core.change.operation import put
 from yemba.core.errors import Fault
+from yemba.core.site.addresses import slug_from
 from yemba.people.models import Person
 from yemba.sites import services as sites
 from yemba.sites.addresses import check_address, free_address
@@ -119,6 +122,14 @@ def test_a_free_address_follows_the_name(site: Site) -> None:
     assert free_address("Saltmarsh") == "saltmarsh-2"
     assert free_address("Nettle & Rye Seeds") == "nettle-rye-seeds"
     assert check_address(free_address("書"))
+
+
+@given(st.text("abZé& -’ß書", max_size=90), st.integers(3, 60))
+def test_what_a_name_suggests_will_do_as_an_address(name: str, most: int) -> None:
+    assert check_address(free_address(name))
+    slug = slug_from(name, most)
+    assert slug_from(slug, most) == slug
+    assert len(slug) <= most
 
 
 def test_one_person_has_no_more_sites_than_fit(ines: Person, settings: Any) -> None:

@@ -9,7 +9,9 @@ from yemba.core.message import Message
 from yemba.core.site.addresses import slug_from
 from yemba.sites.models import Site
 
-_LABEL = re.compile(r"[a-z0-9](?:[a-z0-9-]{0,38}[a-z0-9])?")  # RFC 1123 2.1, held to 40
+_MOST = 40  # letters
+_NUMBERED = 4  # of them kept for a number
+_LABEL = re.compile(rf"[a-z0-9](?:[a-z0-9-]{{0,{_MOST - 2}}}[a-z0-9])?")  # RFC 1123 2.1, held to fewer letters
 _KEPT = {"www", "studio", "mail", "draft", "static", "admin", "api", "localhost", "gallery", "start", "feeds"}
 
 
@@ -17,7 +19,7 @@ def check_address(typed: str) -> str:
     """The address as stored. Raises Fault ``address-unreadable`` or ``address-in-use``."""
     slug = typed.strip().lower()
     if not _LABEL.fullmatch(slug) or "--" in slug or len(slug) < 3:
-        near = slug_from(typed)
+        near = slug_from(typed, _MOST)
         raise Fault(
             "address-unreadable",
             Message("“{typed}” cannot be an address. Use 3 to 40 small letters, digits and single hyphens", typed=typed)
@@ -39,7 +41,7 @@ def check_address(typed: str) -> str:
 
 def free_address(name: str) -> str:
     """An address nobody has, as near to the name as can be."""
-    wanted = slug_from(name)[:36] or "site"
+    wanted = slug_from(name, _MOST - _NUMBERED) or "site"
     wanted = wanted if len(wanted) > 2 else f"{wanted}-site"
     used = set(Site.objects.filter(slug__startswith=wanted).values_list("slug", flat=True)) | _KEPT
     return next(s for s in (wanted, *(f"{wanted}-{n}" for n in range(2, 10_000))) if s not in used)

@@ -14,13 +14,13 @@ RESERVED = {"assets", "icons", "static"}
 """Addresses the renderer's own files stand under."""
 
 
-def slug_from(name: str) -> str:
-    """The address a page's name suggests: lower case, no accents, hyphens. Letters that are no others with an accent
-    are written out (ß, æ, ø, ł …)."""
+def slug_from(name: str, most: int = 60) -> str:
+    """The address a name suggests, of `most` letters: lower case, no accents, single hyphens between words. Letters
+    that are no others with an accent are written out (ß, æ, ø, ł …)."""
     flat = (
         unicodedata.normalize("NFKD", name.lower().translate(_WRITTEN_OUT)).encode("ascii", "ignore").decode().lower()
     )
-    return re.sub(r"[^a-z0-9]+", "-", flat).strip("-")[:60]
+    return re.sub(r"[^a-z0-9]+", "-", flat).strip("-")[:most].rstrip("-")
 
 
 TAKEN_BY_PAGES = {"content", "menu", "seen-as"}
