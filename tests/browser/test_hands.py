@@ -12,7 +12,7 @@ import pytest
 from django.contrib.sessions.models import Session
 from playwright.sync_api import Error, Page, Route, expect
 
-from tests.browser.hands import before_long, chapter, eventually, kept, point, until
+from tests.browser.hands import before_long, chapter, eventually, held_back, kept, point, settled, until
 from yemba.core.site.document import Document
 from yemba.hosting import services as hosting
 from yemba.sites import services as sites
@@ -142,6 +142,25 @@ def test_what_waits_outlives_a_reload(bench: Page) -> None:
     eventually(bench, "document.querySelector('h1')?.textContent.includes('Kept over a reload')")
     assert words("opening", "heading") == "Kept over a reload"
     assert bench.evaluate("() => Object.keys(localStorage).filter((key) => key.startsWith('yemba-unsent'))") == []
+
+
+def test_words_that_were_kept_after_their_desk_was_left_do_not_come_back_once_they_are_undone(bench: Page) -> None:
+    section(bench, "opening")
+    before = words("opening", "heading")
+    with held_back(bench, "**/edit/") as edits:
+        bench.locator("#words-heading").fill("Once more")
+        bench.locator("#words-heading").press("Tab")
+        before_long(bench, lambda: len(edits), 1)
+        chapter(bench, "Type")
+        edits[0].continue_()
+        kept_words(bench, "opening", "heading", "Once more")
+    settled(bench)
+    bench.locator("[data-walk=undo] button").click()
+    status(bench, "Undone")
+    chapter(bench, "Pages")
+    bench.locator("#section-opening .section-name").click()
+    expect(bench.locator("#words-heading")).to_have_value(before)
+    expect(bench.locator("[data-walk=redo] button")).to_be_enabled()
 
 
 def test_a_page_loaded_about_a_section_begins_there(bench: Page) -> None:

@@ -171,6 +171,12 @@ export function unstash() {
   return forms;
 }
 
+// Words that were kept, or left out, after their desk was left do not come back with it: they may have been undone since.
+export function forget(about) {
+  const drafts = Object.entries(read()).filter(([name]) => !name.startsWith(`${about}/`));
+  sessionStorage.setItem(DRAFTS, JSON.stringify(Object.fromEntries(drafts)));
+}
+
 function read() {
   try {
     return JSON.parse(sessionStorage.getItem(DRAFTS)) ?? {};

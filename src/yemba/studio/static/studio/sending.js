@@ -1,7 +1,7 @@
 // Forms and words become requests in the outgoing queue; answers become patches, faults and words for the status line.
 import { ask } from "./ask.js";
 import { fault } from "./fault.js";
-import { giveUpRefused, heldForms, identity, isHeld, sawAgain, seenBy, settled } from "./held.js";
+import { forget, giveUpRefused, heldForms, identity, isHeld, sawAgain, seenBy, settled } from "./held.js";
 import { KeptWords, ownWindow } from "./kept_words.js";
 import { moveOf } from "./moves.js";
 import * as panels from "./panels.js";
@@ -110,6 +110,7 @@ function formOf(asked) {
 
 function answered(asked, answer) {
   const form = formOf(asked);
+  if (!form && asked.form && !answer.error && !queue.waitsFor(asked.form)) forget(asked.form);
   if ((answer.dropped || answer.error) && !asked.there) refused(asked.seen);
   if (answer.dropped) return say(sentence("left_out"));
   if (answer.error) {
