@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import re
+from collections.abc import Iterable, Iterator
 from itertools import islice
 from typing import NamedTuple
 
@@ -18,6 +19,8 @@ _FUNCTION = r"\b(?:rgba?|hsla?|hwb|lab|lch|oklab|oklch|color)\([^()]{3,80}\)"
 # A code without # counts only with six or eight digits, one of them a figure: "facade" is a word.
 _BARE = r"(?<![\w#&])(?=\w*\d|[fF]+\b)(?:[0-9a-fA-F]{8}|[0-9a-fA-F]{6})\b"
 _IN_TEXT = re.compile(rf"{_FUNCTION}|(?<![\w&])#(?:[0-9a-fA-F]{{8}}|[0-9a-fA-F]{{6}}|[0-9a-fA-F]{{3,4}})\b|{_BARE}")
+_WORD = re.compile(r"[^\W\d_]+")
+_MOST_WORDS = 4000  # letters in which names are looked for
 
 
 class Colour(NamedTuple):
@@ -88,15 +91,35 @@ def parse(text: str, field: str = "colour") -> Colour:
 
 def read_many(text: str) -> list[Read]:
     """Every colour in a pasted text, in its order, each once: hex codes with # (or alone in their line, list or
-    quotes), and the functions rgb(), hsl(), hwb(), lab(), lch(), oklab(), oklch() and color()."""
+    quotes), and the functions rgb(), hsl(), hwb(), lab(), lch(), oklab(), oklch() and color(). Where it has none of
+    these, the names that CSS has for colours, "dark red" as well as "darkred"."""
+    codes = (match[0] for match in islice(_IN_TEXT.finditer(text), 4 * PALETTE_COLOURS))
+    return _each_once(codes) or _each_once(_names(text))
+
+
+def _each_once(codes: Iterable[str]) -> list[Read]:
     colours: dict[str, Read] = {}
-    for match in islice(_IN_TEXT.finditer(text), 4 * PALETTE_COLOURS):
+    for code in codes:
         try:
-            one = read(match[0])
+            one = read(code)
         except Fault:
             continue
         colours.setdefault(f"{one.colour.hex}{one.alpha}", one)
     return list(colours.values())
+
+
+def _names(text: str) -> Iterator[str]:
+    """The names of colours in a text, each of as many words as make one: "light sea green" before "sea green"."""
+    words = _WORD.findall(text[:_MOST_WORDS].lower())
+    at = 0
+    while at < len(words):
+        length = next((length for length in (3, 2, 1) if _is_name("".join(words[at : at + length]))), 0)
+        yield "".join(words[at : at + length])
+        at += max(1, length)
+
+
+def _is_name(word: str) -> bool:
+    return word != "transparent" and Color.match(word) is not None
 
 
 def from_hex(code: str) -> Colour:
