@@ -12,7 +12,7 @@ from PIL import Image
 from yemba.core.colour.srgb import from_hex
 from yemba.core.errors import Fault
 from yemba.core.limits import PICTURE_BYTES
-from yemba.core.picture.icons import from_logo, icon_set, initial, safe_share
+from yemba.core.picture.icons import fades, from_logo, icon_set, initial, safe_share
 from yemba.core.picture.intake import clean_picture
 from yemba.core.picture.sizes import resized, widths
 from yemba.core.site.catalogue import Catalogue
@@ -199,13 +199,32 @@ def test_icons_come_in_every_size_and_format(catalogue: Catalogue) -> None:
     assert Image.open(BytesIO(made["icons/icon-192.png"])).convert("RGB").getpixel((2, 2)) == (140, 59, 42)
 
 
+@pytest.mark.parametrize(
+    ("ink", "pale"), [("#f5f0e4", False), ("#8c3b2a", True), ("#9c4b3a", True), ("#000000", False)]
+)
+def test_an_icon_fades_where_its_letter_is_told_from_its_ground_nowhere(
+    catalogue: Catalogue, ink: str, pale: bool
+) -> None:
+    oxide = from_hex("#8c3b2a")
+    tile = initial("Saltmarsh", Lettering(catalogue.families["archivo"], (), 700), oxide, from_hex(ink))
+    assert fades(tile, oxide) == pale
+
+
+def test_an_icon_fades_where_all_that_is_seen_is_a_speck() -> None:
+    def speck(wide: int) -> bytes:
+        return from_logo(SVG.format(f'<path d="M0 0h{wide}v20H0z"/>').encode(), "svg", 40, 20, from_hex("#ffffff"))
+
+    assert fades(speck(1), from_hex("#ffffff"))
+    assert not fades(speck(20), from_hex("#ffffff"))
+
+
 def test_a_logo_stays_inside_what_no_mask_cuts() -> None:
     logo = picture("PNG", (100, 100))
     tile = from_logo(logo, "png", 100, 100, from_hex("#ffffff"), safe_share())
     drawn = Image.open(BytesIO(icon_set(tile, tile)["icons/maskable-512.png"])).convert("RGB")
     dark = [x for x in range(512) if drawn.getpixel((x, 256)) != (255, 255, 255)]
     half_diagonal = (dark[-1] - dark[0]) / 2 * 2**0.5
-    assert half_diagonal <= 512 * 0.8 / 2 + 1
+    assert 512 * 0.8 / 2 - 2 <= half_diagonal <= 512 * 0.8 / 2 + 1
 
 
 def test_sizes_made_at_once_come_out_as_those_made_one_after_the_other() -> None:
