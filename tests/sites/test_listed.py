@@ -43,6 +43,16 @@ def test_a_copy_stands_by_itself(hers: Client, site: Site) -> None:
     assert hosting.live_edition(copy) is None
 
 
+def test_copies_are_told_apart_and_cut_at_a_word(site: Site) -> None:
+    title = "Quill and Tallow, Chandlers and Candle Makers of the Estuary"
+    sites.edit(site, "name-site", {"title": title, "tagline": ""})
+    first = listed.copy(Site.objects.get(pk=site.pk))
+    names = [sites.document(one).name for one in (first, listed.copy(first), listed.copy(first))]
+    stem = title.removesuffix(" Estuary")
+    assert names == [f"{stem} copy", f"{stem} copy 2", f"{stem} copy 3"]
+    assert first.slug == "quill-and-tallow-chandlers-and"
+
+
 def test_a_long_name_is_copied_too_and_there_is_a_limit(hers: Client, site: Site, settings: Any) -> None:
     sites.edit(site, "name-site", {"title": "N" * 60, "tagline": ""})
     post(hers, "copy")

@@ -2,7 +2,11 @@
 
 from __future__ import annotations
 
+import re
+from collections.abc import Collection
 from datetime import datetime, timedelta
+from itertools import chain, count
+from textwrap import shorten
 
 from django.db import transaction
 from django.utils import timezone
@@ -16,6 +20,7 @@ from yemba.sites.addresses import free_address
 from yemba.sites.models import Site
 
 BIN_DAYS = 30
+_COPY = re.compile(r" copy( \d+)?$")
 
 
 @transaction.atomic
@@ -23,9 +28,18 @@ def copy(site: Site) -> Site:
     """The draft as it stands, as a site of its own with another name and address. Raises Fault ``too-many``."""
     services.room(site.owner).check(site.owner.sites.count(), "title")
     document = services.document(site)
-    name = f"{document.name[: NAME_LETTERS - 5]} copy"
+    name = _free_name(document.name, {services.document(one).name for one in site.owner.sites.all()})
     made = document.model_copy(update={"name": name})
     return Site.objects.create(owner=site.owner, slug=free_address(name), document=made.text())
+
+
+def _free_name(name: str, used: Collection[str]) -> str:
+    """What a copy is called: "… copy", "… copy 2" where that is used; a long name is cut at a word."""
+    stem = _COPY.sub("", name)
+    endings = chain([" copy"], (f" copy {number}" for number in count(2)))
+    rooms = ((ending, NAME_LETTERS - len(ending)) for ending in endings)
+    names = (f"{shorten(stem, room, placeholder='') or stem[:room]}{ending}" for ending, room in rooms)
+    return next(free for free in names if free not in used)
 
 
 def rename(site: Site, title: str) -> services.Done:

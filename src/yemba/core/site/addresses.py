@@ -16,11 +16,16 @@ RESERVED = {"assets", "icons", "static"}
 
 def slug_from(name: str, most: int = 60) -> str:
     """The address a name suggests, of `most` letters: lower case, no accents, single hyphens between words. Letters
-    that are no others with an accent are written out (ß, æ, ø, ł …)."""
+    that are no others with an accent are written out (ß, æ, ø, ł …). A long one is cut after a word, unless little
+    were left."""
     flat = (
         unicodedata.normalize("NFKD", name.lower().translate(_WRITTEN_OUT)).encode("ascii", "ignore").decode().lower()
     )
-    return re.sub(r"[^a-z0-9]+", "-", flat).strip("-")[:most].rstrip("-")
+    whole = re.sub(r"[^a-z0-9]+", "-", flat).strip("-")
+    if len(whole) <= most:
+        return whole
+    after_a_word = whole[: most + 1].rpartition("-")[0]
+    return after_a_word if len(after_a_word) > most / 2 else whole[:most].rstrip("-")
 
 
 TAKEN_BY_PAGES = {"content", "menu", "seen-as"}
