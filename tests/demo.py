@@ -4,13 +4,14 @@ from __future__ import annotations
 
 import fcntl
 import os
+import pickle
 import shutil
 from pathlib import Path
+from typing import Any
 
 import pytest
 from django.apps import apps
 from django.conf import settings
-from django.core.management import call_command
 from django.db import connection, transaction
 
 from yemba.core.picture import sizes
@@ -30,33 +31,31 @@ def folder(places: pytest.TempPathFactory) -> Path:
 
 def put(kept: Path) -> Site:
     """The demo's three sites into the empty database and store; the bindery."""
+    rows, store = kept / "rows", kept / "store"
     with (kept / "lock").open("w") as lock:
         fcntl.flock(lock, fcntl.LOCK_EX)  # who comes second takes what the first one made
-        if not (kept / "rows.sqlite3").exists():
-            _keep(kept)
-    _copy_rows(kept / "rows.sqlite3")
-    shutil.copytree(kept / "store", settings.MEDIA_ROOT, dirs_exist_ok=True)
+        if rows.exists():
+            shutil.copytree(store, settings.MEDIA_ROOT, dirs_exist_ok=True)
+            _write_rows(pickle.loads(rows.read_bytes()))
+        else:
+            with pytest.MonkeyPatch.context() as patched:
+                patched.setitem(sizes._OPTIONS["avif"], "speed", 10)  # how small they come out is no matter here
+                scenario.load()
+            shutil.copytree(settings.MEDIA_ROOT, store)
+            rows.write_bytes(pickle.dumps(_read_rows()))
     return Site.objects.get(slug=scenario.SLUG)
 
 
-def _keep(kept: Path) -> None:
-    with pytest.MonkeyPatch.context() as patched:
-        patched.setitem(sizes._OPTIONS["avif"], "speed", 10)  # how small they come out is no matter here
-        scenario.load()
-    shutil.copytree(settings.MEDIA_ROOT, kept / "store")
+def _read_rows() -> dict[str, list[Any]]:
+    """By table, as they stand there; written back so they take a third of the time that objects do."""
     with connection.cursor() as cursor:
-        cursor.execute("VACUUM INTO %s", [str(kept / "rows.sqlite3")])
-    call_command("flush", interactive=False, verbosity=0)
+        tables = [model._meta.db_table for model in apps.get_models() if model._meta.app_label in APPS]
+        rows = {table: cursor.execute(f'SELECT * FROM "{table}"').fetchall() for table in tables}
+    return {table: of_it for table, of_it in rows.items() if of_it}
 
 
-def _copy_rows(file: Path) -> None:
-    """Table by table as they stand there: thirty times as fast as reading them as objects."""
-    with connection.cursor() as cursor:
-        cursor.execute("ATTACH %s AS kept", [str(file)])
-        with transaction.atomic():
-            cursor.execute("PRAGMA defer_foreign_keys = ON")
-            for model in apps.get_models():
-                table = model._meta.db_table
-                if model._meta.app_label in APPS:
-                    cursor.execute(f'INSERT INTO main."{table}" SELECT * FROM kept."{table}"')
-        cursor.execute("DETACH kept")
+def _write_rows(rows: dict[str, list[Any]]) -> None:
+    with connection.cursor() as cursor, transaction.atomic():
+        for table, of_it in rows.items():
+            places = ", ".join(["%s"] * len(of_it[0]))
+            cursor.executemany(f'INSERT INTO "{table}" VALUES ({places})', of_it)

@@ -50,8 +50,9 @@ def done(document: Document, catalogue: Catalogue, name: str, **arguments: str) 
         ("#abc and &#123456; and #abcdefabcdef", ["#aabbcc"]),
         ("#8c3b2a #8c3b2a", ["#8c3b2a"]),
         ("oklch(0.6 0.1 200) FFFFFF", ["#0d9298", "#ffffff"]),
-        ("dark red, Light sea green and a fad", ["#8b0000", "#20b2aa"]),
-        ("navy navy blue, transparent", ["#000080", "#0000ff"]),
+        ("dark red, Light sea green and navy\n", ["#8b0000", "#20b2aa", "#000080"]),
+        ("the red of our van", []),
+        ("transparent", []),
         ("gold #123456", ["#123456"]),
     ],
 )

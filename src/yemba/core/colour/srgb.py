@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import re
-from collections.abc import Iterable, Iterator
+from collections.abc import Iterable
 from itertools import islice
 from typing import NamedTuple
 
@@ -19,8 +19,8 @@ _FUNCTION = r"\b(?:rgba?|hsla?|hwb|lab|lch|oklab|oklch|color)\([^()]{3,80}\)"
 # A code without # counts only with six or eight digits, one of them a figure: "facade" is a word.
 _BARE = r"(?<![\w#&])(?=\w*\d|[fF]+\b)(?:[0-9a-fA-F]{8}|[0-9a-fA-F]{6})\b"
 _IN_TEXT = re.compile(rf"{_FUNCTION}|(?<![\w&])#(?:[0-9a-fA-F]{{8}}|[0-9a-fA-F]{{6}}|[0-9a-fA-F]{{3,4}})\b|{_BARE}")
-_WORD = re.compile(r"[^\W\d_]+")
-_MOST_WORDS = 4000  # letters in which names are looked for
+_BETWEEN = re.compile(r"[,;/&+\n]|\band\b")  # what stands between names
+_MOST_NAMES = 4000  # letters of a text that may be names
 
 
 class Colour(NamedTuple):
@@ -92,7 +92,7 @@ def parse(text: str, field: str = "colour") -> Colour:
 def read_many(text: str) -> list[Read]:
     """Every colour in a pasted text, in its order, each once: hex codes with # (or alone in their line, list or
     quotes), and the functions rgb(), hsl(), hwb(), lab(), lch(), oklab(), oklch() and color(). Where it has none of
-    these, the names that CSS has for colours, "dark red" as well as "darkred"."""
+    these and is nothing else, the names that CSS has for colours, "dark red" as well as "darkred"."""
     codes = (match[0] for match in islice(_IN_TEXT.finditer(text), 4 * PALETTE_COLOURS))
     return _each_once(codes) or _each_once(_names(text))
 
@@ -108,18 +108,15 @@ def _each_once(codes: Iterable[str]) -> list[Read]:
     return list(colours.values())
 
 
-def _names(text: str) -> Iterator[str]:
-    """The names of colours in a text, each of as many words as make one: "light sea green" before "sea green"."""
-    words = _WORD.findall(text[:_MOST_WORDS].lower())
-    at = 0
-    while at < len(words):
-        length = next((length for length in (3, 2, 1) if _is_name("".join(words[at : at + length]))), 0)
-        yield "".join(words[at : at + length])
-        at += max(1, length)
+def _names(text: str) -> list[str]:
+    """The names of a text that is nothing but names, "red and dark green"; in "the red of our van" none is read."""
+    pieces = _BETWEEN.split(text[:_MOST_NAMES].lower())
+    names = ["".join(piece.split()) for piece in pieces if piece.strip()]
+    return names if all(map(_is_name, names)) else []
 
 
 def _is_name(word: str) -> bool:
-    return word != "transparent" and Color.match(word) is not None
+    return word.isalpha() and word != "transparent" and Color.match(word) is not None
 
 
 def from_hex(code: str) -> Colour:

@@ -9,7 +9,7 @@ from collections.abc import Iterable, Mapping
 from yemba.core.message import in_english
 from yemba.core.trade.trade import Trade
 
-_ALIKE = 0.65  # of the letters' triples, from which two words are one in another form
+_ALIKE = 0.6  # of the letters' triples, from which two words are one in another form
 _SHORTEST = 4  # letters of a word that is known in another form; "bar" is no beginning of "barber"
 _WHOLE = 0.5  # what a name counts for that is there whole
 _OTHER = "something-else"
