@@ -224,6 +224,7 @@ def test_a_server_that_fails_is_told_of_and_nothing_is_called_kept_or_undone(ben
     bench.get_by_role("button", name="Try now").click()
     status(bench, "Kept: ")
     assert words("opening", "heading") == "While it failed"
+    assert focused(bench) == "words-heading"
     bench.keyboard.press("Escape")
     bench.locator("#desk h1").click()
     bench.keyboard.press("Control+z")
@@ -240,6 +241,7 @@ def test_a_session_that_ended_is_taken_up_again_in_place(bench: Page) -> None:
     bench.locator("#sign-in").get_by_role("button", name="Enter the demo as Ines").click()
     status(bench, "Kept: ")
     assert words("opening", "heading") == "Typed after the session"
+    assert focused(bench) == "words-heading"
     bench.locator("#words-button").fill("And on")
     bench.locator("#words-button").press("Enter")
     status(bench, "And on")

@@ -1,7 +1,12 @@
 // The one line that says how things stand: what was kept, what waits, and why.
+import { land } from "./focus.js";
 import { sentence } from "./sentence.js";
 
 const line = () => document.getElementById("kept");
+let cameFrom = null; // what had the focus before one of the line's buttons took it, but for a dialog that it opened
+addEventListener("focusin", ({ target, relatedTarget: before }) => {
+  if (line().contains(target) && before && !before.closest("#kept, dialog")) cameFrom = before;
+});
 
 // `acts` are buttons: what each says and does.
 export function say(words, ...acts) {
@@ -13,10 +18,20 @@ export function say(words, ...acts) {
     button.addEventListener("click", act);
     return button;
   });
-  line().replaceChildren(words, ...buttons);
+  put(words, ...buttons);
 }
 
-export const silence = () => line().replaceChildren();
+export const silence = () => put();
+
+// A button that was pressed and goes leaves the focus to its like, or to where it came from.
+function put(...parts) {
+  const { activeElement } = document;
+  const pressed = line().contains(activeElement);
+  line().replaceChildren(...parts);
+  if (!pressed) return;
+  const alike = parts.find(({ textContent }) => textContent === activeElement.textContent);
+  land(alike ?? (cameFrom?.isConnected ? cameFrom : line()));
+}
 
 // How what goes out stands, in words: the queue of edits, and that of the files beside it.
 const WHY = { offline: "offline", failed: "failing", signed_out: "session_over" };
