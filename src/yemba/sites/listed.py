@@ -5,7 +5,7 @@ from __future__ import annotations
 import re
 from collections.abc import Collection
 from datetime import datetime, timedelta
-from itertools import chain, count
+from itertools import count
 from textwrap import shorten
 
 from django.db import transaction
@@ -36,10 +36,14 @@ def copy(site: Site) -> Site:
 def _free_name(name: str, used: Collection[str]) -> str:
     """What a copy is called: "… copy", "… copy 2" where that is used; a long name is cut at a word."""
     stem = _COPY.sub("", name)
-    endings = chain([" copy"], (f" copy {number}" for number in count(2)))
-    rooms = ((ending, NAME_LETTERS - len(ending)) for ending in endings)
-    names = (f"{shorten(stem, room, placeholder='') or stem[:room]}{ending}" for ending, room in rooms)
-    return next(free for free in names if free not in used)
+    names = (_name_of_copy(stem, number) for number in count(1))
+    return next(name for name in names if name not in used)
+
+
+def _name_of_copy(stem: str, number: int) -> str:
+    ending = " copy" if number == 1 else f" copy {number}"
+    room = NAME_LETTERS - len(ending)
+    return (shorten(stem, room, placeholder="") or stem[:room]) + ending
 
 
 def rename(site: Site, title: str) -> services.Done:
