@@ -5,11 +5,12 @@ from __future__ import annotations
 import re
 from collections import Counter
 from collections.abc import Iterable, Mapping
+from itertools import pairwise
 
 from yemba.core.message import in_english
 from yemba.core.trade.trade import Trade
 
-_ALIKE = 0.6  # of the letters' triples, from which two words are one in another form
+_ALIKE = 0.7  # of the letters' triples, from which two words are one in another form
 _SHORTEST = 4  # letters of a word that is known in another form; "bar" is no beginning of "barber"
 _WHOLE = 0.5  # what a name counts for that is there whole
 _OTHER = "something-else"
@@ -18,11 +19,13 @@ _OTHER = "something-else"
 def nearest_trade(words: str, trades: Iterable[Trade]) -> str:
     """The slug of the trade that these words name best; that of something else where none is near.
 
-    A word that is one of a trade's counts 1, one in another form ("weaver", "weaving") the square of the share of its
+    A word that is one of a trade's counts 1, one in another form ("weaver", "weavers") the square of the share of its
     triples of letters that is the same; a word that many trades have ("teacher") is shared among them. A name that is
-    there whole counts half more. Of two that fit as well the first is taken.
+    there whole counts half more. Two words that are one elsewhere ("bee keeping") are read so too. Of two trades that
+    fit as well the first is taken.
     """
     typed = _words(words)
+    typed += [first + second for first, second in pairwise(typed)]
     names = {trade.slug: [_words(name) for name in _called(trade)] for trade in trades}
     known = {slug: {word for name in called for word in name} for slug, called in names.items()}
     having = Counter(word for own in known.values() for word in own)
