@@ -53,6 +53,11 @@ _ENGLISH = English()
 _speaking: list[Translator] = [_ENGLISH]
 
 
+def as_name(message: Message) -> str:
+    """What a message says now, as the name of something that is kept: not as a sentence, so nothing is isolated in it."""
+    return str(message).replace(_ISOLATE, "").replace(_END_ISOLATE, "")
+
+
 def speak_by(translator: Translator) -> None:
     """Every message is said by this one from now on."""
     _speaking[0] = translator

@@ -10,7 +10,7 @@ from yemba.core.site.addresses import slug_from
 from yemba.sites.models import Site
 
 _MOST = 40  # letters
-_NUMBERED = 4  # of them kept for a number
+_NUMBERED = 5  # of them kept for a hyphen and a number
 _LABEL = re.compile(rf"[a-z0-9](?:[a-z0-9-]{{0,{_MOST - 2}}}[a-z0-9])?")  # RFC 1123 2.1, held to fewer letters
 _KEPT = {"www", "studio", "mail", "draft", "static", "admin", "api", "localhost", "gallery", "start", "feeds"}
 

@@ -13,14 +13,13 @@ from django.utils import timezone
 
 from yemba.core.errors import Fault
 from yemba.core.limits import NAME_LETTERS
-from yemba.core.message import Message
+from yemba.core.message import Message, as_name
 from yemba.people.models import Person
 from yemba.sites import services
 from yemba.sites.addresses import free_address
 from yemba.sites.models import Site
 
 BIN_DAYS = 30
-_COPY = re.compile(r" copy( \d+)?$")
 
 
 @transaction.atomic
@@ -35,15 +34,30 @@ def copy(site: Site) -> Site:
 
 def _free_name(name: str, used: Collection[str]) -> str:
     """What a copy is called: "… copy", "… copy 2" where that is used; a long name is cut at a word."""
-    stem = _COPY.sub("", name)
-    names = (_name_of_copy(stem, number) for number in count(1))
+    original = _name_of_original(name)
+    names = (_fitting_name(original, number) for number in count(1))
     return next(name for name in names if name not in used)
 
 
-def _name_of_copy(stem: str, number: int) -> str:
-    ending = " copy" if number == 1 else f" copy {number}"
-    room = NAME_LETTERS - len(ending)
-    return (shorten(stem, room, placeholder="") or stem[:room]) + ending
+def _name_of_original(name: str) -> str:
+    """What that is called of which one with this name is a copy, in the language that is spoken; else the name."""
+    numbered = re.escape(_name_of_copy("NAME", 0)).replace("0", r"\d+")
+    for pattern in (re.escape(_name_of_copy("NAME", 1)), numbered):
+        match = re.fullmatch(pattern.replace("NAME", "(.+)"), name)
+        if match:
+            return match[1]
+    return name
+
+
+def _fitting_name(original: str, number: int) -> str:
+    room = NAME_LETTERS - len(_name_of_copy("", number))
+    return _name_of_copy(shorten(original, room, placeholder="") or original[:room], number)
+
+
+def _name_of_copy(original: str, number: int) -> str:
+    if number == 1:
+        return as_name(Message("{original} copy", original=original))
+    return as_name(Message("{original} copy {number}", original=original, number=number))
 
 
 def rename(site: Site, title: str) -> services.Done:
