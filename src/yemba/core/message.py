@@ -54,7 +54,7 @@ _speaking: list[Translator] = [_ENGLISH]
 
 
 def as_name(message: Message) -> str:
-    """What a message says now, as the name of something that is kept: not as a sentence, so nothing is isolated in it."""
+    """What a message says now, as the name of something that is kept: no sentence, so nothing is isolated in it."""
     return str(message).replace(_ISOLATE, "").replace(_END_ISOLATE, "")
 
 
