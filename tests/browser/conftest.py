@@ -13,7 +13,7 @@ from django.test import Client
 from fontTools.ttLib import TTFont
 from playwright.sync_api import Browser, BrowserContext, Page, expect
 
-from tests.browser.hands import BUTTON, eventually
+from tests.browser.hands import eventually
 from tests.demo import put
 from yemba.catalogue import FONTS
 from yemba.core.picture import sizes
@@ -69,17 +69,18 @@ def demo(transactional_db: None, demo_kept: Path) -> Site:
 
 
 @pytest.fixture
-def bench(page: Page, live_server, demo: Site) -> Page:
-    """The bindery at the workbench, both windows showing it; Ines is signed in already."""
+def bench(page: Page, live_server, demo: Site, request: pytest.FixtureRequest) -> Page:
+    """The bindery at the workbench, both windows showing it; Ines is signed in already. It opens at the palette, or
+    where the mark ``opens`` says."""
     client = Client()
     client.force_login(demo.owner, backend="django.contrib.auth.backends.ModelBackend")
     studio = f"http://localhost:{live_server.url.rpartition(':')[2]}/"
     session = {"name": settings.SESSION_COOKIE_NAME, "value": client.cookies[settings.SESSION_COOKIE_NAME].value}
     page.context.add_cookies([session | {"url": studio}])
-    page.goto(f"{studio}sites/saltmarsh/palette/")
+    opens = request.node.get_closest_marker("opens")
+    page.goto(f"{studio}sites/saltmarsh/{opens.args[0] if opens else 'palette/'}")
     expect(page.locator("html[data-ready]")).to_be_attached()
-    shown = f"document.querySelector('{BUTTON}')"
-    eventually(page, f"!!{shown} && getComputedStyle({shown}).backgroundColor === 'rgb(140, 59, 42)'")
+    eventually(page, "document.readyState === 'complete' && !!document.querySelector('[data-place]')")
     return page
 
 

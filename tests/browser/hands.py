@@ -73,6 +73,13 @@ def chapter(page: Page, name: str) -> None:
     expect(page.locator("#desk h1")).to_have_text(name)
 
 
+def section(page: Page, key: str) -> None:
+    """The desk of a section, once nothing is on its way any more: leaving sooner would ask first."""
+    until(page, "dispatchEvent(new Event('beforeunload', { cancelable: true }))", page)
+    page.goto(f"{page.url.split('/sites/')[0]}/sites/saltmarsh/pages/?section={key}")
+    expect(page.locator("html[data-ready]")).to_be_attached()
+
+
 def view(page: Page, name: str) -> None:
     page.locator(".views").get_by_role("link", name=name).click()
     expect(page.locator(".views [aria-current=page]")).to_have_text(name)

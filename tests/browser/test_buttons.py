@@ -5,8 +5,7 @@ from __future__ import annotations
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.hands import BUTTON, chapter, eventually, frames, point, view
-from tests.browser.test_hands import section
+from tests.browser.hands import BUTTON, chapter, eventually, frames, point, section, view
 from yemba.core.site.buttons import FORMS, POINTED, states
 from yemba.core.site.resolve import Look
 from yemba.sites import services as sites

@@ -17,10 +17,10 @@ from yemba.sites.models import Site
 pytestmark = [pytest.mark.browser, pytest.mark.django_db(transaction=True)]
 
 
+@pytest.mark.opens("pages/?page=classes&section=c-dates")
 def test_a_class_every_second_saturday_one_cancelled_seen_live(
     bench: Page, browser: Browser, demo: Site, live_server
 ) -> None:
-    bench.goto(bench.url.replace("palette/", "pages/?page=classes&section=c-dates"))
     bench.locator("#item-d0 > details > summary").click()
     phrase = bench.locator("#when-d0")
     phrase.press_sequentially("every second Saturday 10-13 until the end of June")

@@ -72,8 +72,8 @@ def test_boxes_are_those_worked_out(browser: Browser, live_server, site: Site, t
     assert not found, "\n".join(found[:12])
 
 
+@pytest.mark.opens("frame/")
 def test_a_sidebar_is_added_and_its_width_set_by_the_ruler(bench: Page, demo: Site) -> None:
-    bench.goto(bench.url.replace("palette/", "frame/"))
     bench.locator("#sidebar\\.side input[value=end]").check()
     kept(bench, "Sidebar")
     bench.locator("#add-section input[value=words]").check(force=True)

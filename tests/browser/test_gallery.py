@@ -5,8 +5,7 @@ from __future__ import annotations
 import pytest
 from playwright.sync_api import Browser, Page, expect
 
-from tests.browser.hands import eventually, frames, point
-from tests.browser.test_hands import section
+from tests.browser.hands import eventually, frames, point, section
 from yemba.hosting import services as hosting
 from yemba.sites import services as sites
 from yemba.sites.models import Site

@@ -12,13 +12,17 @@ import pytest
 from django.contrib.sessions.models import Session
 from playwright.sync_api import Error, Page, Route, expect
 
-from tests.browser.hands import before_long, chapter, eventually, held_back, kept, point, settled, until
+from tests.browser.hands import before_long, chapter, eventually, held_back, kept, point, settled
 from yemba.core.site.document import Document
 from yemba.hosting import services as hosting
 from yemba.sites import services as sites
 from yemba.sites.models import Site
 
-pytestmark = [pytest.mark.browser, pytest.mark.django_db(transaction=True)]
+pytestmark = [
+    pytest.mark.browser,
+    pytest.mark.django_db(transaction=True),
+    pytest.mark.opens("pages/?section=opening"),
+]
 SQUARE = (
     b'<svg xmlns="http://www.w3.org/2000/svg" width="60" height="60"><rect width="60" height="60" fill="#2a6"/></svg>'
 )
@@ -38,13 +42,6 @@ def words(section: str, field: str) -> str:
 
 def kept_words(bench: Page, section: str, field: str, typed: str) -> None:
     before_long(bench, lambda: words(section, field), typed)
-
-
-def section(bench: Page, key: str) -> None:
-    """The desk of a section, once nothing is on its way any more: leaving sooner would ask first."""
-    until(bench, "dispatchEvent(new Event('beforeunload', { cancelable: true }))", bench)
-    bench.goto(f"{bench.url.split('/sites/')[0]}/sites/saltmarsh/pages/?section={key}")
-    expect(bench.locator("html[data-ready]")).to_be_attached()
 
 
 def status(bench: Page, said: str) -> None:
@@ -85,7 +82,6 @@ def slow_line(bench: Page, latency: int = 400) -> Iterator[None]:
 
 
 def test_words_typed_on_a_slow_line_are_kept_and_the_caret_stays(bench: Page) -> None:
-    section(bench, "opening")
     with slow_line(bench):
         heading, button = bench.locator("#words-heading"), bench.locator("#words-button")
         heading.fill("Books mended while the tide is out")
@@ -110,7 +106,6 @@ def test_words_typed_on_a_slow_line_are_kept_and_the_caret_stays(bench: Page) ->
 
 
 def test_offline_all_waits_in_order_and_goes_out_by_itself(bench: Page) -> None:
-    section(bench, "opening")
     address = bench.url
     bench.context.set_offline(True)
     bench.locator("#words-heading").fill("First")
@@ -131,7 +126,6 @@ def test_offline_all_waits_in_order_and_goes_out_by_itself(bench: Page) -> None:
 
 
 def test_what_waits_outlives_a_reload(bench: Page) -> None:
-    section(bench, "opening")
     bench.route("**/edit/", lambda route: route.abort())
     bench.locator("#words-heading").fill("Kept over a reload")
     bench.locator("#words-heading").press("Enter")
@@ -145,7 +139,6 @@ def test_what_waits_outlives_a_reload(bench: Page) -> None:
 
 
 def test_words_that_were_kept_after_their_desk_was_left_do_not_come_back_once_they_are_undone(bench: Page) -> None:
-    section(bench, "opening")
     before = words("opening", "heading")
     with held_back(bench, "**/edit/") as edits:
         bench.locator("#words-heading").fill("Once more")
@@ -163,8 +156,8 @@ def test_words_that_were_kept_after_their_desk_was_left_do_not_come_back_once_th
     expect(bench.locator("[data-walk=redo] button")).to_be_enabled()
 
 
+@pytest.mark.opens("pages/?section=about")
 def test_a_page_loaded_about_a_section_begins_there(bench: Page) -> None:
-    section(bench, "about")
     expect(bench.locator("#section-about .section-name")).to_be_in_viewport()
     shown = "(r => r.top < innerHeight && r.bottom > 0)(document.querySelector('[data-place=about]').getBoundingClientRect())"
     eventually(bench, f"scrollY > 0 && {shown}")
@@ -172,7 +165,6 @@ def test_a_page_loaded_about_a_section_begins_there(bench: Page) -> None:
 
 def test_links_of_a_desk_lead_to_their_thing_or_to_the_title_and_focus_stays_there(bench: Page) -> None:
     sites.edit(saltmarsh(), "set-value", {"key": "header.height_wide", "value": 92})
-    section(bench, "opening")
     bench.get_by_role("link", name="where used, replace, bin").click()
     expect(bench.locator("#picture-estuary")).to_be_focused()
     bench.go_back()
@@ -185,7 +177,6 @@ def test_links_of_a_desk_lead_to_their_thing_or_to_the_title_and_focus_stays_the
 
 
 def test_half_a_word_is_kept_when_the_page_is_left(bench: Page) -> None:
-    section(bench, "opening")
     bench.locator("#words-heading").press("End")
     bench.keyboard.type(" and wa")
     bench.evaluate("() => location.reload()")
@@ -195,7 +186,6 @@ def test_half_a_word_is_kept_when_the_page_is_left(bench: Page) -> None:
 
 @pytest.mark.parametrize("body", ["no", '{"error": {"sentence": "Something broke. (Number 1f2e3d)", "field": ""}}'])
 def test_a_server_that_fails_is_told_of_and_nothing_is_called_kept_or_undone(bench: Page, body: str) -> None:
-    section(bench, "opening")
 
     def fail(route: Route) -> None:
         route.fulfill(status=500, content_type="application/json" if body[0] == "{" else "text/html", body=body)
@@ -232,7 +222,6 @@ def test_a_server_that_fails_is_told_of_and_nothing_is_called_kept_or_undone(ben
 
 
 def test_a_session_that_ended_is_taken_up_again_in_place(bench: Page) -> None:
-    section(bench, "opening")
     Session.objects.all().delete()
     bench.locator("#words-heading").fill("Typed after the session")
     bench.locator("#words-heading").press("Enter")
@@ -293,7 +282,6 @@ def test_files_wait_beside_words_and_go_out_by_themselves(bench: Page) -> None:
 
 
 def test_what_was_typed_survives_signing_in_on_another_page_but_not_signing_out(bench: Page) -> None:
-    section(bench, "opening")
     studio = bench.url.split("/sites/")[0]
     Session.objects.all().delete()
     bench.locator("#words-heading").fill("Typed before")
@@ -317,8 +305,8 @@ def test_what_was_typed_survives_signing_in_on_another_page_but_not_signing_out(
     assert bench.evaluate("() => localStorage.length") == 0
 
 
+@pytest.mark.opens("pages/?section=about")
 def test_formatted_words_left_by_tab_through_their_bar_are_kept(bench: Page) -> None:
-    section(bench, "about")
     field = bench.locator("#words-body")
     field.click()
     bench.keyboard.press("Control+End")
@@ -329,8 +317,8 @@ def test_formatted_words_left_by_tab_through_their_bar_are_kept(bench: Page) -> 
     assert "Ring twice." in words("about", "body")
 
 
+@pytest.mark.opens("pages/?section=about")
 def test_escape_brings_a_field_back_then_shuts_the_fold_around_it(bench: Page) -> None:
-    section(bench, "about")
     standing, revision = words("about", "heading"), saltmarsh().revision
     field = bench.locator("#words-heading")
     field.fill("Typed by mistake")
@@ -356,9 +344,9 @@ def test_escape_brings_a_field_back_then_shuts_the_fold_around_it(bench: Page) -
     assert saltmarsh().revision == revision, "nothing of it was kept"
 
 
+@pytest.mark.opens("pages/")
 def test_on_a_phone_the_desk_stays_where_it_is_when_a_section_is_chosen(bench: Page) -> None:
     bench.set_viewport_size({"width": 390, "height": 780})
-    bench.goto(f"{bench.url.split('/sites/')[0]}/sites/saltmarsh/pages/")
     expect(bench.locator("html[data-ready]")).to_be_attached()
     bench.locator("#desk .section-name").last.click()
     last = bench.locator("#desk .section-name").last.get_attribute("href")
@@ -368,8 +356,8 @@ def test_on_a_phone_the_desk_stays_where_it_is_when_a_section_is_chosen(bench: P
     assert bench.locator("#desk .section-name").last.evaluate("e => e.getBoundingClientRect().top") > 0
 
 
+@pytest.mark.opens("pages/")
 def test_order_buttons_keep_their_thing_and_the_bin_takes_no_other(bench: Page) -> None:
-    bench.goto(f"{bench.url.split('/sites/')[0]}/sites/saltmarsh/pages/")
     order = list(draft().pages["home"].order)
     down = bench.locator(f"#section-down-{order[0]} button")
     down.focus()
@@ -390,7 +378,6 @@ def test_order_buttons_keep_their_thing_and_the_bin_takes_no_other(bench: Page) 
 
 
 def test_what_is_typed_to_be_added_outlives_other_edits_and_other_desks(bench: Page) -> None:
-    section(bench, "opening")
     bench.locator("#page-name-new").fill("Board shears")
     bench.locator("#words-heading").fill("An edit beside it")
     bench.locator("#words-heading").press("Enter")
@@ -410,7 +397,6 @@ def test_what_is_typed_to_be_added_outlives_other_edits_and_other_desks(bench: P
 
 
 def test_a_kind_of_section_that_was_found_stays_chosen(bench: Page) -> None:
-    section(bench, "opening")
     bench.get_by_text("Add a section", exact=True).click()
     bench.get_by_label("Find a kind of section by a word").fill("directions")
     chosen = bench.locator("#section-kind input:checked")
@@ -473,6 +459,7 @@ def test_enter_in_the_field_for_a_later_time_plans_and_publishes_nothing(bench: 
     assert hosting.live_edition(saltmarsh()) == before
 
 
+@pytest.mark.opens("palette/")
 def test_places_on_the_palette_lead_to_the_windows(bench: Page) -> None:
     bench.locator("#desk details.places summary").first.click()
     stop = bench.locator("#desk [data-go][data-place]").last
@@ -483,7 +470,6 @@ def test_places_on_the_palette_lead_to_the_windows(bench: Page) -> None:
 
 
 def test_an_address_that_is_refused_leaves_the_chooser_free(bench: Page) -> None:
-    section(bench, "opening")
     chooser = bench.locator("#words-link")
     chooser.select_option("other")
     other = bench.locator("#other-words-link")
@@ -499,7 +485,6 @@ def test_an_address_that_is_refused_leaves_the_chooser_free(bench: Page) -> None
 
 def test_the_same_field_of_two_sections_is_two_fields(bench: Page) -> None:
     """While nothing goes out, the heading of one section is written, then that of another."""
-    section(bench, "opening")
     bench.route("**/edit/", lambda route: route.abort())
     for key in ("opening", "about"):
         bench.evaluate(
@@ -536,7 +521,6 @@ def test_name_and_tagline_from_two_windows_are_both_kept(bench: Page) -> None:
 
 
 def test_what_was_added_since_is_found_by_words(bench: Page) -> None:
-    section(bench, "opening")
     bench.locator("#page-name-new").fill("Gift vouchers for tide watchers")
     bench.locator("#page-name-new").press("Enter")
     kept(bench, "Page Gift vouchers")

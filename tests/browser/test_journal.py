@@ -17,8 +17,8 @@ from yemba.sites.models import Site
 pytestmark = [pytest.mark.browser, pytest.mark.django_db(transaction=True)]
 
 
+@pytest.mark.opens("pages/")
 def test_a_post_is_written_tagged_published_and_read(bench: Page, browser: Browser, demo: Site, live_server) -> None:
-    bench.goto(bench.url.replace("palette/", "pages/"))
     bench.locator("#to-journal").click()
     expect(bench.locator(".posts li")).to_have_count(6)
     bench.get_by_placeholder("A new post").fill("Salt on the boards")
@@ -49,9 +49,9 @@ def test_a_post_is_written_tagged_published_and_read(bench: Page, browser: Brows
     visitor.close()
 
 
+@pytest.mark.opens("pages/?page=classes&section=c-dates")
 def test_a_calendar_elsewhere_is_followed(bench: Page, browser: Browser, demo: Site, live_server) -> None:
     port = live_server.url.rpartition(":")[2]
-    bench.goto(bench.url.replace("palette/", "pages/?page=classes&section=c-dates"))
     address = bench.locator("#words-feed")
     address.fill("http://10.0.0.1/concerts.ics")
     address.press("Enter")

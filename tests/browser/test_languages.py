@@ -14,10 +14,10 @@ from yemba.sites.models import Site
 pytestmark = [pytest.mark.browser, pytest.mark.django_db(transaction=True)]
 
 
+@pytest.mark.opens("pages/")
 def test_a_second_language_is_added_said_and_switched_to(
     bench: Page, browser: Browser, demo: Site, live_server
 ) -> None:
-    bench.goto(bench.url.replace("palette/", "pages/"))
     bench.locator("#to-languages").click()
     bench.locator("#language-new").select_option("de")
     bench.get_by_role("button", name="Add language").click()

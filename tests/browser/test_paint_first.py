@@ -45,8 +45,8 @@ def orders(bench: Page) -> list[list[str]]:
     return [frame.evaluate(PLACES) for frame in frames(bench)]
 
 
+@pytest.mark.opens("pages/?section=opening")
 def test_words_stand_in_both_windows_while_they_are_typed(bench: Page) -> None:
-    sections(bench, "?section=opening")
     heading, before = bench.locator("#words-heading"), draft()
     was = heading.input_value()
     heading.focus()
@@ -82,8 +82,8 @@ def test_what_is_refused_is_shown_no_longer(bench: Page) -> None:
     assert field.input_value() == "#7a2f6bx", "what was typed stays"
 
 
+@pytest.mark.opens("pages/")
 def test_a_section_stands_where_it_is_moved_before_the_answer_comes(bench: Page) -> None:
-    sections(bench)
     first, second, third, *rest = draft().pages["home"].order
     moved = [second, third, first, *rest]
     before_long(bench, lambda: orders(bench), [[first, second, third, *rest]] * 2)
@@ -105,8 +105,8 @@ def test_a_section_stands_where_it_is_moved_before_the_answer_comes(bench: Page)
     assert [frame.evaluate("() => window.orders") for frame in frames(bench)] == [[one, moved]] * 2, "never back to one"
 
 
+@pytest.mark.opens("pages/")
 def test_a_section_that_could_not_be_moved_goes_back(bench: Page) -> None:
-    sections(bench)
     order = draft().pages["home"].order
     with held_back(bench, "**/edit/") as going:
         bench.locator(f"#section-down-{order[0]} button").click()

@@ -13,8 +13,8 @@ from yemba.sites.models import Site
 pytestmark = [pytest.mark.browser, pytest.mark.django_db(transaction=True)]
 
 
+@pytest.mark.opens("pages/?page=classes&section=c-words")
 def test_a_notice_on_every_page_but_one(bench: Page, browser: Browser, demo: Site, live_server) -> None:
-    bench.goto(bench.url.replace("palette/", "pages/?page=classes&section=c-words"))
     bench.get_by_role("button", name="Make it a standing section").click()
     kept(bench, "made a standing section")
     (key,) = set(sites.document(_anew(demo)).pages["classes"].standing) - {"notice"}

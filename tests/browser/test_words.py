@@ -6,7 +6,6 @@ import pytest
 from playwright.sync_api import Frame, Page, Route, expect
 
 from tests.browser.hands import before_long, chapter, eventually, frames, kept, point, until
-from tests.browser.test_hands import section
 from yemba.sites import services as sites
 from yemba.sites.models import Site
 
@@ -113,8 +112,8 @@ def test_what_is_pasted_keeps_its_structure_in_window_and_desk(bench: Page, demo
     before_long(bench, lambda: lead_of(demo), f"{clean}<blockquote>Bring bread</blockquote>")  # windows show it before
 
 
+@pytest.mark.opens("pages/?section=opening")
 def test_a_button_leads_to_a_page_that_does_not_exist_yet(bench: Page) -> None:
-    section(bench, "opening")
     bench.locator("#words-link").select_option("new")
     name = bench.locator("#new-words-link")
     expect(name).to_be_focused()
@@ -177,9 +176,9 @@ def test_a_section_is_added_between_two_in_a_window(bench: Page, demo: Site) -> 
     assert (order[0], order[2]) == (first, second)
 
 
+@pytest.mark.opens("pages/?section=opening")
 def test_by_keys_words_are_written_where_they_stand(bench: Page, demo: Site) -> None:
     before = lead_of(demo)
-    section(bench, "opening")
     bench.locator("#words-heading").focus()
     bench.keyboard.press("F2")
     wide = frames(bench)[0]
@@ -205,9 +204,9 @@ def test_by_keys_words_are_written_where_they_stand(bench: Page, demo: Site) -> 
     assert lead_of(demo) == before.replace("</p>", " And more.</p>")
 
 
+@pytest.mark.opens("pages/?section=opening")
 def test_an_answer_that_arrives_takes_no_words_that_are_being_written(bench: Page, demo: Site) -> None:
     before = lead_of(demo)
-    section(bench, "opening")
     held: list[Route] = []
 
     def hold(route: Route) -> None:

@@ -172,7 +172,7 @@ def pointed_at(element: Element, item: str) -> Iterator[tuple[str, str]]:
 
 
 @settings(
-    max_examples=12,
+    max_examples=6,
     deadline=None,
     phases=[Phase.generate],  # one example asks for many desks: shrinking it would take an hour
     suppress_health_check=[HealthCheck.function_scoped_fixture, HealthCheck.too_slow, HealthCheck.data_too_large],
