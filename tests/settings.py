@@ -15,7 +15,6 @@ from yemba.config.settings import *  # noqa: E402, F403
 from yemba.config.settings import DATABASES, STORAGES  # noqa: E402
 
 DATABASES["default"]["TEST"] = {"NAME": _PLACE / "test.sqlite3"}
-DATABASES["default"]["CONN_MAX_AGE"] = None  # a thread of the live server opens it once, not for every file
 STORAGES["staticfiles"] = {"BACKEND": "django.contrib.staticfiles.storage.StaticFilesStorage"}
 PASSWORD_HASHERS = ["django.contrib.auth.hashers.MD5PasswordHasher"]
 MAKE_AHEAD = False  # a thread of its own would meet the next test's database

@@ -77,3 +77,26 @@ def data(tmp_path: Path) -> Path:
 def test_live_pages_are_served_and_writing_is_refused_in_a_sentence(data: Path) -> None:
     outcome = json.loads(run(ASK, data))
     assert outcome == {"page": 200, "style": 200, "none": 404, "front": 200, "sign-up": 503, "told": True}
+
+
+KEPT = """
+import os, django; django.setup()
+from django.core.signals import request_finished
+from django.db import connection
+from yemba.sites.models import Site
+
+if os.geteuid() == 0:
+    Site.objects.count()
+    connection.close()
+    os.seteuid(65534)
+Site.objects.count()
+request_finished.send(sender=None)
+print("closed" if connection.connection is None else "kept")
+"""
+
+
+def test_a_connection_is_kept_for_the_next_request_but_one_that_cannot_write_is_not(data: Path) -> None:
+    assert run(KEPT, data) == "closed\n", "it may be written again after"
+    data.chmod(0o777)
+    (data / "yemba.sqlite3").chmod(0o666)
+    assert run(KEPT, data) == "kept\n"

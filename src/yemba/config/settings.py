@@ -110,6 +110,8 @@ DATABASES = {
     "default": {
         "ENGINE": "yemba.config.sqlite",
         "NAME": DATA / "yemba.sqlite3",
+        # s that a thread keeps its connection: to open one, and read anew what SQLite held, is half of a short request
+        "CONN_MAX_AGE": 600,
         "OPTIONS": {
             "transaction_mode": "IMMEDIATE",
             "timeout": 20,

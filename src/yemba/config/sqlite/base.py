@@ -1,11 +1,13 @@
 """Django's SQLite, which goes on reading where folder and file cannot be written.
 
 With write-ahead logging SQLite needs two files beside the database even to read it. Where they are not there and cannot
-be made, nobody writes either, and the database is opened as one that does not change.
+be made, nobody writes either, and the database is opened as one that does not change: for one request, since it may be
+written again after.
 """
 
 from __future__ import annotations
 
+import time
 from pathlib import Path
 from sqlite3 import Connection, OperationalError
 from typing import Any
@@ -24,6 +26,7 @@ class DatabaseWrapper(base.DatabaseWrapper):
             path = Path(str(conn_params["database"]))
             if "readonly" not in str(error) or path.with_name(f"{path.name}-wal").exists():
                 raise
+        self.close_at = time.monotonic()
         commands, self.init_commands = self.init_commands, []  # they would write
         try:
             return self._opened({**conn_params, "database": f"file:{quote(str(path))}?immutable=1", "uri": True})
