@@ -40,6 +40,7 @@ def put(kept: Path) -> Site:
         else:
             with pytest.MonkeyPatch.context() as patched:
                 patched.setitem(sizes._OPTIONS["avif"], "speed", 10)  # how small they come out is no matter here
+                patched.setitem(sizes._OPTIONS["webp"], "method", 0)
                 scenario.load()
             shutil.copytree(settings.MEDIA_ROOT, store)
             rows.write_bytes(pickle.dumps(_read_rows()))

@@ -41,6 +41,7 @@ def pictures_are_made_once() -> Iterator[None]:
         for module, name in ((files, "resized"), (scenario, "render")):
             patched.setattr(module, name, cache(getattr(module, name)))
         patched.setitem(sizes._OPTIONS["avif"], "speed", 10)  # how small they come out is no matter here
+        patched.setitem(sizes._OPTIONS["webp"], "method", 0)
         yield
 
 

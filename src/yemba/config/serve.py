@@ -37,8 +37,9 @@ def post_worker_init(worker: Any) -> None:
     """What pages and edits ask for is read before the first one comes. And a connection that its client leaves open is
     closed at once: gunicorn would wait two seconds for each, and in the one thread that hands out all others."""
     from yemba.core.change.command import commands  # the application is loaded by now
+    from yemba.render.fonts import read_ahead
     from yemba.sites.catalogue import catalogue
 
-    catalogue()
+    read_ahead(catalogue().families.values())
     commands()
     util.close_graceful = partial(util.close_graceful, timeout=_LINGER)

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Iterable, Iterator
 from hashlib import sha256
 from typing import NamedTuple
 from weakref import WeakKeyDictionary
@@ -201,6 +201,12 @@ def all_faces(look: Look) -> str:
         for rule in _standing_in(family, file, family.file("x").weights, whole_name(other, file))
     )
     return "\n".join([*standing_in, *(_whole(family) for family in look.families.values())])
+
+
+def read_ahead(families: Iterable[Family]) -> None:
+    """Their rules in a draft, so that the first who looks at one does not wait until every family is read."""
+    for family in families:
+        _whole(family)
 
 
 def own_faces(look: Look) -> str:
