@@ -29,6 +29,8 @@ from yemba.core.value.price import Price, currencies
         ("GBP 24.5", "24.50"),
         ("from £40", "from 40.00"),
         ("From  40", "from 40.00"),
+        ("Ab 40 €", "from 40.00"),
+        ("dès 40 €", "from 40.00"),
         ("1.200", "1200.00"),
         ("1,200.50", "1200.50"),
         ("1 200,50 zł", "1200.50"),
@@ -41,6 +43,13 @@ from yemba.core.value.price import Price, currencies
 )
 def test_prices_are_read_as_they_are_written(written: str, stored: str) -> None:
     assert Price().read(written, "Price", "price") == stored
+
+
+def test_the_least_price_is_read_as_pages_write_it(catalogue: Catalogue) -> None:
+    for language in catalogue.languages.values():
+        written = language.phrase("from %(price)s") % {"price": "£40"}
+        assert Price().read(written, "Price", "price") == "from 40.00", language.tag
+        assert currencies(written) == {"GBP"}, language.tag
 
 
 @pytest.mark.parametrize("written", ["tea", "1.2.3", "1.200.50", "1,2345", "€", "12 €€", "from", "-4", "24 or so"])

@@ -281,6 +281,51 @@ def test_nothing_that_the_studio_shows_was_forgotten(
     assert forgotten == {}
 
 
+def _code() -> list[Path]:
+    root = Path(yemba.__file__).parent
+    return [file for file in root.rglob("*.py") if not {"standins", "management"} & set(file.parts)]
+
+
+def _spoken(node: ast.expr) -> Iterator[str]:
+    """The texts that an expression may come out as, where it chooses among several or puts some together."""
+    match node:
+        case ast.IfExp(body=body, orelse=orelse):
+            yield from (*_spoken(body), *_spoken(orelse))
+        case ast.BoolOp(values=values):
+            yield from (text for value in values for text in _spoken(value))
+        case ast.BinOp(left=left, right=right):
+            yield from (*_spoken(left), *_spoken(right))
+        case ast.Call(func=ast.Attribute(value=ast.Constant() as separator, attr="join")):
+            yield from _spoken(separator)
+        case ast.Call(func=ast.Attribute(attr="get"), args=[_, otherwise]):
+            yield from _spoken(otherwise)
+        case ast.Call(func=ast.Attribute(value=value)):
+            yield from _spoken(value)
+        case ast.Constant(value=str() as text) if _WORD.search(text):
+            yield text
+
+
+def _plain_values(code: str) -> list[str]:
+    """English words that stand in a message, or in what a command says of itself, and are no message themselves."""
+    tree = ast.parse(code)
+    calls = [node for node in ast.walk(tree) if isinstance(node, ast.Call) and isinstance(node.func, ast.Name)]
+    values = [one.value for call in calls if call.func.id in ("Message", "Plural") for one in call.keywords]  # type: ignore[attr-defined]
+    says = [node for node in ast.walk(tree) if isinstance(node, ast.FunctionDef) and node.name == "say"]
+    values += [one.value for say in says for one in ast.walk(say) if isinstance(one, ast.Assign)]
+    return [text for value in values for text in _spoken(value) if text not in EXAMPLES]
+
+
+EXAMPLES = {"repairs", "prices"}
+"""Addresses that are proposed; an address has no language."""
+
+
+def test_what_messages_are_filled_with_is_said_in_the_readers_language_too() -> None:
+    found = {f"{file.name}: {text}" for file in _code() for text in _plain_values(file.read_text())}
+    assert found == set()
+    assert _plain_values('Message("{a} in {b}", a=name or "The logo", b=" and ".join(names))') == ["The logo", " and "]
+    assert _plain_values('def say(self):\n  end = f"“{a}”" if a else "emptied"\n  return end') == ["emptied"]
+
+
 def _plain_faults(code: str) -> list[str]:
     """Sentences of faults that stand in code as they are said in English."""
     calls = [node for node in ast.walk(ast.parse(code)) if isinstance(node, ast.Call)]
@@ -293,8 +338,7 @@ def _plain_faults(code: str) -> list[str]:
 
 def test_no_fault_is_told_in_english_alone() -> None:
     for_commands = {"export.py"}  # read at a terminal
-    root = Path(yemba.__file__).parent
-    files = [file for file in root.rglob("*.py") if file.name not in for_commands and "standins" not in file.parts]
+    files = [file for file in _code() if file.name not in for_commands]
     assert {file.name: found for file in files if (found := _plain_faults(file.read_text()))} == {}
     assert _plain_faults('raise Fault("gone", f"{name} is gone.")')
 

@@ -84,7 +84,7 @@ def by_identity(owner: str, most: int, weigh: Callable[[Any], int]) -> Callable[
     """
 
     def decorate(make: F) -> F:
-        cache: Cache[tuple[int, ...], tuple[tuple[Any, ...], Any]] = Cache(owner, most, lambda held: weigh(held[1]))
+        cache: Cache[tuple[int, ...], tuple[tuple[Any, ...], Any]] = Cache(owner, most, lambda entry: weigh(entry[1]))
 
         @wraps(make)
         def once(*objects: Any) -> Any:

@@ -46,7 +46,7 @@ class Faults(Fault):
     """Several at once, each beside its own input."""
 
     def __init__(self, each: Sequence[Fault]) -> None:
-        super().__init__(each[0].code, " ".join(fault.sentence for fault in each), each[0].field)
+        super().__init__(each[0].code, Joined(" ", [fault.sentence for fault in each]), each[0].field)
         self.each = list(each)
 
 

@@ -162,8 +162,8 @@ def _posts_due(now: datetime) -> list[Edition]:
 
 def _appeared(document: Document, since: datetime, now: datetime) -> list[str]:
     """In words, the posts that have appeared since an edition was made."""
-    there, shown = (journal.posts(document, at.astimezone(_zone(document))) for at in (since, now))
-    return [Message("Post appeared: {name}", name=document.pages[key].name)[:120] for key in shown if key not in there]
+    before, after = (journal.posts(document, at.astimezone(_zone(document))) for at in (since, now))
+    return [Message("Post appeared: {name}", name=document.pages[key].name)[:120] for key in after if key not in before]
 
 
 def _zone(document: Document) -> ZoneInfo:

@@ -67,10 +67,10 @@ def changes_at(ready: Rendering, page: str) -> datetime | None:
 def _shown(ready: Rendering, page: str) -> Iterator[Section]:
     """The sections of a page, and those of parts."""
     document = ready.look.document
-    shown = document.shown(page)
-    yield from shown.sections.values()
+    whole = document.shown(page)
+    yield from whole.sections.values()
     for part in parts().values():
-        if part.stands != BESIDE or not shown.no_sidebar:
+        if part.stands != BESIDE or not whole.no_sidebar:
             yield from document.holder(("shared", part.slug)).sections.values()
 
 

@@ -24,11 +24,11 @@ def rendering(document: Document, *, draft: bool = False, on: datetime | None = 
     `draft`, posts whose moment is still to come are not published. Dates of feeds are as they were last fetched."""
     look = Look(document, catalogue())
     moment = (on or timezone.now()).astimezone(zone(look))
-    shown = with_feeds(document, lambda address: feeds.entries(address, zone(look)))
+    dated = with_feeds(document, lambda address: feeds.entries(address, zone(look)))
     if not draft:
-        shown = as_at(shown, moment)
-    if shown is not document:
-        look = Look(shown, catalogue())
+        dated = as_at(dated, moment)
+    if dated is not document:
+        look = Look(dated, catalogue())
     return Rendering(look, moment.date(), look.load, draft, address, moment)
 
 

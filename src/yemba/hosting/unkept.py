@@ -19,14 +19,14 @@ _SIGNER = signing.Signer(salt="picture that is not kept")
 QUERY = "as"
 
 
-def addressed(patch: dict[str, Any], shown: Document, draft: Document) -> dict[str, Any]:
+def addressed(patch: dict[str, Any], preview: Document, draft: Document) -> dict[str, Any]:
     """A patch for windows on the draft, which show another document: the draft has no file for pictures that look
     otherwise there (in other colours, framed otherwise, taken out since), so their addresses say how."""
     fragments = patch.get("fragments", {})
     markup = "".join(fragments.values())
-    if shown is draft or "assets/" not in markup:
+    if preview is draft or "assets/" not in markup:
         return patch
-    look, kept = Look(shown, catalogue()), Look(draft, catalogue())
+    look, kept = Look(preview, catalogue()), Look(draft, catalogue())
     for key, picture in look.pictures.items():
         if kept.pictures.get(key) == picture or f"assets/{stem(picture)}-" not in markup:
             continue

@@ -165,12 +165,12 @@ def _section(answers: Answers, here: At, key: str, stored: Section, first: bool,
     recorder = Recorder(answers)
     kind = answers.look.catalogue.kind(stored.kind)
     layout = recorder.ask(questions.layout, stored.kind, stored.layout)
-    shown, mark = _shown_behind(recorder, stored)
-    picture = recorder.ask(questions.picture, stored.fields["backdrop"]) if shown == PICTURE else None
+    kind_behind, mark = _shown_behind(recorder, stored)
+    picture = recorder.ask(questions.picture, stored.fields["backdrop"]) if kind_behind == PICTURE else None
     html = rendered(
         "section.html",
         backdrop=pictures.shown(picture, here.root) if picture else None,
-        behind=shown,
+        behind=kind_behind,
         mark=mark,
         marks=_marks(stored) if picture else "",
         tint=tint_of(stored),
@@ -234,7 +234,7 @@ def _inner(
     sizes = recorder.ask(questions.picture_sizes, stored.kind, layout)
     items = ordered_items(stored)
     placed = _placed(recorder, sizes, items)
-    shown = {
+    by_id = {
         item_id: {
             "id": item_id,
             "typed": form.typed.get(item_id, ""),
@@ -247,7 +247,7 @@ def _inner(
         _template(stored.kind, layout),
         id=key,
         s=_values(recorder, here, kind.fields, stored.fields, below),
-        items=_entries(recorder, here, stored, kind, shown),
+        items=_entries(recorder, here, stored, kind, by_id),
         had_dates=bool(stored.order),
         calendar=f"{here.root}{ics_path(key)}" if DATES in kind.roles and has_days(stored) else "",
         form_action=f"{FORMS}{key}/",
@@ -273,17 +273,17 @@ def _inner(
 
 
 def _entries(
-    recorder: Recorder, here: At, stored: Section, kind: SectionKind, shown: Mapping[str, dict[str, Any]]
+    recorder: Recorder, here: At, stored: Section, kind: SectionKind, by_id: Mapping[str, dict[str, Any]]
 ) -> list[dict[str, Any]]:
     """What the layout lists: the section's own entries, on their days where they are dates; or pages found anew."""
     if DATES in kind.roles:
-        return _on_their_days(recorder, here, stored, shown)
+        return _on_their_days(recorder, here, stored, by_id)
     if EXCERPTS in kind.roles and stored.fields.get("shows"):
         tag, month = stored.fields.get("tag", ""), stored.fields.get("month", "")
         most = stored.fields.get("most") or str(journal.USUAL)
         pages = recorder.ask(questions.listed, stored.fields["shows"], tag, month, most)
         return [_listed(here, one) for one in pages]
-    return list(shown.values())
+    return list(by_id.values())
 
 
 def _listed(here: At, one: questions.Listed) -> dict[str, Any]:
@@ -312,11 +312,11 @@ def _ways(recorder: Recorder, here: At, wanted: str) -> dict[str, Any]:
     """The lists of tags and of months, of which one or "both" are wanted."""
     if not wanted:
         return {}
-    shown = []
+    rows = []
     for name, entries in recorder.ask(questions.ways):
         if entries and wanted in (name, "both"):
-            shown.append((name, [(of, href(here.root, path), count) for of, path, count in entries]))
-    return {"ways": shown}
+            rows.append((name, [(of, href(here.root, path), count) for of, path, count in entries]))
+    return {"ways": rows}
 
 
 def _head(recorder: Recorder, here: At) -> dict[str, Any]:
@@ -343,7 +343,7 @@ def _onward(recorder: Recorder, here: At) -> dict[str, Any]:
 
 
 def _on_their_days(
-    recorder: Recorder, here: At, stored: Section, shown: Mapping[str, dict[str, Any]]
+    recorder: Recorder, here: At, stored: Section, by_id: Mapping[str, dict[str, Any]]
 ) -> list[dict[str, Any]]:
     """Entries once for each day that they are still to come on; `again` for all but the first of an entry."""
     coming = recorder.ask(questions.coming, dates.as_text(stored), str(dates.most_shown(stored)))
@@ -352,7 +352,7 @@ def _on_their_days(
     for one in coming:
         about = {"day": one.day, "last_day": one.last_day, "begins": one.begins, "ends": one.ends, "state": one.state}
         file = f"{here.root}{ics_path(one.item)}" if one.day else ""
-        listed.append({**shown[one.item], **about, "calendar": file, "again": one.item in met})
+        listed.append({**by_id[one.item], **about, "calendar": file, "again": one.item in met})
         met.add(one.item)
     return listed
 
@@ -360,16 +360,16 @@ def _on_their_days(
 def _placed(recorder: Recorder, sizes: TileSizes, items: list[tuple[str, Item]]) -> dict[str, dict[str, str]]:
     """How wide the picture of each item is drawn, and in rows, how much of its row it takes."""
     named = {key: item.fields.get("picture", "") for key, item in items}
-    shown = {key: picture for key, picture in named.items() if picture or recorder.site.draft}
+    visible = {key: picture for key, picture in named.items() if picture or recorder.site.draft}
     if not sizes.in_rows:
-        drawn = zip(shown, tile_sizes(sizes, len(shown)), strict=True)
+        drawn = zip(visible, tile_sizes(sizes, len(visible)), strict=True)
         return {key: {"sizes": width} for key, width in drawn}
-    shapes = [_shape(recorder.ask(questions.picture, picture)) for picture in shown.values()]
+    shapes = [_shape(recorder.ask(questions.picture, picture)) for picture in visible.values()]
     wide, narrow = spans(shapes, ABREAST), spans(shapes, ABREAST_ON_PHONE)
     widths = row_sizes(sizes.whole, wide, narrow, sizes.abreast)
     return {
         key: {"sizes": width, "across": f"across-{tracks} phone-{on_phone}"}
-        for key, width, tracks, on_phone in zip(shown, widths, wide, narrow, strict=True)
+        for key, width, tracks, on_phone in zip(visible, widths, wide, narrow, strict=True)
     }
 
 

@@ -132,10 +132,10 @@ class PartView:
     @property
     def extra(self) -> dict[str, Any] | None:
         """The small picture of the header, with its address from here where it leads somewhere."""
-        shown = self._ask(questions.header_extra)
-        if shown is None:
+        small = self._ask(questions.header_extra)
+        if small is None:
             return None
-        picture, link, mirrored, faint = shown
+        picture, link, mirrored, faint = small
         classes = [*(["mirrored"] if mirrored else []), *(["faint"] if faint else [])]
         drawn = pictures.logo(picture, self._root, picture.alt)
         return {**drawn, "href": href(self._root, link), "classes": " ".join(["extra", *classes])}

@@ -216,11 +216,11 @@ def feed_path(document: Document) -> str:
 def post(site: Site, page: str) -> tuple[str, list[tuple[str, str]]] | None:
     """When a page was posted, and its tags with their addresses; None for a page that is no post."""
     document = site.look.document
-    shown = document.pages.get(page)
-    if shown is None or not shown.posted:
+    whole = document.pages.get(page)
+    if whole is None or not whole.posted:
         return None
     slugs = journal.tag_slugs(journal.every_tag(document))
-    return shown.posted, [(tag, tag_path(document, slugs[tag])) for tag in shown.tags]
+    return whole.posted, [(tag, tag_path(document, slugs[tag])) for tag in whole.tags]
 
 
 @question
@@ -365,11 +365,11 @@ def ground_of_part(site: Site, part: str, page: str) -> str:
 @question
 def header_extra(site: Site) -> tuple[Picture, str, bool, bool] | None:
     """The small picture of the header, where it leads, whether it is mirrored and whether it is see-through."""
-    look, shown = site.look, extra(site.look)
-    if shown is None:
+    look, small = site.look, extra(site.look)
+    if small is None:
         return None
     link = _path(look.document, look.value("header.extra_link"))
-    return shown.picture, link, look.value("header.extra_mirror"), look.value("header.extra_strength") < 100
+    return small.picture, link, look.value("header.extra_mirror"), look.value("header.extra_strength") < 100
 
 
 @question
@@ -412,10 +412,10 @@ def stands_over_picture(site: Site, page: str) -> bool:
     look = site.look
     if look.arrangement.stands != OVER or page not in look.document.pages:
         return False
-    shown = look.document.shown(page)
-    if not shown.order:
+    whole = look.document.shown(page)
+    if not whole.order:
         return False
-    return of_section(look, shown.sections[shown.order[0]]).backdrop(look) is not None
+    return of_section(look, whole.sections[whole.order[0]]).backdrop(look) is not None
 
 
 @question
@@ -430,9 +430,9 @@ def background_marks(site: Site) -> str:
     look = site.look
     if not background.is_seen(look):
         return ""
-    shown = background.chosen(look).shown(look)
-    classes = [f"shows-{shown}"]
-    if shown == PICTURE:
+    kind = background.chosen(look).shown(look)
+    classes = [f"shows-{kind}"]
+    if kind == PICTURE:
         classes += placing.classes(look.value("background.fit"), look.value("background.anchor"))
         classes += [f"filter-{look.value('background.filter')}"] if look.value("background.filter") != "none" else []
     return " ".join([*classes, f"moves-{look.value('background.moves')}"])

@@ -171,8 +171,8 @@ def _background(look: Look) -> dict[str, str]:
     here = background.chosen(look)
     fill = here.fill(look)
     values = {"canvas": fill.hex}
-    if shown := here.gradient(look):
-        return values | {"site-behind": shown.css(fill)}
+    if stops := here.gradient(look):
+        return values | {"site-behind": stops.css(fill)}
     if tiled := here.patterned(look):
         return values | {"site-behind": f"{tiled.css()} 0 0 / {tiled.size}px, {fill.hex}"}
     return values
@@ -182,8 +182,8 @@ def _action(fit: Fit) -> list[str]:
     """From which window on the call to action stands beside the button of a folded menu."""
     if not fit.action_from:
         return []
-    shown = ".bar > .action:not(.wide-only) { display: inline-block; }"
-    return [f"@media ({fit.action_from}px <= width < {fit.fold}px) {{ {shown} }}"]
+    rule = ".bar > .action:not(.wide-only) { display: inline-block; }"
+    return [f"@media ({fit.action_from}px <= width < {fit.fold}px) {{ {rule} }}"]
 
 
 def _covered(look: Look, unfolds: int) -> list[str]:
@@ -218,8 +218,8 @@ def _settings(look: Look) -> dict[str, str]:
 
 def _behind_header(look: Look) -> dict[str, str]:
     """A gradient or a pattern behind the header."""
-    if shown := gradient(look):
-        return {"header-behind": shown.css(look.grounds[look.value("header.ground")].fill)}
+    if stops := gradient(look):
+        return {"header-behind": stops.css(look.grounds[look.value("header.ground")].fill)}
     if tiled := pattern(look):
         return {"header-behind": tiled.css(), "header-tile": f"{tiled.size}px"}
     return {}
@@ -237,15 +237,15 @@ def _duotone(look: Look) -> dict[str, str]:
 
 def _extra(look: Look) -> dict[str, str]:
     """Where the small picture of the header stands, and how much room it takes on a phone and on a wide window."""
-    shown = extra(look)
-    if shown is None:
+    small = extra(look)
+    if small is None:
         return {}
-    across, down = shown.shares
+    across, down = small.shares
     values = {"extra-across": f"{across:g}", "extra-down": f"{down:g}"}
-    values |= {"extra-x": f"{shown.offset.x:g}px", "extra-y": f"{shown.offset.y:g}px"}
+    values |= {"extra-x": f"{small.offset.x:g}px", "extra-y": f"{small.offset.y:g}px"}
     values |= {"extra-turn": f"{look.value('header.extra_turn'):g}deg"}
     values |= {"extra-strength": f"{look.value('header.extra_strength') / 100:g}"}
-    for end, extent in (("phone", shown.phone), ("wide", shown.wide)):
+    for end, extent in (("phone", small.phone), ("wide", small.wide)):
         for name, size in zip(("width", "box-wide", "box-high"), (extent.width, extent.wide, extent.high), strict=True):
             values[f"extra-{end}-{name}"] = f"{size:.2f}px"
     return values

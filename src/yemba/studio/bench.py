@@ -52,7 +52,7 @@ def site_of(request: HttpRequest, slug: str) -> Site:
 def error(fault: Fault) -> dict[str, str]:
     about = {"code": fault.code, "sentence": fault.sentence, "field": fault.field}
     clash = {"standing": fault.standing, "wanted": fault.wanted} if isinstance(fault, Clash) else {}
-    return {key: str(said) for key, said in (about | clash).items()}
+    return {key: str(value) for key, value in (about | clash).items()}
 
 
 def answer(request: HttpRequest, site: Site, do: Callable[[], sites.Done]) -> HttpResponse:
@@ -88,8 +88,8 @@ def answer(request: HttpRequest, site: Site, do: Callable[[], sites.Done]) -> Ht
     if not wants_json(request):
         messages.success(request, str(Message("Kept: {label}", label=done.label) if done.label else Message("Kept")))
         return redirect(reverse("workbench", args=(site.slug, chapter)) + (f"?{here.query}" if here.query else ""))
-    shown = request.POST.get("window_page", "")
-    changed = patch(None if done.anew else done.before, done.after, shown)
+    window_page = request.POST.get("window_page", "")
+    changed = patch(None if done.anew else done.before, done.after, window_page)
     timing.mark("render")
     reply = {"revision": site.revision, "patch": changed, "said": done.label, **_leads(site, done)}
     return timed(JsonResponse(reply))

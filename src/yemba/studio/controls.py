@@ -321,10 +321,10 @@ _OF_BEHIND = {field.slug for field in SHARED} - {"behind", "height"}
 def _behind_shows(look: Look, section: str, field: str) -> bool:
     """Whether the control of a field is among those for what stands behind the section's words."""
     chosen = behind_words.of_fields(_stored(look, section), look.template.page)
-    shown = chosen.shown(look)
+    kind = chosen.shown(look)
     if field.startswith((GRADIENT, PATTERN)):
         return field.startswith(chosen.behind or GROUND)
-    return chosen.behind in ("", GROUND, PICTURE) and (field == "backdrop" or shown == PICTURE)
+    return chosen.behind in ("", GROUND, PICTURE) and (field == "backdrop" or kind == PICTURE)
 
 
 @control.register

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Any
 
-from yemba.core.message import Message
+from yemba.core.message import Joined, Message
 from yemba.core.site.resolve import Look
 from yemba.core.site.settings import setting
 from yemba.core.site.words import plain
@@ -29,11 +29,11 @@ def in_words(value: Any) -> str:
     if isinstance(value, dict):
         return _entry(value)
     if isinstance(value, list | tuple):
-        return ", ".join(in_words(part) for part in value)
+        return Joined(", ", [in_words(part) for part in value])
     return Message("nothing")
 
 
 def _entry(entry: dict[str, Any]) -> str:
     if "hex" in entry:
         return f"{entry['name']} {entry['hex']}"
-    return ", ".join(part for value in entry.values() if (part := in_words(value)))
+    return Joined(", ", filter(None, map(in_words, entry.values())))

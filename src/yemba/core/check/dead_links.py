@@ -90,7 +90,7 @@ def _in_words(look: Look, stored: Stored) -> Iterator[Finding]:
     for address, words in _LINK.findall(stored.value):
         if address and not _dead(document, address):
             continue
-        target = _target(document, address) if address else "nothing"
+        target = _target(document, address) if address else Message("nothing")
         sentence = Message("“{words}” in {where} leads to {target}.", words=words, where=where, target=target)
         yield _finding(document, stored, sentence, address, _without(stored.value, address))
 

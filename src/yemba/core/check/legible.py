@@ -162,14 +162,10 @@ def _effects(look: Look, level: Level, text: Text) -> Iterator[_Warning]:
         )
     if text.line == "underline":
         links = look.value("link.underline") == "always"
-        yield (
-            "line",
-            Message(
-                "It crosses the tails of letters{value}.",
-                value=", and links are underlined too: it looks like one" * links,
-            ),
-            links,
-        )
+        sentence = Message("It crosses the tails of letters.")
+        if links:
+            sentence = Message("It crosses the tails of letters, and links are underlined too: it looks like one.")
+        yield "line", sentence, links
     if text.shadow == "soft":
         yield (
             "shadow",

@@ -131,7 +131,7 @@ def _pixels(look: Look, picture: Picture) -> Iterator[Finding]:
     sentence = Message(
         "{value} is {height} px high and drawn {drawn} px high: on a dense screen, which wants {density}, it looks "
         "soft. Choose a larger file, or SVG.",
-        value=picture.name or "The logo",
+        value=picture.name or Message("The logo"),
         height=picture.height,
         drawn=drawn,
         density=DENSITY * drawn,

@@ -23,7 +23,7 @@ def find(inspected: Inspected) -> Iterator[Finding]:
             sentence = Message(
                 "“{value}” in {where} is {width:.0f} x {height:.0f} px and stands close to another; a finger needs "
                 "{least} px.",
-                value=target.words or "A button",
+                value=target.words or Message("A button"),
                 where=where(inspected.look, page_id, fragment),
                 width=target.width,
                 height=target.height,

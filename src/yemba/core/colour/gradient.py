@@ -22,9 +22,12 @@ _GREY = 0.004  # chroma below which a colour has no hue of its own
 def points(stops: Sequence[Colour], count: int = POINTS) -> list[Colour]:
     """So many colours from the first stop to the last, as browsers draw them through the steps."""
     known = steps(stops)
-    places = [point / (count - 1) * (STEPS - 1) for point in range(count)]
-    starts = [min(int(place), STEPS - 2) for place in places]
-    return [laid_over(known[at], known[at + 1], place - at) for at, place in zip(starts, places, strict=True)]
+    drawn = []
+    for point in range(count):
+        place = point / (count - 1) * (STEPS - 1)
+        start = min(int(place), STEPS - 2)
+        drawn.append(laid_over(known[start], known[start + 1], place - start))
+    return drawn
 
 
 def steps(stops: Sequence[Colour]) -> list[Colour]:

@@ -17,6 +17,9 @@ _UNLIKE = 0.12  # OKLab distance from a plain background at which marks begin
 _SECTORS, _STRAIGHT = 36, 4  # directions an edge may face, and how many of them straight-sided marks face at most
 _ROUND_FROM, _THICK_FROM = 0.6, 0.2  # common practice, no source
 
+_SIDES = ((0, 1), (0, -1), (1, 0), (-1, 0))
+_CORNERS = ((1, 1), (1, -1), (-1, 1), (-1, -1))
+
 Array = NDArray[np.float64]
 
 
@@ -97,8 +100,7 @@ def _distances(marks: NDArray[np.bool_]) -> Array:
 
 
 def _eroded(marks: NDArray[np.bool_], *, corners: bool) -> NDArray[np.bool_]:
-    sides = [(0, 1), (0, -1), (1, 0), (-1, 0)] + ([(1, 1), (1, -1), (-1, 1), (-1, -1)] if corners else [])
-    kept = marks.copy()
-    for down, across in sides:
-        kept &= np.roll(np.roll(marks, down, 0), across, 1)
-    return kept
+    eroded = marks.copy()
+    for step in (*_SIDES, *_CORNERS) if corners else _SIDES:
+        eroded &= np.roll(marks, step, axis=(0, 1))
+    return eroded

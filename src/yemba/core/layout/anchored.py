@@ -47,10 +47,10 @@ def shares(anchor: str) -> tuple[float, float]:
     return place % 3 / 2, place // 3 / 2
 
 
-def placed(anchor: str, offset: Spot, taken: Extent, width: float, height: float) -> Spot:
+def placed(anchor: str, offset: Spot, extent: Extent, width: float, height: float) -> Spot:
     """Where the upright box begins in a box of that size: by the anchor, moved by the offset, held within."""
     across, down = shares(anchor)
-    left, above = max(0.0, width - taken.wide), max(0.0, height - taken.high)
+    left, above = max(0.0, width - extent.wide), max(0.0, height - extent.high)
     return Spot(
         min(left, max(0.0, across * left + offset.x)),
         min(above, max(0.0, down * above + offset.y)),

@@ -75,8 +75,8 @@ def _split(contents: Contents) -> list[Row]:
 
 
 def _below(contents: Contents) -> list[Row]:
-    shown = _pieces(contents, NAME, WORDS, ENTRY)
-    single = [([role], "start") for role in shown]
+    roles = _pieces(contents, NAME, WORDS, ENTRY)
+    single = [([role], "start") for role in roles]
     return [(_pieces(contents, SECTION), "spread"), *single, ([SMALL], "start")]
 
 

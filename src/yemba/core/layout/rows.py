@@ -80,4 +80,4 @@ def _tracks(row: Sequence[float], width: float) -> list[int]:
 
 def _shares(parts: Sequence[str], span: int) -> list[str]:
     """Each part with its length, in px or vw, times the share."""
-    return [_LENGTH.sub(lambda found: f"{float(found[1]) * span / TRACKS:.1f}", part) for part in parts]
+    return [_LENGTH.sub(lambda match: f"{float(match[1]) * span / TRACKS:.1f}", part) for part in parts]

@@ -53,7 +53,7 @@ def role_colours(grounds: Mapping[str, Ground], palette: Iterable[Colour]) -> Ro
 def coloured(svg: str, roles: RoleColours) -> bytes:
     """A drawing in these colours; without any, in its own."""
     codes = dict(roles)
-    return _ROLE.sub(lambda found: codes.get(found[1], found[2]), svg).encode()
+    return _ROLE.sub(lambda match: codes.get(match[1], match[2]), svg).encode()
 
 
 def in_own_colours(drawing: Drawing) -> bytes:
@@ -68,11 +68,13 @@ def roles_in(svg: str) -> set[str]:
 def search(drawings: Iterable[Drawing], words: str, tags: Collection[str] = ()) -> list[Drawing]:
     """Those that all the words are in, by name, alt text or tag; those with one of `tags` first."""
     typed = [word.lower() for word in _WORD.findall(words)]
-    matching = [one for one in drawings if all(_has(one, word) for word in typed)]
-    return sorted(matching, key=lambda one: -len(set(tags) & set(one.tags)))
+    matching = [drawing for drawing in drawings if all(_has(drawing, word) for word in typed)]
+    wanted = set(tags)
+    return sorted(matching, key=lambda drawing: len(wanted.intersection(drawing.tags)), reverse=True)
 
 
 def _has(drawing: Drawing, word: str) -> bool:
-    text = f"{drawing.name} {drawing.alt} {' '.join(drawing.tags)}".lower()
-    stem = word[:-1] if word.endswith("s") and len(word) > 3 else word
-    return any(known.startswith(stem) for known in _WORD.findall(text))
+    text = f"{drawing.name} {drawing.alt} {' '.join(drawing.tags)}"
+    is_plural = word.endswith("s") and len(word) > 3
+    stem = word[:-1] if is_plural else word
+    return any(known.startswith(stem) for known in _WORD.findall(text.lower()))

@@ -80,29 +80,29 @@ class Framing(NamedTuple):
 
     def image(self, whole: Image.Image) -> Image.Image:
         """What is shown of it. Nothing is drawn anew but by a turn of less than a quarter."""
-        shown = whole.transpose(Image.Transpose.FLIP_LEFT_RIGHT) if self.mirror else whole
+        framed = whole.transpose(Image.Transpose.FLIP_LEFT_RIGHT) if self.mirror else whole
         if self.quarters:
-            shown = shown.transpose(_QUARTERS[self.quarters])
+            framed = framed.transpose(_QUARTERS[self.quarters])
         if self.degrees:
-            shown = shown.rotate(-self.degrees, Image.Resampling.BICUBIC)
+            framed = framed.rotate(-self.degrees, Image.Resampling.BICUBIC)
         left, top, _, _ = self.window(*whole.size)
         wide, high = self.upright(*whole.size)
         width, height = self.size(*whole.size)
-        x = _within(left + (shown.width - wide) / 2, shown.width - width)
-        y = _within(top + (shown.height - high) / 2, shown.height - height)
-        return shown.crop((x, y, x + width, y + height))
+        x = _within(left + (framed.width - wide) / 2, framed.width - width)
+        y = _within(top + (framed.height - high) / 2, framed.height - height)
+        return framed.crop((x, y, x + width, y + height))
 
     def drawing(self, svg: bytes, width: int, height: int) -> bytes:
         """What is shown of a drawing of this size in px, as a drawing."""
         left, top, wide, high = self._window_from_centre(width, height)
-        shown = Element("svg", xmlns=_SVG, width=f"{wide:g}", height=f"{high:g}")
-        shown.set("viewBox", f"{left:g} {top:g} {wide:g} {high:g}")
+        outer = Element("svg", xmlns=_SVG, width=f"{wide:g}", height=f"{high:g}")
+        outer.set("viewBox", f"{left:g} {top:g} {wide:g} {high:g}")
         flip = "scale(-1 1) " if self.mirror else ""
         moved = f"rotate({self.rotation:g}) {flip}translate({-width / 2:g} {-height / 2:g})"
         root = fromstring(svg)
         root.attrib |= {"x": "0", "y": "0", "width": f"{width}", "height": f"{height}"}
-        SubElement(shown, "g", transform=moved).append(root)
-        return tostring(shown)
+        SubElement(outer, "g", transform=moved).append(root)
+        return tostring(outer)
 
     def apply(self, data: bytes, form: str, width: int, height: int) -> bytes:
         """The bytes of what is shown; of pixels as PNG."""

@@ -25,5 +25,5 @@ TILE_WIDTH = 240  # px, of a tile behind a section
 
 def classes(fit: str, anchor: str) -> list[str]:
     """What a page shows a picture by; nothing for one that fills its box about its focal spot."""
-    shown = [f"fits-{fit}"] if fit not in ("", FILL) else []
-    return [*shown, f"held-{anchor.replace(' ', '-')}"] if anchor else shown
+    names = [f"fits-{fit}"] if fit not in ("", FILL) else []
+    return [*names, f"held-{anchor.replace(' ', '-')}"] if anchor else names

@@ -83,7 +83,7 @@ def _repaint(element: Element, change: Recolour) -> None:
 
 
 def _restyled(style: str, change: Recolour) -> str:
-    return _PAINT_IN_STYLE.sub(lambda found: found[1] + _changed(found[2], change), style)
+    return _PAINT_IN_STYLE.sub(lambda match: match[1] + _changed(match[2], change), style)
 
 
 def _changed(paint: str, change: Recolour) -> str:

@@ -43,12 +43,12 @@ class Rendition(NamedTuple):
         return out.getvalue()
 
     def _drawing(self, svg: bytes, width: int, height: int) -> bytes:
-        shown = Element("svg", xmlns=_SVG, width=f"{width}", height=f"{height}", viewBox=f"0 0 {width} {height}")
-        shown.append(self.toning.drawing(width))
+        outer = Element("svg", xmlns=_SVG, width=f"{width}", height=f"{height}", viewBox=f"0 0 {width} {height}")
+        outer.append(self.toning.drawing(width))
         root = fromstring(svg)
         root.attrib |= {"x": "0", "y": "0", "width": f"{width}", "height": f"{height}"}
-        SubElement(shown, "g", filter=toning.REFERENCE).append(root)
-        return tostring(shown)
+        SubElement(outer, "g", filter=toning.REFERENCE).append(root)
+        return tostring(outer)
 
 
 AS_IT_IS = Rendition()

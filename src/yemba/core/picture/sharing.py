@@ -152,10 +152,10 @@ def _logo(logo: Mark, x: float, y: float, high: float = 150, wide: float = 520, 
 def _image(picture: Behind, x: int, y: int, width: int, height: int) -> str:
     """The picture cropped to a box round its focal spot."""
     with Image.open(BytesIO(picture.data)) as opened:
-        shown = opened.convert("RGB")
-    shown = shown.crop(crop(shown.width, shown.height, width / height, picture.focal)).resize((width, height))
+        image = opened.convert("RGB")
+    image = image.crop(crop(image.width, image.height, width / height, picture.focal)).resize((width, height))
     out = BytesIO()
-    shown.save(out, "JPEG", quality=88)
+    image.save(out, "JPEG", quality=88)
     return f'<image x="{x}" y="{y}" width="{width}" height="{height}" href="{_inline(out.getvalue(), "jpeg")}"/>'
 
 

@@ -208,8 +208,11 @@ class OwnFont(Strict):
     @property
     def in_words(self) -> str:
         """Its weights and style in words."""
-        weights = f"{self.lightest}" if self.lightest == self.heaviest else f"{self.lightest} to {self.heaviest}"
-        return f"{weights} italic" if self.style == "italic" else weights
+        if self.lightest == self.heaviest:
+            weights = f"{self.lightest}"
+        else:
+            weights = Message("{lightest} to {heaviest}", lightest=self.lightest, heaviest=self.heaviest)
+        return Message("{weights} italic", weights=weights) if self.style == "italic" else weights
 
 
 class OwnFamily(Strict):
@@ -437,9 +440,9 @@ def _picture_text(picture: Picture) -> str:
 def _composed(own: Page, shared: Holder, language: str) -> Page:
     """The page with those of the shared sections that it shows in a language, "" for any, each where it stands."""
     among = [key for key in shared.order if key in own.standing]
-    shown = [key for key in among if not language or shared.sections[key].language in ("", language)]
+    standing = [key for key in among if not language or shared.sections[key].language in ("", language)]
     after: dict[str, list[str]] = {}
-    for key in shown:
+    for key in standing:
         where = own.standing[key]
         after.setdefault(where if where in own.sections or where == FIRST else LAST, []).append(key)
     order = [
@@ -447,7 +450,7 @@ def _composed(own: Page, shared: Holder, language: str) -> Page:
         *(one for key in own.order for one in (key, *after.get(key, []))),
         *after.get(LAST, []),
     ]
-    sections = own.sections | {key: shared.sections[key] for key in shown}
+    sections = own.sections | {key: shared.sections[key] for key in standing}
     return own.model_copy(update={"sections": sections, "order": order})
 
 

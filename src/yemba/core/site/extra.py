@@ -49,18 +49,18 @@ def extra(look: Look) -> Extra | None:
 
 def covered(look: Look) -> Iterator[tuple[int, str]]:
     """Windows at which words stand on it, by their width in px, with what stands there."""
-    shown = extra(look)
-    if shown is None:
+    small = extra(look)
+    if small is None:
         return
     fit, head = header_fit(look), header(look)
     for window in WINDOWS:
         unfolded = window >= fit.fold
         drawn = drawing(head, window, unfolded, fit)
-        taken = shown.wide if unfolded else shown.phone
-        spot = placed(shown.anchor, shown.offset, taken, drawn.width, drawn.height)
+        extent = small.wide if unfolded else small.phone
+        spot = placed(small.anchor, small.offset, extent, drawn.width, drawn.height)
         for box in drawn.boxes:
-            across = min(box.x + box.width, spot.x + taken.wide) - max(box.x, spot.x)
-            down = min(box.y + box.height, spot.y + taken.high) - max(box.y, spot.y)
+            across = min(box.x + box.width, spot.x + extent.wide) - max(box.x, spot.x)
+            down = min(box.y + box.height, spot.y + extent.high) - max(box.y, spot.y)
             if box.what in _WORDS and across > _TOUCH and down > _TOUCH:
                 yield window, _WORDS[box.what]
                 break

@@ -85,14 +85,14 @@ def _is(kind: FileKind, data: bytes) -> bool:
         return False
 
 
-def slug_for(name: str, taken: Collection[str]) -> str:
+def slug_for(name: str, others: Collection[str]) -> str:
     """The address of a file, from its name without the ending; with a number where another has it."""
     stem = name.rpartition(".")[0].lower()
     slug = _LETTERS.sub("-", stem).strip("-")[:_LONGEST] or "file"
-    if slug not in taken:
+    if slug not in others:
         return slug
     numbered = (f"{slug}-{number}" for number in count(2))
-    return next(other for other in numbered if other not in taken)
+    return next(other for other in numbered if other not in others)
 
 
 def path(file: OwnFile) -> str:

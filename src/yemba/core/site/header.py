@@ -89,14 +89,14 @@ def shrinks(look: Look) -> bool:
 
 def marks(look: Look) -> str:
     """Classes for what its owner set of it, that the template does not say already."""
-    shown = behind(look)
-    styles = _STYLES | (_OF_PICTURE if shown == PICTURE else {})
+    kind = behind(look)
+    styles = _STYLES | (_OF_PICTURE if kind == PICTURE else {})
     value = {name: look.value(f"header.{name}") for name in (*styles, "line_colour", *_MEASURES)}
     named = [f"{name}-{value[name]}" for name, usual in styles.items() if value[name] != usual]
     if shrinks(look):
         named.append("shrinks")
-    if shown in (GRADIENT, PATTERN):
-        named.append(f"behind-{shown}")
+    if kind in (GRADIENT, PATTERN):
+        named.append(f"behind-{kind}")
     lined = [f"has-line line-{value['line_colour']}"] if value["line"] is not None else []
     return " ".join([*named, *lined, *(f"has-{name}" for name in ("padding", "corner") if value[name] is not None)])
 
@@ -147,7 +147,7 @@ def _faces(look: Look) -> Faces:
 def ground_on(look: Look, page: str) -> str:
     """The ground that the header stands on, by its slug: over a section that one's."""
     document = look.document
-    shown = document.shown(page) if page in document.pages else None
-    if look.arrangement.stands == OVER and shown and shown.order:
-        return str(look.ground(shown.sections[shown.order[0]]).value)
+    whole = document.shown(page) if page in document.pages else None
+    if look.arrangement.stands == OVER and whole and whole.order:
+        return str(look.ground(whole.sections[whole.order[0]]).value)
     return str(look.value("header.ground"))

@@ -11,8 +11,8 @@ from yemba.core.site.resolve import Look
 def chosen(look: Look) -> Chosen:
     """What is set; one that stands over a section has what is behind that one."""
     over = look.arrangement.stands == OVER
-    shown = GROUND if over else look.value("header.behind") or ""
-    return of_part(look, "header", shown, look.value("header.ground"))
+    kind = GROUND if over else look.value("header.behind") or ""
+    return of_part(look, "header", kind, look.value("header.ground"))
 
 
 def behind(look: Look) -> str:

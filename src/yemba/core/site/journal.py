@@ -65,11 +65,11 @@ def tagged_pages(document: Document, tag: str) -> list[str]:
 
 def ways(document: Document, now: datetime) -> Ways:
     """The tags of the posts that visitors see, by their letters, and the months, the newest first."""
-    shown = [document.pages[key] for key in posts(document, now)]
-    tags = Counter(tag for page in shown for tag in page.tags)
+    pages = [document.pages[key] for key in posts(document, now)]
+    tags = Counter(tag for page in pages for tag in page.tags)
     return Ways(
         tags={tag: tags[tag] for tag in sorted(tags, key=str.casefold)},
-        months=dict(Counter(page.posted[:7] for page in shown)),
+        months=dict(Counter(page.posted[:7] for page in pages)),
     )
 
 

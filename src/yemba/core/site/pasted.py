@@ -239,16 +239,16 @@ def _holds(style: str, says: re.Pattern[str], denies: re.Pattern[str], otherwise
 
 def _markup(runs: Sequence[_Run]) -> str:
     """Runs as markup, without blanks at their ends: links around bold around italic, none in its own kind."""
-    shown = [run if run.text.strip() else _PLAIN._replace(text=run.text) for run in runs if run.text]
-    while shown and not shown[0].text.strip():
-        del shown[0]
-    while shown and not shown[-1].text.strip():
-        del shown[-1]
-    shown = [run._replace(text=_BESIDE.sub(" ", run.text)) for run in shown]
-    if shown:
-        shown[0] = shown[0]._replace(text=shown[0].text.lstrip())
-        shown[-1] = shown[-1]._replace(text=shown[-1].text.rstrip())
-    return "".join(_linked(link, [*beside]) for link, beside in groupby(shown, key=lambda run: run.link))
+    visible = [run if run.text.strip() else _PLAIN._replace(text=run.text) for run in runs if run.text]
+    while visible and not visible[0].text.strip():
+        del visible[0]
+    while visible and not visible[-1].text.strip():
+        del visible[-1]
+    visible = [run._replace(text=_BESIDE.sub(" ", run.text)) for run in visible]
+    if visible:
+        visible[0] = visible[0]._replace(text=visible[0].text.lstrip())
+        visible[-1] = visible[-1]._replace(text=visible[-1].text.rstrip())
+    return "".join(_linked(link, [*beside]) for link, beside in groupby(visible, key=lambda run: run.link))
 
 
 def _linked(link: str, runs: Iterable[_Run]) -> str:

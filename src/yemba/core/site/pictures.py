@@ -81,7 +81,7 @@ def in_words_of(picture: Picture) -> str:
     width, height = picture_size(picture)
     cropped = picture.crop or picture.shape
     done = [
-        "mirrored" if frame.mirror else "",
+        Message("mirrored") if frame.mirror else "",
         Message("turned by {rotation:g}°", rotation=frame.rotation) if frame.rotation else "",
         Message("cropped to {width} × {height}", width=width, height=height) if cropped else "",
     ]

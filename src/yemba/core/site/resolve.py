@@ -138,10 +138,10 @@ class Look:
     def pictures(self) -> dict[str, Picture]:
         """The pictures of the site, by id, as they are shown: those of the collection in the site's colours, those that
         are toned with what these make of them."""
-        shown = dict(self.document.pictures)
+        by_id = dict(self.document.pictures)
         for key, (picture, _) in self._coloured.items():
-            shown[key] = picture
-        return {key: self._toned(picture) for key, picture in shown.items()}
+            by_id[key] = picture
+        return {key: self._toned(picture) for key, picture in by_id.items()}
 
     def _toned(self, picture: Picture) -> Picture:
         if picture.filter != DUOTONE and not picture.tint:
@@ -228,8 +228,8 @@ class Look:
         hand = [(*one["id"].split("."), self.read_colour(one["value"])) for one in self.value("roles.by_hand")]
         return work_out(
             self.colours,
-            tuple((slug, found.colour) for slug, found in own if found),
-            tuple(ByHand(ground, role, found) for ground, role, found in hand if found),
+            tuple((slug, value.colour) for slug, value in own if value),
+            tuple(ByHand(ground, role, colour) for ground, role, colour in hand if colour),
         )
 
     @cached_property

@@ -41,8 +41,8 @@ def _fits(words: str, text: str) -> bool:
         return False
     place, end = len(first), len(text) - len(last)
     for piece in between:
-        found = text.find(piece, place, end)
-        if found < 0:
+        at = text.find(piece, place, end)
+        if at < 0:
             return False
-        place = found + len(piece)
+        place = at + len(piece)
     return True

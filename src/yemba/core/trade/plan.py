@@ -78,6 +78,6 @@ def with_page(pages: Sequence[PlannedPage], typed: str) -> list[PlannedPage]:
     if not typed.strip():
         raise Fault("empty", Message("Give the new page a name first."), "page_name")
     name = Line(NAME_LETTERS).read(typed, Message("The page’s name"), "page_name")
-    taken = {page.key for page in pages}
-    key = next(f"{_OWN}{n}" for n in range(1, len(pages) + 2) if f"{_OWN}{n}" not in taken)
+    keys = {page.key for page in pages}
+    key = next(f"{_OWN}{n}" for n in range(1, len(pages) + 2) if f"{_OWN}{n}" not in keys)
     return [*pages, PlannedPage(key, name, ("words",))]

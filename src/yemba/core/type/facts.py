@@ -168,8 +168,8 @@ class Face:
     def axes(self) -> dict[str, tuple[float, float, float]]:
         """Axes of variation by tag: least, default, most."""
         with self._reading:
-            told = self._font["fvar"].axes if "fvar" in self._font else ()
-            return {axis.axisTag: (axis.minValue, axis.defaultValue, axis.maxValue) for axis in told}
+            axes = self._font["fvar"].axes if "fvar" in self._font else ()
+            return {axis.axisTag: (axis.minValue, axis.defaultValue, axis.maxValue) for axis in axes}
 
     def _measure(self, tag: harfbuzz.OTMetricsTag, letter: str) -> int:
         """A height at the regular weight, as the font tells it (OS/2 with MVAR), else of a letter's outline."""

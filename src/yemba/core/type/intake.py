@@ -140,13 +140,13 @@ def _sniff(data: bytes, named: str) -> None:
                 "file",
             )
         return
-    what = next((said for start, said in _OTHERS.items() if data.lstrip()[: len(start)] == start), "")
-    said = (
+    what = next((sentence for start, sentence in _OTHERS.items() if data.lstrip()[: len(start)] == start), "")
+    sentence = (
         Message("{named} is {what}.", named=named, what=what)
         if what
         else Message("{named} is no font. Choose a .woff2, .woff, .ttf or .otf.", named=named)
     )
-    raise Fault("not-a-font", said, "file")
+    raise Fault("not-a-font", sentence, "file")
 
 
 def _read(data: bytes, file_name: str, named: str) -> CleanFont:

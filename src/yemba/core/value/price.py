@@ -12,14 +12,19 @@ from babel.numbers import get_currency_name, get_currency_symbol
 
 from yemba.core.errors import Fault
 from yemba.core.message import Message
-from yemba.core.value.currency import OFTEN
+from yemba.core.value.currency import OFTEN, Currency
 from yemba.core.value.kind import Kind
 
 if TYPE_CHECKING:
     from yemba.core.site.resolve import Look
 
 _CURE = Message("Write 24, 24.50, 1,200 or from 40, with or without the currency; leave it empty for none.")
-_FROM = re.compile(r"from\s+")
+_LEAST = (
+    "from", "ab", "von", "à partir de", "dès", "desde", "a partir de", "da", "od", "vanaf", "fra", "från",
+    "ابتداءً من", "من",
+)  # fmt: skip
+"""What stands before the least price in the languages of sites."""
+_FROM = re.compile(rf"(?:{'|'.join(map(re.escape, _LEAST))})\s+")
 _BLANKS = re.compile(r"[\s’']")
 _NO_CENTS = re.compile(r"[.,][-–—]+$")
 _AMOUNT = re.compile(r"(\d{1,7}|\d{1,3}(?P<group>[.,])\d{3}(?:(?P=group)\d{3})?)(?:[.,](\d{1,2}))?")
@@ -47,7 +52,7 @@ class Price(Kind):
         value = self.read(typed, name, key)
         written, own = currencies(typed), look.value("site.currency")
         if written and own not in written:
-            theirs, ours = (get_currency_name(code, locale="en_GB") for code in (min(written), own))
+            theirs, ours = (Currency().say(code) for code in (min(written), own))
             cure = Message(
                 "Write it in {ours}, or set the site’s currency in Logo under Language, money and time.", ours=ours
             )
@@ -67,7 +72,9 @@ class Price(Kind):
 
 def currencies(text: str) -> set[str]:
     """The currencies that a written price may be in; none where it names none."""
-    named = re.sub(r"^from\s+|[\d.,\s’'–—-]", "", text.strip().lower())
+    written = text.strip().lower()
+    least = _FROM.match(written)
+    named = re.sub(r"[\d.,\s’'–—-]", "", written[least.end() :] if least else written)
     return {code for code, signs in _signs().items() if named in signs} if named else set()
 
 

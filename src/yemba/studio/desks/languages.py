@@ -68,7 +68,7 @@ def _said(document: Document, look: Look, tag: str) -> list[Context]:
         ("tagline", Message("Tagline"), wording.tagline, document.tagline),
         *((key, SETTINGS[key].name, wording.lines.get(key, ""), look.value(key)) for key in languages.LINES),
     ]
-    return [{"what": what, "label": label, "said": said, "usual": usual} for what, label, said, usual in words]
+    return [{"what": what, "label": label, "said": text, "usual": usual} for what, label, text, usual in words]
 
 
 def of_page(look: Look, page: str) -> Context:

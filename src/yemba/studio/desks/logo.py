@@ -29,7 +29,7 @@ _FOR = {"light": "dark", "dark": "light"}
 
 def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiting]) -> Context:
     key = look.value("logo.picture")
-    shown = logo(look) is not None
+    has_logo = logo(look) is not None
     picture = look.document.pictures.get(key)
     form = setting(look, "logo.form")
     first = look.document.pages[look.document.order[0]]
@@ -42,11 +42,11 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
         "form": form,
         "picture": picture,
         "picture_id": key,
-        "shown": shown,
+        "shown": has_logo,
         "height": setting(look, "logo.height"),
-        "findings": list(check.find(inspected(look))) if shown else [],
-        "on_grounds": [on for ground in look.grounds if (on := _on_ground(look, ground))] if shown else [],
-        "versions": [_version(look, key) for key in NAMES] if shown else [],
+        "findings": list(check.find(inspected(look))) if has_logo else [],
+        "on_grounds": [on for ground in look.grounds if (on := _on_ground(look, ground))] if has_logo else [],
+        "versions": [_version(look, key) for key in NAMES] if has_logo else [],
         "icon": setting(look, "icon.form"),
         "icon_findings": list(site_icon.find(inspected(look))),
         "card": _card(look),

@@ -34,7 +34,7 @@ def entries(look: Look, holder: tuple[str, str], query: Mapping[str, str]) -> li
     """The sections of a page or a part; the `query` of the address names the open one."""
     starters, chosen = starter_sections(look), query.get("section", "")
     page = holder[1] if holder[0] == "pages" else ""
-    shown = look.document.holds(page) if page else look.document.holder(holder)
+    whole = look.document.holds(page) if page else look.document.holder(holder)
     standing = look.document.pages[page].standing if page else {}
     own = look.document.pages[page].sections if page else {}
     return [
@@ -48,7 +48,7 @@ def entries(look: Look, holder: tuple[str, str], query: Mapping[str, str]) -> li
             "in_language": shared_section(look, section) if key not in own else None,
             **(_desk(look, key, section, query) if key == chosen else {}),
         }
-        for key, section in shown.ordered()
+        for key, section in whole.ordered()
     ]
 
 
@@ -153,8 +153,8 @@ def _seen(look: Look, fields: Iterable[Field], stored: Item) -> Context:
     """By what its owner knows an entry: its picture, and its first text or else the name of the picture's file."""
     listed = list(fields)
     ids = [stored.fields.get(field.slug, "") for field in listed if field.kind.refers_to == "picture"]
-    shown = [(key, look.document.pictures[key]) for key in ids if key in look.document.pictures]
-    key, picture = shown[0] if shown else ("", None)
+    pictures = [(key, look.document.pictures[key]) for key in ids if key in look.document.pictures]
+    key, picture = pictures[0] if pictures else ("", None)
     words = _first_text(listed, stored.fields) or (picture.name if picture else "")
     return {"says": words, "picture_id": key, "picture": picture}
 
@@ -175,14 +175,14 @@ def _behind(look: Look, key: str, section: Section, kind: SectionKind) -> Contex
         return [one | {"value": one["value"] or usual.get(one["field"].slug, "")} for one in fields]
 
     chosen = behind.of_section(look, section)
-    shown = chosen.shown(look)
-    usual = behind.DEFAULTS | {"behind": shown}
+    effective = chosen.shown(look)
+    usual = behind.DEFAULTS | {"behind": effective}
     return {
         "chosen": controls("behind")[0],
-        "kind": chosen.behind or shown,
-        "shown": shown,
+        "kind": chosen.behind or effective,
+        "shown": effective,
         "gradient": chosen.gradient(look),
-        "over": least_ground_over(look, chosen) if shown == behind.THROUGH else 0,
+        "over": least_ground_over(look, chosen) if effective == behind.THROUGH else 0,
         "picture": controls("backdrop")[0],
         "of_picture": controls("backdrop_fit", "backdrop_anchor", "filter", "moves"),
         "of_gradient": controls("gradient_from", "gradient_via", "gradient_to", "gradient_way"),

@@ -155,9 +155,9 @@ def _one_button(look: Look, painted: Painted, top: float) -> str:
 def _set(look: Look, level: str, words: str, ink: str, size: float) -> str:
     """A line of words in the middle of the height, smaller where it would not fit."""
     text, lettering = look.texts[level], look.lettering(level)
-    shown = text.written(words)
-    fitting = min(size, size * _ROOM / max(1.0, lettering.width(shown, size)))
-    return lettering.line(shown, _EDGE, HEIGHT / 2 + fitting * 0.35, fitting, ink)
+    written = text.written(words)
+    fitting = min(size, size * _ROOM / max(1.0, lettering.width(written, size)))
+    return lettering.line(written, _EDGE, HEIGHT / 2 + fitting * 0.35, fitting, ink)
 
 
 def _heading_words(look: Look) -> str:

@@ -11,10 +11,10 @@ from yemba.studio.desks.setting import Context
 def standing_desk(look: Look, section: str, page: str) -> Context:
     """A standing section as the desk of a page that shows it needs it."""
     document = look.document
-    shown = document.shows(section)
+    pages = document.shows(section)
     return {
-        "on": [{"id": key, "name": document.pages[key].name, "here": key == page} for key in shown],
-        "off": [(key, one.name) for key, one in document.ordered_pages() if key not in shown],
+        "on": [{"id": key, "name": document.pages[key].name, "here": key == page} for key in pages],
+        "off": [(key, one.name) for key, one in document.ordered_pages() if key not in pages],
         "at": document.pages[page].standing[section],
         "places": _places(look, page),
     }

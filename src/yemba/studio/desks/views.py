@@ -15,7 +15,7 @@ def shown_view(views: Views, wanted: str, usual: str = "") -> str:
     return wanted if wanted in views else usual or next(iter(views))
 
 
-def tabs(views: Views, shown: str) -> Context:
+def tabs(views: Views, current: str) -> Context:
     """What the list of views is drawn from."""
-    listed = [{"slug": slug, "name": name, "shown": slug == shown} for slug, (name, _) in views.items()]
-    return {"views": listed, "show": shown}
+    listed = [{"slug": slug, "name": name, "shown": slug == current} for slug, (name, _) in views.items()]
+    return {"views": listed, "show": current}

@@ -186,7 +186,7 @@ def looks(request: HttpRequest, number: int) -> HttpResponse:
     turn = min(whole(request.GET.get("round", "")) or 0, len(every) - 1)
     made = starts.document(start)
     pages = [(key, page.name, path_of(page).removesuffix("index.html")) for key, page in made.ordered_pages()]
-    shown = next((path for key, _, path in pages if key == request.GET.get("page")), "")
+    window_path = next((path for key, _, path in pages if key == request.GET.get("page")), "")
     base = f"{hosting.origin(request, hosting.DRAFT_PREFIX + 'start')}/look/{hosting.start_token(start)}"
     context = {
         "start": start,
@@ -196,7 +196,7 @@ def looks(request: HttpRequest, number: int) -> HttpResponse:
                 "number": turn * _LOOKS + place,
                 "look": look,
                 "template": catalogue().template(look.template),
-                "window": f"{base}/{turn * _LOOKS + place}/{shown}",
+                "window": f"{base}/{turn * _LOOKS + place}/{window_path}",
             }
             for place, look in enumerate(every[turn])
         ],
@@ -204,7 +204,7 @@ def looks(request: HttpRequest, number: int) -> HttpResponse:
         "next": (turn + 1) % len(every),
         "last": turn == len(every) - 1,
         "pages": pages,
-        "shown": shown,
+        "shown": window_path,
     }
     return render(request, "studio/start/looks.html", context, status=422 if fault else 200)
 

@@ -55,15 +55,15 @@ def template(request: HttpRequest, slug: str) -> HttpResponse:
     trade = _trade(request)
     sheet = chosen.sheet(request.GET.get("sheet", "")) or chosen.sheets[0]
     pages = samples.sample(slug, sheet.slug, trade.slug).ordered_pages()
-    shown = next((page for key, page in pages if key == request.GET.get("page")), pages[0][1])
+    current = next((page for key, page in pages if key == request.GET.get("page")), pages[0][1])
     context = {
         "template": chosen,
         "sheet": sheet,
         "trade": trade,
         "groups": _groups(),
-        "pages": [(key, page.name, page is shown) for key, page in pages],
-        "page": next(key for key, page in pages if page is shown),
-        "window": _window(request, chosen, sheet.slug, trade) + path_of(shown).removesuffix("index.html"),
+        "pages": [(key, page.name, page is current) for key, page in pages],
+        "page": next(key for key, page in pages if page is current),
+        "window": _window(request, chosen, sheet.slug, trade) + path_of(current).removesuffix("index.html"),
     }
     return render(request, "studio/template.html", context)
 
@@ -79,8 +79,8 @@ def try_on(request: HttpRequest, slug: str) -> HttpResponse:
     others = [one for one in known if one != look.template.slug]
     chosen = asked or [look.template.slug, *others][:_ABREAST]
     pages = look.document.ordered_pages()
-    shown = next((key for key, _ in pages if key == request.GET.get("page")), pages[0][0])
-    path = path_of(look.document.pages[shown]).removesuffix("index.html")
+    current = next((key for key, _ in pages if key == request.GET.get("page")), pages[0][0])
+    path = path_of(look.document.pages[current]).removesuffix("index.html")
     base = draft_base(request, site)
     context = {
         "site": site,
@@ -90,7 +90,7 @@ def try_on(request: HttpRequest, slug: str) -> HttpResponse:
         "templates": [(one, one.slug in chosen) for one in known.values()],
         "most": _ABREAST,
         "pages": [(key, page.name) for key, page in pages],
-        "page": shown,
+        "page": current,
         "phone": request.GET.get("width") == "phone",
         "origin": hosting.origin(request, hosting.DRAFT_PREFIX + site.slug),
     }

@@ -194,11 +194,11 @@ def where_is(request: HttpRequest, slug: str) -> HttpResponse:
     """The name, the origins and the control of what was pointed at."""
     site = site_of(request, slug)
     asked = [request.GET.get(key, "") for key in ("place", "field", "item")]
-    found = provenance(site, sites.look(site), *asked)
-    if found is None:
+    decided = provenance(site, sites.look(site), *asked)
+    if decided is None:
         return JsonResponse({"gone": True}, status=404)
-    html = render_to_string("studio/told.html", {"told": found})
-    return JsonResponse({"html": html, "address": found.address, "control": found.control})
+    html = render_to_string("studio/told.html", {"told": decided})
+    return JsonResponse({"html": html, "address": decided.address, "control": decided.control})
 
 
 @login_required
@@ -255,8 +255,8 @@ def present(request: HttpRequest, slug: str) -> HttpResponse:
         presence.left(site, window)
         return JsonResponse({})
     others = presence.seen(site, window, request.user, chapter if chapter in chapters.desks() else "")  # type: ignore[arg-type]
-    shown = [{**other._asdict(), "chapter": chapters.desks().get(other.chapter, "")} for other in others]
-    html = render_to_string("studio/present.html", {"others": shown})
+    named = [{**other._asdict(), "chapter": chapters.desks().get(other.chapter, "")} for other in others]
+    html = render_to_string("studio/present.html", {"others": named})
     return JsonResponse({"html": html, "revision": site.revision})
 
 

@@ -41,7 +41,7 @@ class AddPost(Command):
             "sections": made,
             "order": list(made),
         }
-        begun |= {"standing": shown} if (shown := on_new_pages(document)) else {}
+        begun |= {"standing": standing} if (standing := on_new_pages(document)) else {}
         return [put(document, ("pages", page), begun), put(document, ("order",), [*document.order, page])]
 
     def _sections(self, look: Look, name: str, ids: Ids) -> list[dict[str, Any]]:

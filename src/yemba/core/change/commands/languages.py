@@ -220,7 +220,7 @@ class SayIn(Command):
             "{name} in {named}: {value}",
             name=name,
             named=_named(look, self.language),
-            value=self.words.strip() or "as in the main language",
+            value=self.words.strip() or Message("as in the main language"),
         )
 
 

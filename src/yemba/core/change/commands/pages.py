@@ -67,7 +67,7 @@ class AddPage(Command):
             "slug": free_slug(name, {other.slug for other in look.document.pages.values()}),
         }
         begun |= new_page(look, self._purpose(look).sections, ids) if self.purpose else {}
-        begun |= {"standing": shown} if (shown := on_new_pages(look.document)) else {}
+        begun |= {"standing": standing} if (standing := on_new_pages(look.document)) else {}
         return [
             put(look.document, ("pages", page), begun),
             put(look.document, ("order",), [*look.document.order, page]),
@@ -183,7 +183,7 @@ class SharePage(Command):
         return Message(
             "Picture for sharing of {name}: {value}",
             name=name,
-            value=COMPOSITIONS.get(self.card, "as the site’s").lower(),
+            value=COMPOSITIONS.get(self.card, Message("as the site’s")).lower(),
         )
 
 

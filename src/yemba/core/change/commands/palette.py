@@ -14,7 +14,7 @@ from yemba.core.colour.oklch import Oklch, difference, to_colour
 from yemba.core.colour.srgb import Colour, parse, read, read_many
 from yemba.core.errors import Fault
 from yemba.core.limits import COLOUR_NAME_LETTERS
-from yemba.core.message import Message
+from yemba.core.message import Joined, Message
 from yemba.core.site.document import Document, Stored
 from yemba.core.site.ids import Ids
 from yemba.core.site.one_offs import one_offs
@@ -293,9 +293,8 @@ class ChoosePalette(Command):
         words = [
             Message("Palette{name}, {min} colours", name=name, min=min(count, MOST_COLOURS)),
             *more,
-            *(lost.rstrip(".") for lost in parsed.lost),
         ]
-        return "; ".join(words)
+        return Joined(". ", filter(None, [Joined("; ", words), Joined(" ", parsed.lost)]))
 
 
 def whole(colours: list[tuple[str, Colour]]) -> list[tuple[str, Colour]]:

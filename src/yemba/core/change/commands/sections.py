@@ -352,7 +352,7 @@ class SetWords(OfSection):
     def say(self, look: Look) -> str:
         field = self._field(look)
         text = field.kind.say(self.words, look) if self.words else ""
-        beginning = f"“{_beginning(text)}”" if text not in ("", "none") else "emptied"
+        beginning = f"“{_beginning(text)}”" if text not in ("", "none") else Message("emptied")
         made = also_made(look, field.kind, self.words) if not field.kind.refers_to else ""
         return f"{self.where(look)}: {field.name.lower()} {beginning}{made}"
 

@@ -132,7 +132,7 @@ def _shown_on(pair: Pair, page: str, old: Page, new: Page) -> Iterator[Change]:
         if states[0] == states[1] or not all(key in sections for sections in both):
             continue
         kind = pair.now.catalogue.kind(both[1][key].kind).name
-        said = (
+        sentence = (
             Message("shown") if states[0] else "",
             (Message("shown elsewhere") if states[0] else Message("shown")) if states[1] else Message("taken off"),
         )
@@ -141,7 +141,7 @@ def _shown_on(pair: Pair, page: str, old: Page, new: Page) -> Iterator[Change]:
             f"page.{page}.standing.{key}",
             SECTION,
             Message("{kind} on {name}", kind=kind, name=new.name),
-            said,
+            sentence,
             OfPage(page),
             steps,
             page,

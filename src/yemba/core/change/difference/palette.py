@@ -13,6 +13,7 @@ from yemba.core.change.operation import ABSENT
 from yemba.core.colour.grounds import ROLE_NAMES, Ground
 from yemba.core.message import Message
 from yemba.core.place import OfColour, OfGround, OfRole, OfSetting
+from yemba.core.site.resolve import Look
 
 _PALETTE = ("sheet", "palette")
 Entry = dict[str, str]
@@ -125,12 +126,18 @@ class _Differing(NamedTuple):
 
 def _entries(pair: Pair, key: str) -> Iterator[_Differing]:
     """What differs in a list kept in order of id."""
-    old, new = ({entry["id"]: entry for entry in look.value(key)} for look in (pair.was, pair.now))
+    old, new = _by_id(pair.was, key), _by_id(pair.now, key)
     for one in sorted(old.keys() | new.keys()):
         before, after = old.get(one, {}), new.get(one, {})
-        if before != after:
-            lists = _with_entry(old, one, after), _with_entry(new, one, before)
-            yield _Differing(one, before, after, pair.put(("sheet", key), lists[0] or ABSENT, lists[1] or ABSENT))
+        if before == after:
+            continue
+        out = _with_entry(old, one, after) or ABSENT
+        back = _with_entry(new, one, before) or ABSENT
+        yield _Differing(one, before, after, pair.put(("sheet", key), out, back))
+
+
+def _by_id(look: Look, key: str) -> dict[str, Entry]:
+    return {entry["id"]: entry for entry in look.value(key)}
 
 
 def _with_entry(entries: dict[str, Entry], one: str, entry: Entry) -> list[Entry]:

@@ -9,7 +9,7 @@ from yemba.core.change.difference.change import TEMPLATES, VALUE, WORDS, Change,
 from yemba.core.change.operation import Path
 from yemba.core.message import Joined, Message
 from yemba.core.place import OfField, OfItems, OfSection, Place
-from yemba.core.site.document import MAIN, Section, Standing
+from yemba.core.site.document import MAIN, Item, Section, Standing
 from yemba.core.site.kinds import BEHIND_FIELDS, Field, SectionKind
 from yemba.core.site.languages import main_language
 from yemba.core.site.one_offs import of_section
@@ -163,6 +163,10 @@ def _stored(section: Section, element: str, what: str) -> str | None:
 
 def _item_words(section: Section, other: Section) -> str:
     """The words of the items that the other state has not."""
-    differing = [section.items[key] for key in section.order if section.items[key] != other.items.get(key)]
-    words = "; ".join(" ".join(plain(value) for value in item.fields.values()) for item in differing)
+    differing = [key for key in section.order if section.items[key] != other.items.get(key)]
+    words = "; ".join(_words_of_item(section.items[key]) for key in differing)
     return words or Message("{number} entries", number=len(section.order))
+
+
+def _words_of_item(item: Item) -> str:
+    return " ".join(plain(value) for value in item.fields.values())

@@ -20,5 +20,5 @@ _VIEWS = {
 
 
 def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiting]) -> Context:
-    shown = shown_view(_VIEWS, query.get("show", ""))
-    return tabs(_VIEWS, shown) | _VIEWS[shown][1](look, query)
+    view = shown_view(_VIEWS, query.get("show", ""))
+    return tabs(_VIEWS, view) | _VIEWS[view][1](look, query)

@@ -98,7 +98,7 @@ def _stages(look: Look, fit: Fit) -> list[Context]:
         return []
     stages = [(stage.width, _GIVES[stage.gives], True) for stage in fit.stages if stage.width <= _SCALE]
     folded = "" if look.arrangement.menu == FOLDED else Message("the menu is folded")
-    narrower = [(min(fit.fold - 1, 768), folded or "narrower"), (PHONE_WIDTH, Message("a phone"))]
+    narrower = [(min(fit.fold - 1, 768), folded or Message("narrower")), (PHONE_WIDTH, Message("a phone"))]
     stages += [(width, gives, False) for width, gives in narrower if width < fit.fold]
     return [_stage(look, fit, width, gives, unfolded) for width, gives, unfolded in stages]
 

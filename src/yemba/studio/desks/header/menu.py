@@ -19,9 +19,9 @@ _MOST_OFFERED = 200  # sections and entries that a list offers
 
 def view(look: Look, query: Mapping[str, str]) -> Context:
     document = look.document
-    shown = query.get("entry", "")
+    entry = query.get("entry", "")
     return {
-        "entries": list(_entries(look, shown)),
+        "entries": list(_entries(look, entry)),
         "places": _sections(look),
         "room": room.LINKS.warning(len(document.navigation.links)),
         "gap": setting(look, "header.gap") | {"value": round(gap(look))},
@@ -31,7 +31,7 @@ def view(look: Look, query: Mapping[str, str]) -> Context:
     }
 
 
-def _entries(look: Look, shown: str) -> Iterator[Context]:
+def _entries(look: Look, opened: str) -> Iterator[Context]:
     """Every entry, followed by those under it; `first` and `last` say how it stands among those beside it."""
     groups = grouped(look.document)
     for top in groups.get("", []):
@@ -39,10 +39,10 @@ def _entries(look: Look, shown: str) -> Iterator[Context]:
             over = "" if key == top else top
             beside = groups[over]
             ends = {"first": key == beside[0], "last": key == beside[-1]}
-            yield _entry(look, key, over, key == shown) | ends
+            yield _entry(look, key, over, key == opened) | ends
 
 
-def _entry(look: Look, key: str, over: str, shown: bool) -> Context:
+def _entry(look: Look, key: str, over: str, is_open: bool) -> Context:
     document = look.document
     link = document.navigation.links.get(key)
     own_name = "" if link else document.navigation.names.get(key, "")
@@ -54,8 +54,8 @@ def _entry(look: Look, key: str, over: str, shown: bool) -> Context:
         "shown": key not in document.navigation.hidden,
         "over": over,
         "link": link,
-        "open": shown,
-        **(_opened(look, key) if shown else {}),
+        "open": is_open,
+        **(_opened(look, key) if is_open else {}),
     }
 
 

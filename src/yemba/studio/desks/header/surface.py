@@ -25,13 +25,13 @@ _BANDS = 48  # of the drawing of a gradient
 
 
 def view(look: Look, query: Mapping[str, str]) -> Context:
-    shown = behind(look)
+    kind = behind(look)
     return {
         "over": look.arrangement.stands == OVER,
         "ground": setting(look, "header.ground"),
-        "behind": setting(look, "header.behind") | {"value": look.value("header.behind") or shown},
-        "chosen": look.value("header.behind") or shown,
-        "shown": shown,
+        "behind": setting(look, "header.behind") | {"value": look.value("header.behind") or kind},
+        "chosen": look.value("header.behind") or kind,
+        "shown": kind,
         "backdrop": setting(look, "header.backdrop"),
         "tint": tint_desk(look, of_header(look)),
         "tint_set": setting(look, "header.tint"),
@@ -50,46 +50,46 @@ def view(look: Look, query: Mapping[str, str]) -> Context:
 
 def _small(look: Look) -> Context | None:
     """The small picture on a drawing of the header, wide, and what it meets."""
-    shown = extra(look)
-    if shown is None:
+    small = extra(look)
+    if small is None:
         return None
     fit = header_fit(look)
     window = max(fit.stages[0].width, _WINDOW)
     drawn = drawing(header(look), window, True, fit)
-    spot = placed(shown.anchor, shown.offset, shown.wide, drawn.width, drawn.height)
-    across, down = shown.shares
+    spot = placed(small.anchor, small.offset, small.wide, drawn.width, drawn.height)
+    across, down = small.shares
     return {
         "drawing": drawn,
         "spot": spot,
-        "taken": shown.wide,
+        "taken": small.wide,
         "across": across,
         "down": down,
         "x": look.value("header.extra_x"),
         "y": look.value("header.extra_y"),
         "picture_id": look.value("header.extra"),
-        "file": shown.picture.file,
+        "file": small.picture.file,
         "meets": [(width, what) for width, what in covered(look)],
     }
 
 
-def _bands(look: Look, shown: Gradient | None) -> Context | None:
+def _bands(look: Look, gradient: Gradient | None) -> Context | None:
     """The gradient as it is seen under the ground that lies over it, in bands, with the text on it."""
-    if shown is None:
+    if gradient is None:
         return None
     ground = look.grounds[look.value("header.ground")]
-    seen = [laid_over(colour, ground.fill, (shown.over or 0) / 100).hex for colour in points(shown.stops, _BANDS)]
-    return {"bands": list(enumerate(seen)), "text": ground.text.hex, "over": shown.over, "count": _BANDS}
+    seen = [laid_over(colour, ground.fill, (gradient.over or 0) / 100).hex for colour in points(gradient.stops, _BANDS)]
+    return {"bands": list(enumerate(seen)), "text": ground.text.hex, "over": gradient.over, "count": _BANDS}
 
 
-def _tiles(look: Look, shown: Patterned | None) -> Context | None:
+def _tiles(look: Look, pattern: Patterned | None) -> Context | None:
     """The pattern with its mark as strong as text allows, and the colour that was wanted."""
-    if shown is None:
+    if pattern is None:
         return None
     ground = look.grounds[look.value("header.ground")]
     return {
-        "tile": PATTERNS[shown.pattern].tile,
-        "size": shown.size,
-        "mark": shown.mark.hex,
+        "tile": PATTERNS[pattern.pattern].tile,
+        "size": pattern.size,
+        "mark": pattern.mark.hex,
         "fill": ground.fill.hex,
         "text": ground.text.hex,
     }

@@ -27,7 +27,7 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
     colours = {colour["id"]: colour for colour in palette}
     chosen = colours.get(query.get("colour", ""), palette[0])
     usual = "grounds" if "ground" in query and "colour" not in query else ""  # who asks for a ground wants to see it
-    shown = shown_view(_VIEWS, query.get("show", ""), usual)
-    _, view = _VIEWS[shown]
+    name = shown_view(_VIEWS, query.get("show", ""), usual)
+    _, view = _VIEWS[name]
     context = view(site, look, chosen, query)
-    return {"palette": palette, "chosen": chosen} | tabs(_VIEWS, shown) | context
+    return {"palette": palette, "chosen": chosen} | tabs(_VIEWS, name) | context

@@ -10,7 +10,7 @@ from yemba.core.colour.grounds import ROLE_NAMES, gave_way
 from yemba.core.colour.harmony import neutrals, shades, tints
 from yemba.core.colour.oklch import to_oklch
 from yemba.core.colour.srgb import Colour, from_hex
-from yemba.core.message import Joined, Message
+from yemba.core.message import Joined, Listed, Message
 from yemba.core.site.resolve import Look
 from yemba.core.value.entries import FEWEST_COLOURS, MOST_COLOURS
 from yemba.hosting.services import rendering
@@ -68,7 +68,7 @@ def mended(look: Look, slug: str) -> str:
     roles = [role for role in gave_way(lead, ground) if f"{slug}.{role}" not in look.by_hand]
     if not roles:
         return ""
-    which, got = " and ".join(ROLE_NAMES[role] for role in roles), ratio(lead, ground.fill)
+    which, got = Listed([ROLE_NAMES[role] for role in roles]), ratio(lead, ground.fill)
     on = look.ground_names[slug]
     return Message(
         "{brand_name} is only {got:.2f} : 1 on {on}, so {which} there use another colour that reads.",

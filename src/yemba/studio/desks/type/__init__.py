@@ -21,5 +21,5 @@ _VIEWS = {
 
 
 def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiting]) -> Context:
-    shown = shown_view(_VIEWS, query.get("show", ""))
-    return tabs(_VIEWS, shown) | {"wide_desk": shown == "sizes"} | _VIEWS[shown][1](site, look, query)
+    view = shown_view(_VIEWS, query.get("show", ""))
+    return tabs(_VIEWS, view) | {"wide_desk": view == "sizes"} | _VIEWS[view][1](site, look, query)

@@ -120,7 +120,7 @@ def _ranked(look: Look, heading: str = "", body: str = "") -> list[Context]:
     families = look.families
     now = look.family("type.body" if heading else "type.heading").slug
     order = ranked(families, heading, body)
-    shown = order[:_OFFERED] + [one for one in order[_OFFERED:] if one.slug == now]
+    offered = order[:_OFFERED] + [one for one in order[_OFFERED:] if one.slug == now]
     return [
         {
             "name": families[one.slug].name,
@@ -131,5 +131,5 @@ def _ranked(look: Look, heading: str = "", body: str = "") -> list[Context]:
             "chosen": one.slug == now,
             "scripts": ", ".join(families[one.slug].scripts),
         }
-        for one in shown
+        for one in offered
     ]

@@ -55,13 +55,13 @@ def view(site: Site, look: Look, query: Mapping[str, str]) -> Context:
 def _number(look: Look, key: str) -> Context:
     """A number with what is worked out for it where nobody set it."""
     sizes, ratio = look.sizes, look.value("type.ratio")
-    shown = {
+    effective = {
         "type.base_phone": f"{sizes['body'].low:.3g}",
         "type.ratio_phone": f"{look.phone_ratio:g}",
         "type.measure": f"{look.measure:g}",
         "type.ratio": f"{ratio:g}",
     }
-    return setting(look, key) | ({"value": shown[key]} if key in shown else {})
+    return setting(look, key) | ({"value": effective[key]} if key in effective else {})
 
 
 def _numbers(body: Family) -> list[tuple[str, str]]:
@@ -87,8 +87,8 @@ def _numbers_said(body: Family) -> Message:
 def _words(look: Look) -> dict[str, str]:
     """The owner's own words for every level: the first there are, and enough of them for running text."""
     samples: dict[str, list[str]] = {slug: [] for slug in LEVELS}
-    for shown in islice(texts(look), _SAMPLED):
-        samples[shown.level].append(shown.words)
+    for text in islice(texts(look), _SAMPLED):
+        samples[text.level].append(text.words)
     headings = samples["h1"] + samples["h2"] + samples["h5"] or [look.document.name]
     running = max(samples["body"] + samples["lead"], key=len, default="")
     running = running or look.document.tagline or look.document.name

@@ -207,14 +207,14 @@ class Command(BaseCommand):
         painted: dict[int, dict[str, list[Stroke]]] = {}
         beside: dict[int, dict[str, list[Stroke]]] = {}
         for pages in (12, 200):
-            with house(pages) as (environment, told):
+            with house(pages) as (environment, figures):
                 painted[pages], beside[pages] = ({}, {}) if without else key_to_paint(environment)
                 looked = asked(environment, "--look") if pages == 200 else {}
-        share = f"{told['one']:.0f} of {told['all']:.0f} ms = {100 * told['one'] / told['all']:.1f} %"
+        share = f"{figures['one']:.0f} of {figures['all']:.0f} ms = {100 * figures['one'] / figures['all']:.1f} %"
         rows = [
             Row("publishing one changed page of 200 over all 200", share, "5 %"),
-            Row("files written by that", f"{told['written']} of {told['files']}", "the page that changed"),
-            Row("waiting changes with their reach, 6 on 200 pages", f"{told['waiting']:.0f} ms", "100 ms a change"),
+            Row("files written by that", f"{figures['written']} of {figures['files']}", "the page that changed"),
+            Row("waiting changes with their reach, 6 on 200 pages", f"{figures['waiting']:.0f} ms", "100 ms a change"),
             Row(
                 "proof opened on 200 pages, first and again",
                 f"{looked['proof cold']:.0f} and {looked['proof warm']:.0f} ms",
