@@ -119,6 +119,25 @@ def test_a_trade_is_found_by_every_word_for_it(tag: str) -> None:
                 assert nearest_trade(words, trades) == trade.slug, words
 
 
+@pytest.mark.parametrize(
+    ("tag", "words", "slug"),
+    [
+        ("fr", "boulangere", "baker"),
+        ("fr", "coiffeuse", "hairdresser"),
+        ("de", "Yogalehrerin", "yoga-teacher"),
+        ("de", "Küchen", "joiner"),
+        ("de", "Kuchen", "baker"),
+        ("es", "fotografa", "photographer"),
+        ("pt", "tradutora", "translator"),
+        ("pt", "lã", "weaver"),
+        ("ar", "خبازة", "baker"),
+    ],
+)
+def test_a_trade_is_found_by_women_and_without_accents(tag: str, words: str, slug: str) -> None:
+    with translation.override(tag):
+        assert nearest_trade(words, shipped().trades.values()) == slug
+
+
 def test_bringing_up_to_date_keeps_what_is_translated_and_drops_what_is_said_no_more() -> None:
     old = Catalog(locale="de")
     found = _messages()[:3]

@@ -5,13 +5,17 @@ from __future__ import annotations
 import re
 from collections import Counter
 from collections.abc import Iterable, Mapping
+from functools import cache
 from itertools import pairwise
+from os.path import commonprefix
+from unicodedata import combining, normalize
 
 from yemba.core.message import in_english
 from yemba.core.trade.trade import Trade
 
-_ALIKE = 0.7  # of the letters' triples, from which two words are one in another form
+_ALIKE = 0.65  # of the letters' triples, from which two words are one in another form
 _SHORTEST = 4  # letters of a word that is known in another form; "bar" is no beginning of "barber"
+_BEGINNING = 5  # letters that two forms begin with, or all of the shorter one; "walker" is no form of "walks"
 _WHOLE = 0.5  # what a name counts for that is there whole
 _OTHER = "something-else"
 
@@ -55,11 +59,14 @@ def _best(word: str, names: Iterable[str], having: Mapping[str, int]) -> float:
 
 
 def _alike(word: str, other: str) -> float:
-    """How much two words share: 1 for the same word, 0 where one is too short to be known in another form, else the
-    share of triples of letters (Dice), with the beginning counted too."""
+    """How much two words share: 1 for the same word, 0 where one is too short to be known in another form or begins
+    otherwise, else the share of triples of letters (Dice), with the beginning counted too; accents count for nothing
+    then."""
     if word == other:
         return 1.0
-    if min(len(word), len(other)) < _SHORTEST:
+    word, other = _plain(word), _plain(other)
+    shorter = min(len(word), len(other))
+    if shorter < _SHORTEST or len(commonprefix([word, other])) < min(_BEGINNING, shorter):
         return 0.0
     first, second = _triples(word), _triples(other)
     return 0.95 * 2 * len(first & second) / (len(first) + len(second))
@@ -72,6 +79,12 @@ def _triples(word: str) -> set[str]:
 
 def _words(text: str) -> list[str]:
     return [word for word in re.findall(r"\w+", text.lower()) if word not in _SMALL]
+
+
+@cache
+def _plain(word: str) -> str:
+    """Without accents, which are often left out."""
+    return "".join(letter for letter in normalize("NFKD", word) if not combining(letter))
 
 
 _SMALL = {
