@@ -7,7 +7,6 @@ from collections import Counter
 from collections.abc import Iterable, Mapping
 from functools import cache
 from itertools import pairwise
-from os.path import commonprefix
 from unicodedata import combining, normalize
 
 from yemba.core.message import in_english
@@ -66,7 +65,8 @@ def _alike(word: str, other: str) -> float:
         return 1.0
     word, other = _plain(word), _plain(other)
     shorter = min(len(word), len(other))
-    if shorter < _SHORTEST or len(commonprefix([word, other])) < min(_BEGINNING, shorter):
+    beginning = min(_BEGINNING, shorter)
+    if shorter < _SHORTEST or word[:beginning] != other[:beginning]:
         return 0.0
     first, second = _triples(word), _triples(other)
     return 0.95 * 2 * len(first & second) / (len(first) + len(second))
