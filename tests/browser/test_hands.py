@@ -56,6 +56,12 @@ def focused(bench: Page) -> str:
     )
 
 
+def try_now(bench: Page) -> None:
+    """By its button, unless it has tried by itself just before."""
+    with suppress(Error):
+        bench.get_by_role("button", name="Try now").click(timeout=2000)
+
+
 def leaving_asks(bench: Page) -> bool:
     return not bench.evaluate("() => dispatchEvent(new Event('beforeunload', { cancelable: true }))")
 
@@ -211,7 +217,7 @@ def test_a_server_that_fails_is_told_of_and_nothing_is_called_kept_or_undone(ben
     status(bench, "The server fails at this")
     assert words("opening", "heading") == before
     bench.unroute("**/edit/")
-    bench.get_by_role("button", name="Try now").click()
+    try_now(bench)
     status(bench, "Kept: ")
     assert words("opening", "heading") == "While it failed"
     assert focused(bench) == "words-heading"
@@ -274,7 +280,7 @@ def test_files_wait_beside_words_and_go_out_by_themselves(bench: Page) -> None:
         status(bench, "2 files wait here")
         bench.locator("#kept").get_by_role("button", name="Leave the first out").click()
         expect(bench.locator(".uploads li")).to_have_count(1)
-    bench.locator("#kept").get_by_role("button", name="Try now").click()
+    try_now(bench)
     status(bench, "five.svg")
     assert not leaving_asks(bench)
     names = [picture.name for picture in draft().pictures.values() if picture.name.endswith(".svg")]
@@ -498,8 +504,7 @@ def test_the_same_field_of_two_sections_is_two_fields(bench: Page) -> None:
         bench.locator("#words-heading").press("Tab")
     status(bench, "2 edits wait here")
     bench.unroute("**/edit/")
-    with suppress(Error):  # it may have tried by itself just before
-        bench.get_by_role("button", name="Try now").click(timeout=2000)
+    try_now(bench)
     status(bench, "Kept: ")
     kept_words(bench, "opening", "heading", "Heading of opening")
     kept_words(bench, "about", "heading", "Heading of about")
