@@ -123,6 +123,7 @@ def test_a_trade_is_found_by_every_word_for_it(tag: str) -> None:
     ("tag", "words", "slug"),
     [
         ("fr", "boulangere", "baker"),
+        ("fr", "boulangère", "baker"),
         ("fr", "coiffeuse", "hairdresser"),
         ("de", "Yogalehrerin", "yoga-teacher"),
         ("de", "Küchen", "joiner"),
