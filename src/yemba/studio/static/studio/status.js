@@ -8,17 +8,22 @@ addEventListener("focusin", ({ target, relatedTarget: before }) => {
   if (line().contains(target) && before && !before.closest("#kept, dialog")) cameFrom = before;
 });
 
+// What waits for the server is said after whatever else is, unless that offers to do something itself.
+let waits = { words: "", acts: [] };
+
 // `acts` are buttons: what each says and does.
 export function say(words, ...acts) {
-  const buttons = acts.map(([name, act]) => {
-    const button = document.createElement("button");
-    button.type = "button";
-    button.className = "small";
-    button.textContent = name;
-    button.addEventListener("click", act);
-    return button;
-  });
-  put(words, ...buttons);
+  if (acts.length || !waits.words) put(words, ...acts.map(button));
+  else put(words, document.createElement("br"), waits.words, ...waits.acts.map(button));
+}
+
+function button([name, act]) {
+  const element = document.createElement("button");
+  element.type = "button";
+  element.className = "small";
+  element.textContent = name;
+  element.addEventListener("click", act);
+  return element;
 }
 
 export const silence = () => put();
@@ -43,13 +48,17 @@ const WAITING = [
 export function standing(queues, { signIn }) {
   const held = queues.filter((queue) => queue.holding);
   line().dataset.state = (held[0] ?? queues[0]).state;
-  if (!held.length) return;
-  const { state } = held[0];
-  const waits = held.map((queue) => waiting(...WAITING[queues.indexOf(queue)], queue.length));
-  say([sentence(WHY[state]), ...waits].join(" "), ...ways(state, held, signIn));
+  waits = held.length ? whatWaits(queues, held, signIn) : { words: "", acts: [] };
+  if (held.length) put(waits.words, ...waits.acts.map(button));
 }
 
-const waiting = (one, some, count) => sentence(count === 1 ? one : some, { count });
+function whatWaits(queues, held, signIn) {
+  const { state } = held[0];
+  const counts = held.map((queue) => counted(...WAITING[queues.indexOf(queue)], queue.length));
+  return { words: [sentence(WHY[state]), ...counts].join(" "), acts: ways(state, held, signIn) };
+}
+
+const counted = (one, some, count) => sentence(count === 1 ? one : some, { count });
 
 function ways(state, held, signIn) {
   if (state === "signed_out") return [[sentence("sign_in"), signIn]];
