@@ -14,8 +14,8 @@ from yemba.core.colour.contrast import EDGE, ratio
 from yemba.core.colour.srgb import BLACK, WHITE, Colour
 from yemba.core.errors import Fault
 from yemba.core.picture import cutout
-from yemba.core.picture.intake import clean_picture
-from yemba.core.picture.logo import BACKGROUND, ENCLOSED, TRIM, mended, read_logo, version
+from yemba.core.picture.intake import CleanPicture, clean_picture
+from yemba.core.picture.logo import BACKGROUND, ENCLOSED, TRIM, mended, mended_by_itself, read_logo, version
 from yemba.core.picture.marks import contrast_of_marks
 
 WIDTH, HEIGHT = 320, 200
@@ -126,6 +126,46 @@ def test_room_round_the_marks_is_trimmed_and_then_none_is_left() -> None:
     done = mended(png(see_through), "png", TRIM)
     assert (done.width, done.height) == (250, 120)
     assert read_logo(done.data, "png").room == 0
+
+
+def test_room_within_a_plain_background_is_told_and_trimmed_with_the_background_left() -> None:
+    boxed = png(on(flat(CREAM)))
+    reading = read_logo(boxed, "png")
+    assert (reading.background, reading.room) == (CREAM.hex, pytest.approx(1 - 120 / 200, abs=0.02))
+    done = mended(boxed, "png", TRIM)
+    assert (done.width, done.height) == (250, 120)
+    assert tuple(pixels_of(done.data)[0, -1]) == (*CREAM, 255)
+    assert read_logo(done.data, "png").room == 0
+
+
+def bar(behind: Image.Image) -> bytes:
+    """A mark that closes nothing in."""
+    ImageDraw.Draw(behind).rectangle((80, 60, 239, 99), fill=tuple(INDIGO))
+    return png(behind)
+
+
+@pytest.mark.parametrize(
+    ("data", "acts", "size"),
+    [
+        (bar(flat(WHITE)), {BACKGROUND, TRIM}, (160, 40)),
+        (bar(Image.new("RGBA", (WIDTH, HEIGHT))), {TRIM}, (160, 40)),
+        (png(on(flat(WHITE))), {TRIM}, (250, 120)),  # whether the hole of its ring is taken out is the owner's choice
+        (png(on(flat(WHITE)).crop((40, 40, 290, 160))), set(), (250, 120)),
+    ],
+    ids=["in a box", "with room round it", "a mark that closes some in", "with nothing to mend"],
+)
+def test_what_asks_for_nobodys_choice_is_done_by_itself(data: bytes, acts: set[str], size: tuple[int, int]) -> None:
+    logo, done = mended_by_itself(clean_picture(data, "logo.png"))
+    assert (done, (logo.width, logo.height)) == (acts, size)
+    again, more = mended_by_itself(logo)
+    assert (again, more) == (logo, set())
+
+
+def test_a_drawing_is_mended_by_itself_and_one_that_cannot_be_stays() -> None:
+    logo, done = mended_by_itself(clean_picture(SVG.encode(), "logo.svg"))
+    assert (done, logo.format, logo.width, logo.height) == ({BACKGROUND, TRIM}, "svg", 240, 80)
+    broken = CleanPicture(b"no picture", "png", 3, 4)
+    assert mended_by_itself(broken) == (broken, set())
 
 
 SVG = """<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 400 200"><rect width="400" height="200" fill="white"/>

@@ -11,9 +11,11 @@ from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import Client
 from PIL import Image, ImageDraw
 
+from yemba.core.site.resolve import Look
 from yemba.people.models import Person
 from yemba.sites import services as sites
 from yemba.sites import starts
+from yemba.sites.catalogue import catalogue
 from yemba.sites.models import Site, Start
 
 pytestmark = pytest.mark.django_db
@@ -151,6 +153,44 @@ def test_going_back_loses_nothing_and_a_picture_can_be_taken_out(hers: Client) -
     start.refresh_from_db()
     assert "logo" not in start.answers
     assert start.answers["town"] == "Lydd", "what was typed on the way is kept"
+
+
+def boxed() -> SimpleUploadedFile:
+    picture = Image.new("RGB", (400, 300), "white")
+    ImageDraw.Draw(picture).rectangle((150, 100, 249, 199), fill=(31, 94, 90))
+    out = BytesIO()
+    picture.save(out, "PNG")
+    return SimpleUploadedFile("boxed.png", out.getvalue())
+
+
+def of_logo(start: Start) -> tuple[int, int]:
+    start.refresh_from_db()
+    made = starts.document(start)
+    picture = made.pictures[Look(made, catalogue()).value("logo.picture")]
+    return picture.width, picture.height
+
+
+@pytest.mark.parametrize("page", ["looks/", ""])
+def test_a_logo_in_a_box_is_mended_which_is_said_and_can_be_let_be(hers: Client, page: str) -> None:
+    start = give(hers, logo=boxed(), colours="#b03a2e")
+    address = f"/sites/new/{start.pk}/{page}"
+    assert of_logo(start) == (100, 100)
+    said = "The plain background of your logo was taken out, and the empty room round it."
+    assert said in hers.get(address).content.decode()
+    hers.post(address, ({} if page else GIVEN) | {"as_it_came": ""})
+    assert of_logo(start) == (400, 300)
+    again = hers.get(address).content.decode()
+    assert said not in again and "as it came" not in again
+    hers.post(address, ({} if page else GIVEN) | {"as_it_came": ""})  # from an old window
+    assert of_logo(start) == (400, 300)
+
+
+def test_enter_in_a_field_takes_no_picture_out(hers: Client) -> None:
+    start = give(hers, logo=boxed())
+    page = hers.get(f"/sites/new/{start.pk}/").content.decode()
+    form = page[page.index('class="start-form"') :]
+    pressed = re.search(r'<button[^>]*type="submit"[^>]*>', form)
+    assert pressed and "name=" not in pressed.group(), "Enter presses the first button of a form"
 
 
 def test_the_plan_of_pages_is_changed_and_keeps_names(hers: Client) -> None:

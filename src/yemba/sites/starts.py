@@ -23,7 +23,8 @@ from yemba.core.first_look.shape import shape_of
 from yemba.core.limits import NAME_LETTERS, TOWN_LETTERS, TRADE_LETTERS
 from yemba.core.message import Message, in_english, labels, plain
 from yemba.core.picture.drawing import raster
-from yemba.core.picture.intake import clean_picture
+from yemba.core.picture.intake import CleanPicture, clean_picture
+from yemba.core.picture.logo import BACKGROUND, TRIM, mended_by_itself
 from yemba.core.site.document import Document
 from yemba.core.site.ids import new_id
 from yemba.core.site.pictures import uses
@@ -64,7 +65,7 @@ def answer(start: Start, typed: Mapping[str, Any], files: Mapping[str, tuple[byt
     something else is wrong. Raises Faults, each beside its field."""
     before, wrong = start.answers, list[Fault]()
     readings: dict[str, Callable[[], Any]] = {field: partial(_READERS[field], typed[field]) for field in typed}
-    readings |= {use: partial(_taken_in, start.owner, *file) for use, file in files.items()}
+    readings |= {use: partial(_TAKEN_IN[use], start.owner, *file) for use, file in files.items()}
     answers = dict(before)
     for field, read in readings.items():
         try:
@@ -112,10 +113,44 @@ _PLANNED_BY = ("trade", "aims")
 """Answers by which the plan is proposed anew."""
 
 
-def _taken_in(owner: Person, data: bytes, name: str) -> dict[str, Any]:
-    clean = clean_picture(data, name)
+def _photo(owner: Person, data: bytes, name: str) -> dict[str, Any]:
+    return _kept(owner, clean_picture(data, name), name)
+
+
+def _logo(owner: Person, data: bytes, name: str) -> dict[str, Any]:
+    """Mended where that asks for nobody's choice; how it came is kept beside it."""
+    brought = clean_picture(data, name)
+    logo, acts = mended_by_itself(brought)
+    if not acts:
+        return _kept(owner, brought, name)
+    return {**_kept(owner, logo, name), "mended": sorted(acts), "as_it_came": _kept(owner, brought, name)}
+
+
+def _kept(owner: Person, clean: CleanPicture, name: str) -> dict[str, Any]:
     about = {"format": clean.format, "width": clean.width, "height": clean.height, "name": name[:80]}
     return {"file": uploads.keep(owner, clean.data), **about}
+
+
+_TAKEN_IN = {"logo": _logo, "photo": _photo}
+_MENDED = {
+    (BACKGROUND,): Message("The plain background of your logo was taken out."),
+    (BACKGROUND, TRIM): Message("The plain background of your logo was taken out, and the empty room round it."),
+    (TRIM,): Message("The empty room round your logo was taken out."),
+}
+
+
+def logo_note(start: Start) -> str:
+    """What was done to the logo as it was taken in; "" for nothing."""
+    acts = start.answers.get("logo", {}).get("mended", ())
+    return _MENDED[tuple(acts)] if acts else ""
+
+
+def use_logo_as_it_came(start: Start) -> None:
+    """Nothing where there is no other than that."""
+    logo = start.answers.get("logo", {})
+    start.answers = start.answers | ({"logo": logo["as_it_came"]} if "as_it_came" in logo else {})
+    start.document = ""
+    start.save()
 
 
 def take_out(start: Start, use: str) -> None:

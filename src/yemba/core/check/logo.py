@@ -65,8 +65,8 @@ def _on_ground(inspected: Inspected, picture: Picture, part: str, ground: str) -
         return
     reading = read_logo(data, picture.format)
     if not picture.version_of:
-        yield from _box(look, reading, part, ground)
-        yield from _room(reading)
+        box = list(_box(look, reading, part, ground))
+        yield from box or _room(reading)  # what takes the box out trims it too
     yield from _pixels(look, picture)
     got = contrast_of_marks(data, picture.format, look.grounds[ground].fill)
     if got < EDGE and not reading.background:

@@ -88,9 +88,9 @@ def without_background(pixels: Pixels, plain: Plain, *, enclosed: bool) -> Pixel
     return out
 
 
-def marks_box(pixels: Pixels) -> Box | None:
-    """The smallest box that holds every mark, None where there is none."""
-    seen = pixels[:, :, 3] > _FAINT
+def marks_box(pixels: Pixels, plain: Plain | None = None) -> Box | None:
+    """The smallest box that holds every mark on nothing, or on this background; None where there is none."""
+    seen = pixels[:, :, 3] > _FAINT if plain is None else ~_near(pixels, plain)
     rows, columns = np.flatnonzero(seen.any(axis=1)), np.flatnonzero(seen.any(axis=0))
     if not rows.size:
         return None

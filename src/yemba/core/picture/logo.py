@@ -19,7 +19,7 @@ from yemba.core.colour.srgb import Colour, from_hex
 from yemba.core.errors import Fault
 from yemba.core.message import Message
 from yemba.core.picture import cutout, recolour
-from yemba.core.picture.cutout import Pixels
+from yemba.core.picture.cutout import Pixels, Plain
 from yemba.core.picture.drawing import raster
 from yemba.core.picture.intake import CleanPicture
 
@@ -34,7 +34,8 @@ _SECONDS, _PATIENCE = 15.0, 600.0
 
 class LogoReading(NamedTuple):
     """`background` is the code of a plain one that can be taken out, "" for none, `enclosed` whether it also shows
-    within marks; `room` the share, 0 to 1, of width or height that is empty round the marks, 0 where that is little."""
+    within marks; `room` the share, 0 to 1, of width or height that is empty round the marks, see-through or of the
+    background, 0 where that is little."""
 
     background: str = ""
     enclosed: bool = False
@@ -58,6 +59,23 @@ def mended(data: bytes, form: str, act: str) -> CleanPicture:
     return _apart("mend-logo", data=data, form=form, act=act)
 
 
+def mended_by_itself(brought: CleanPicture) -> tuple[CleanPicture, frozenset[str]]:
+    """A logo with all done that asks for nobody's choice, and what this was: BACKGROUND where no mark closes any of it
+    in, TRIM. It stays as it was brought where it cannot be mended."""
+    logo, reading = brought, read_logo(brought.data, brought.format)
+    had_room = reading.room > 0
+    takes_out = bool(reading.background) and not reading.enclosed
+    try:
+        if takes_out:
+            logo = mended(logo.data, logo.format, BACKGROUND)
+        if read_logo(logo.data, logo.format).room:
+            logo = mended(logo.data, logo.format, TRIM)
+    except Fault:
+        return brought, frozenset()
+    done = {BACKGROUND: takes_out, TRIM: had_room}
+    return logo, frozenset(act for act, was_done in done.items() if was_done)
+
+
 def version(data: bytes, form: str, grounds: Sequence[Colour], ink: Colour) -> CleanPicture:
     """The logo in colours that stand out from these grounds, all light or all dark; `ink` is taken by one of a single
     colour. Raises Fault ``picture-unreadable``."""
@@ -78,11 +96,10 @@ def read_here(data: bytes, form: str) -> list[Any]:
     """As `read_logo`, for a process apart."""
     pixels = _pixels(data, form)
     plain = cutout.plain_background(pixels)
-    if plain and form == "svg" and _without_shape(data) is None:
-        plain = None
-    if plain is None:
-        return ["", False, _room(pixels)]
-    return [plain.colour.hex, form != "svg" and cutout.has_enclosed(pixels, plain), 0.0]
+    room = _room(pixels, plain)
+    if plain is None or (form == "svg" and _without_shape(data) is None):
+        return ["", False, room]
+    return [plain.colour.hex, form != "svg" and cutout.has_enclosed(pixels, plain), room]
 
 
 def mend_here(data: bytes, form: str, act: str) -> dict[str, Any]:
@@ -91,10 +108,11 @@ def mend_here(data: bytes, form: str, act: str) -> dict[str, Any]:
         whole = _trimmed_svg(data) if act == TRIM else _without_shape(data)
         return _drawing(_required(whole))._asdict()
     pixels = _pixels(data, form, _KEPT)
+    plain = cutout.plain_background(pixels)
     if act != TRIM:
-        plain = _required(cutout.plain_background(pixels))
-        pixels = cutout.without_background(pixels, plain, enclosed=act == ENCLOSED)
-    box = _required(cutout.marks_box(pixels))
+        pixels = cutout.without_background(pixels, _required(plain), enclosed=act == ENCLOSED)
+        plain = None
+    box = _required(cutout.marks_box(pixels, plain))
     return _png(pixels[box.top : box.bottom, box.left : box.right])._asdict()
 
 
@@ -137,9 +155,9 @@ def _drawing(svg: bytes) -> CleanPicture:
     return CleanPicture(svg, "svg", width, height)
 
 
-def _room(pixels: Pixels) -> float:
+def _room(pixels: Pixels, plain: Plain | None = None) -> float:
     """The larger share of width or height that is empty round the marks; 0 where it is little, or all is empty."""
-    box = cutout.marks_box(pixels)
+    box = cutout.marks_box(pixels, plain)
     if box is None:
         return 0.0
     height, width = pixels.shape[:2]
@@ -187,7 +205,7 @@ def _shapes(root: Element) -> Iterator[tuple[Element, Element]]:
 def _trimmed_svg(svg: bytes) -> bytes | None:
     """The drawing with its viewBox about its marks."""
     pixels = _pixels(svg, "svg")
-    box = cutout.marks_box(pixels)
+    box = cutout.marks_box(pixels, cutout.plain_background(pixels))
     if box is None:
         return None
     root = fromstring(svg)  # noqa: S314

@@ -61,6 +61,8 @@ def new_site(request: HttpRequest, number: int | None = None) -> HttpResponse:
     typed |= {key: request.POST[key] for key in starts.SETTINGS if key in request.POST}
     if request.POST.get("take_out") in starts.PICTURES:
         starts.take_out(start, request.POST["take_out"])
+    if "as_it_came" in request.POST:
+        starts.use_logo_as_it_came(start)
     files = {
         use: (file.read(PICTURE_BYTES + 1), str(file.name))
         for use in starts.PICTURES
@@ -70,7 +72,7 @@ def new_site(request: HttpRequest, number: int | None = None) -> HttpResponse:
         starts.answer(start, typed, files)
     except Faults as faults:
         return _form(request, start, start.answers | typed, faults.each, status=422)
-    if request.POST.get("take_out"):
+    if request.POST.keys() & {"take_out", "as_it_came"}:
         return redirect("start", start.pk)
     return redirect("start-plan", start.pk)
 
@@ -88,11 +90,16 @@ def _form(
         "trades": sorted(trade.name for trade in catalogue().trades.values()),
         "aims": AIMS,
         "chosen": str(answers.get("aims", "found")).split(),
-        "pictures": [(use, name, answers.get(use)) for use, name in starts.PICTURES.items()],
+        "pictures": [(use, name, _as_brought(answers.get(use))) for use, name in starts.PICTURES.items()],
+        "logo_note": starts.logo_note(start) if start else "",
         "asked": [_Choice(one, asked[key], one.kind.choices(look)) for key in asked for one in [setting(key)]],
         "unfinished": None if start else starts.unfinished(request.user),  # type: ignore[arg-type]
     }
     return render(request, "studio/start/given.html", context, status=status)
+
+
+def _as_brought(kept: Mapping[str, Any] | None) -> Mapping[str, Any] | None:
+    return kept and kept.get("as_it_came", kept)
 
 
 @login_required
@@ -176,7 +183,9 @@ def looks(request: HttpRequest, number: int) -> HttpResponse:
     if start.site:
         return redirect("workbench", start.site.slug, "pages")
     fault = None
-    if request.method == "POST":
+    if "as_it_came" in request.POST:
+        starts.use_logo_as_it_came(start)
+    elif request.method == "POST":
         try:
             site = starts.choose(start, _number(request))
             return redirect("workbench", site.slug, "pages")
@@ -205,6 +214,7 @@ def looks(request: HttpRequest, number: int) -> HttpResponse:
         "last": turn == len(every) - 1,
         "pages": pages,
         "shown": window_path,
+        "logo_note": starts.logo_note(start),
     }
     return render(request, "studio/start/looks.html", context, status=422 if fault else 200)
 
