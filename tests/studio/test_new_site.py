@@ -11,6 +11,10 @@ from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import Client
 from PIL import Image, ImageDraw
 
+from yemba.core.check.logo import is_faint_on, stands_on
+from yemba.core.first_look.looks import dressed
+from yemba.core.site.document import Document
+from yemba.core.site.logo import logo_on
 from yemba.core.site.resolve import Look
 from yemba.people.models import Person
 from yemba.sites import services as sites
@@ -183,6 +187,24 @@ def test_a_logo_in_a_box_is_mended_which_is_said_and_can_be_let_be(hers: Client,
     assert said not in again and "as it came" not in again
     hers.post(address, ({} if page else GIVEN) | {"as_it_came": ""})  # from an old window
     assert of_logo(start) == (400, 300)
+
+
+def test_the_logo_stands_out_in_every_first_look(hers: Client) -> None:
+    """It is of the colour that leads, which one look lays behind the whole header."""
+    start = give(hers, logo=boxed(), colours="#1f5e5a")
+    start.refresh_from_db()
+    faint = 0
+    for number, first in enumerate(one for three in starts.looks(start) for one in three):
+        made = starts.dressed_in(start, number)
+        assert starts.dressed_in(start, number).text() == made.text()
+        look = Look(made, catalogue())
+        bare = Look(Document.model_validate(dressed(starts.document(start).plain(), first)), catalogue())
+        for ground in stands_on(look).values():
+            drawn, brought = logo_on(look, ground), logo_on(bare, ground)
+            assert drawn and brought
+            assert not is_faint_on(look, drawn, ground), (first.name, ground)
+            faint += is_faint_on(bare, brought, ground)
+    assert faint, "without its version it would vanish somewhere"
 
 
 def test_enter_in_a_field_takes_no_picture_out(hers: Client) -> None:

@@ -4,17 +4,22 @@ from __future__ import annotations
 
 from pathlib import PurePath
 
+from yemba.core.change.command import read_command
+from yemba.core.change.operation import apply
+from yemba.core.check.logo import is_faint_on, stands_on
 from yemba.core.errors import Fault
 from yemba.core.message import Message
 from yemba.core.picture import logo as rules
 from yemba.core.picture.intake import CleanPicture
-from yemba.core.site.document import Picture
+from yemba.core.site.document import Document, Picture
 from yemba.core.site.ids import new_id
-from yemba.core.site.logo import NAMES, grounds_of, logo
+from yemba.core.site.logo import NAMES, grounds_of, logo, logo_on, version_for
 from yemba.core.site.pictures import picture_bytes
 from yemba.core.site.resolve import Look
 from yemba.core.value.kind import refuse_choice
+from yemba.people.models import Person
 from yemba.sites import services, uploads
+from yemba.sites.catalogue import catalogue
 from yemba.sites.models import Site
 
 _MENDED = (rules.TRIM, rules.BACKGROUND, rules.ENCLOSED)
@@ -29,13 +34,13 @@ def mend(site: Site, act: str) -> services.Done:
     if brought is None:
         raise Fault("no-logo", Message("There is no logo to mend. Choose a file first."), "logo")
     if act in _VERSIONS:
-        stored = _stored(site, version(look, brought, act), brought, act)
+        stored = _stored(site.owner, version(look, brought, act), brought, act)
         return services.edit(site, "add-picture", {"picture": new_id(), "use": f"logo-{act}", **stored})
     if act not in _MENDED:
         raise refuse_choice(act, Message("What is mended"), "act", [*_MENDED, *_VERSIONS])
     mended = rules.mended(picture_bytes(brought, look.load), brought.format, act)
     place = {"picture": look.value("logo.picture"), "mended": act}
-    return services.edit(site, "mend-logo", {**place, **_stored(site, mended, brought, "")})
+    return services.edit(site, "mend-logo", {**place, **_stored(site.owner, mended, brought, "")})
 
 
 def version(look: Look, brought: Picture, name: str) -> CleanPicture:
@@ -46,10 +51,28 @@ def version(look: Look, brought: Picture, name: str) -> CleanPicture:
     return rules.version(picture_bytes(brought, look.load), brought.format, [ground.fill for ground in on], on[0].text)
 
 
-def _stored(site: Site, made: CleanPicture, brought: Picture, name: str) -> dict[str, str | int]:
+def with_versions(document: Document, owner: Person) -> Document:
+    """The document with the versions of its logo that the grounds of its parts ask for, where they can be made; the
+    same each time."""
+    for ground in stands_on(Look(document, catalogue())).values():
+        look = Look(document, catalogue())
+        brought, drawn = logo(look), logo_on(look, ground)
+        if brought is None or drawn is None or drawn.version_of or not is_faint_on(look, drawn, ground):
+            continue
+        name = NAMES[version_for(look, ground)]
+        try:
+            stored = _stored(owner, version(look, brought, name), brought, name)
+        except Fault:
+            continue
+        arguments = {"picture": f"x{stored['file']}"[:9], "use": f"logo-{name}", **stored}
+        document = apply(document, read_command("add-picture", arguments).plan(look, new_id))
+    return document
+
+
+def _stored(owner: Person, made: CleanPicture, brought: Picture, name: str) -> dict[str, str | int]:
     stem = PurePath(brought.name or "logo").stem.removesuffix(f", {name}")[:60]
     return {
-        "file": uploads.keep(site.owner, made.data),
+        "file": uploads.keep(owner, made.data),
         "format": made.format,
         "width": made.width,
         "height": made.height,

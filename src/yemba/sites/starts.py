@@ -39,6 +39,7 @@ from yemba.people.models import Person
 from yemba.sites import services, store, uploads
 from yemba.sites.addresses import check_address, free_address
 from yemba.sites.catalogue import catalogue
+from yemba.sites.logos import with_versions
 from yemba.sites.models import Site, Start
 
 SETTINGS = ("site.language", "site.currency", "site.time_zone")
@@ -274,6 +275,11 @@ _LOOKS: Cache[str, list[list[FirstLook]]] = Cache(
 )
 
 
+_DRESSED: Cache[str, Document] = Cache(
+    "new sites in their first looks", most=4_000_000, weigh=lambda document: 4 * len(document.text())
+)
+
+
 def looks(start: Start) -> list[list[FirstLook]]:
     """All rounds of three, worked out once for what was given."""
     key = f"{start.pk} {start.answers} {start.plan}"
@@ -289,8 +295,12 @@ def look(start: Start, number: int) -> FirstLook:
 
 
 def dressed_in(start: Start, number: int) -> Document:
-    """The site in one of its looks."""
-    return Document.model_validate(dressed(document(start).plain(), look(start, number)))
+    """The site in one of its looks, its logo in a version that reads there."""
+    plain = dressed(document(start).plain(), look(start, number))
+    return _DRESSED.get_or_make(
+        f"{start.pk} {number} {start.document} {start.answers}",
+        lambda: with_versions(Document.model_validate(plain), start.owner),
+    )
 
 
 @transaction.atomic

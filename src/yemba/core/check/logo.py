@@ -83,6 +83,12 @@ def loaded(load: Callable[[str], bytes], picture: Picture) -> bytes | None:
         return None
 
 
+def is_faint_on(look: Look, picture: Picture, ground: str) -> bool:
+    """Whether the marks of a logo stand out too little from a ground, by its slug."""
+    data = loaded(look.load, picture)
+    return data is not None and contrast_of_marks(data, picture.format, look.grounds[ground].fill) < EDGE
+
+
 def boxed(picture: Picture, data: bytes, fill: Colour) -> bool:
     """Whether a logo shows as a box on a ground of this colour."""
     return _boxed(read_logo(data, picture.format), fill)
