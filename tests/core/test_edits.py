@@ -161,6 +161,7 @@ COMMANDS: dict[str, Callable[[Hands], dict[str, Any]]] = {
         "template": h.one_of(*sorted(CATALOGUE.templates)),
         "values": {"type.base": h.number(16, 24), "type.heading": "fraunces"},
         "parts": {"header.ground": h.one_of("light", "strong")},
+        "versions": h.one_of([], [{"picture": "xp2", "use": "logo-light", **h.file()}]),
     },
     "choose-template": lambda h: {"template": h.one_of(*sorted(CATALOGUE.templates))},
     "apply-sheet": lambda h: {"sheet": h.one_of("slipway/lamplight", "handbill/press-night")},

@@ -207,6 +207,22 @@ def test_the_logo_stands_out_in_every_first_look(hers: Client) -> None:
     assert faint, "without its version it would vanish somewhere"
 
 
+def test_the_logo_stands_out_in_a_first_look_taken_later(hers: Client) -> None:
+    start = give(hers, logo=boxed(), colours="#1f5e5a")
+    site = starts.choose(start, 0)
+    start.refresh_from_db()
+    pictured = 0
+    for number in range(1, len([one for three in starts.looks(start) for one in three])):
+        hers.post(f"/sites/{site.slug}/look/", {"look": str(number)})
+        site.refresh_from_db()
+        look = sites.look(site)
+        ground = look.value("header.ground")
+        drawn = logo_on(look, ground)
+        assert drawn and not is_faint_on(look, drawn, ground)
+        pictured += drawn.version_of != ""
+    assert pictured, "some look wants another version of it"
+
+
 def test_enter_in_a_field_takes_no_picture_out(hers: Client) -> None:
     start = give(hers, logo=boxed())
     page = hers.get(f"/sites/new/{start.pk}/").content.decode()

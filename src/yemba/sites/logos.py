@@ -2,9 +2,11 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterator
+from contextlib import suppress
 from pathlib import PurePath
 
-from yemba.core.change.command import read_command
+from yemba.core.change.commands.pictures import AddPicture
 from yemba.core.change.operation import apply
 from yemba.core.check.logo import is_faint_on, stands_on
 from yemba.core.errors import Fault
@@ -52,21 +54,27 @@ def version(look: Look, brought: Picture, name: str) -> CleanPicture:
 
 
 def with_versions(document: Document, owner: Person) -> Document:
-    """The document with the versions of its logo that the grounds of its parts ask for, where they can be made; the
-    same each time."""
-    for ground in stands_on(Look(document, catalogue())).values():
-        look = Look(document, catalogue())
+    """The document with the versions of its logo that the grounds of its parts ask for."""
+    look = Look(document, catalogue())
+    steps = [step for version in versions(look, owner) for step in version.plan(look, new_id)]
+    return apply(document, steps)
+
+
+def versions(look: Look, owner: Person) -> Iterator[AddPicture]:
+    """The versions of a logo that the grounds of its parts ask for and that can be made, each the same every time."""
+    made_for = set[str]()
+    for ground in stands_on(look).values():
         brought, drawn = logo(look), logo_on(look, ground)
         if brought is None or drawn is None or drawn.version_of or not is_faint_on(look, drawn, ground):
             continue
         name = NAMES[version_for(look, ground)]
-        try:
-            stored = _stored(owner, version(look, brought, name), brought, name)
-        except Fault:
+        if name in made_for:
             continue
-        arguments = {"picture": f"x{stored['file']}"[:9], "use": f"logo-{name}", **stored}
-        document = apply(document, read_command("add-picture", arguments).plan(look, new_id))
-    return document
+        made_for.add(name)
+        with suppress(Fault):
+            stored = _stored(owner, version(look, brought, name), brought, name)
+            arguments = {"picture": f"x{stored['file']}"[:9], "use": f"logo-{name}", **stored}
+            yield AddPicture.model_validate(arguments)
 
 
 def _stored(owner: Person, made: CleanPicture, brought: Picture, name: str) -> dict[str, str | int]:

@@ -39,7 +39,7 @@ from yemba.people.models import Person
 from yemba.sites import services, store, uploads
 from yemba.sites.addresses import check_address, free_address
 from yemba.sites.catalogue import catalogue
-from yemba.sites.logos import with_versions
+from yemba.sites.logos import versions, with_versions
 from yemba.sites.models import Site, Start
 
 SETTINGS = ("site.language", "site.currency", "site.time_zone")
@@ -333,4 +333,7 @@ def take(site: Site, number: int) -> services.Done:
         raise Fault("no-such-look", Message("This site has no first looks: it was not begun with any."), "look")
     chosen = look(start, number)
     arguments = {"title": chosen.name, "template": chosen.template, "values": chosen.sheet, "parts": chosen.parts}
-    return services.edit(site, "take-look", arguments)
+    now = services.look(site)
+    after = apply(now.document, read_command("take-look", arguments).plan(now, new_id))
+    needed = [version.model_dump() for version in versions(Look(after, catalogue()), site.owner)]
+    return services.edit(site, "take-look", arguments | {"versions": needed})

@@ -6,6 +6,7 @@ from typing import Any, ClassVar
 
 from yemba.core.brand.sheet import read_values
 from yemba.core.change.command import Command
+from yemba.core.change.commands.pictures import AddPicture
 from yemba.core.change.operation import Operation, put, remove
 from yemba.core.message import Message
 from yemba.core.site.ids import Ids
@@ -17,7 +18,8 @@ _GOVERNED_PARTS = ("header.ground",)
 
 
 class TakeLook(Command):
-    """Template and values of a first look, as one edit. Values of the brand that it covers are set aside."""
+    """Template and values of a first look, as one edit, with `versions` of the logo that its grounds ask for. Values of
+    the brand that it covers are set aside."""
 
     name: ClassVar[str] = "take-look"
     by_hand: ClassVar[bool] = False
@@ -25,6 +27,7 @@ class TakeLook(Command):
     template: str
     values: dict[str, Any]
     parts: dict[str, Any] = {}
+    versions: tuple[AddPicture, ...] = ()
 
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
         look.catalogue.template(self.template)
@@ -34,11 +37,14 @@ class TakeLook(Command):
         covered = {key: now[key] for key in _GOVERNED if key in now and now[key] != values.get(key)}
         kept = {key: value for key, value in now.items() if key not in _GOVERNED}
         parts = {key: value for key, value in plain.get("parts", {}).items() if key not in _GOVERNED_PARTS}
+        parts |= self.parts | {one.version: one.picture for one in self.versions}
+        pictures = [step for one in self.versions for step in one.plan(look, ids) if step.path[0] == "pictures"]
         aside = {**plain.get("set_aside", {}), **covered}
         return [
             put(look.document, ("template",), self.template),
             put(look.document, ("sheet",), {**kept, **values}),
-            put(look.document, ("parts",), {**parts, **self.parts}),
+            put(look.document, ("parts",), parts),
+            *pictures,
             remove(look.document, ("ready_sheet",)),
             remove(look.document, ("own_sheet",)),
             *([put(look.document, ("set_aside",), aside)] if covered else []),

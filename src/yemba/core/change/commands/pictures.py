@@ -81,10 +81,15 @@ class AddPicture(_Stored):
     item: str = ""
     added: str = ""
 
+    @property
+    def version(self) -> str:
+        """The key of the setting of the version of the logo that it is; "" for none."""
+        return _VERSIONS.get(self.use, "")
+
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
         room.PICTURES.check(len(look.document.pictures.keys() - {self.picture}))
         about = _about(self) | ({"added": self.added} if self.added else {})
-        if self.use in _VERSIONS:
+        if self.version:
             about["version_of"] = look.value("logo.picture")
             _known(look.document, about["version_of"])
         steps = [put(look.document, ("pictures", self.picture), about)]
@@ -98,8 +103,8 @@ class AddPicture(_Stored):
                 put(look.document, ("parts", "icon.picture"), self.picture),
                 put(look.document, ("parts", "icon.form"), "picture"),
             ]
-        elif self.use in _VERSIONS:
-            steps.append(put(look.document, ("parts", _VERSIONS[self.use]), self.picture))
+        elif self.version:
+            steps.append(put(look.document, ("parts", self.version), self.picture))
         elif self.section:
             steps += _shown_in(look, self.picture, self.section, self.item, self.use or "picture")
         return steps
