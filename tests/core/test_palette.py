@@ -22,7 +22,7 @@ from yemba.core.colour.harmony import HARMONIES, harmonies, neutrals, shades, ti
 from yemba.core.colour.naming import name_for
 from yemba.core.colour.oklch import difference, to_oklch
 from yemba.core.colour.ready import HUES, MOODS, hue_word, ready
-from yemba.core.colour.srgb import BLACK, WHITE, Colour, from_hex, mix, read, read_many
+from yemba.core.colour.srgb import BLACK, WHITE, Colour, from_hex, misread, mix, read, read_many
 from yemba.core.colour.vision import APART, TOGETHER, VISIONS, apart, collapses, seen
 from yemba.core.errors import Fault
 from yemba.core.limits import PALETTE_BYTES
@@ -209,6 +209,31 @@ def test_a_hex_list_says_that_its_names_are_proposed() -> None:
     back = read_palette(formats()["hex"].write("", [("Ours", OXIDE), ("Also ours", PAPER)]))
     assert [colour for _, colour in back.colours] == [OXIDE, PAPER]
     assert back.lost == ["There were no names in it; these are proposed."]
+
+
+@pytest.mark.parametrize(
+    ("typed", "wrong"),
+    [
+        ("#a13d2d and #12345", ["#12345"]),
+        ("8c3b2a; 2f5d5", ["2f5d5"]),
+        ("#8c3b2a #8c3b2O #8c3b2O", ["#8c3b2O"]),  # an O in place of a 0
+        ("#8c3b2a1 rgb(1, 2, 3)", ["#8c3b2a1"]),
+        ("#a13d2d1d3a4a", ["#a13d2d1d3a4a"]),
+        ("#a13d2d 1d3a4a #fff #ffff", []),
+        ("#a13d2d as in #winter and #facades, our van is a faded red, call 12345", []),
+        ("&#12345; is no colour", []),
+    ],
+)
+def test_what_was_meant_as_a_code_and_is_none_is_named(typed: str, wrong: list[str]) -> None:
+    assert misread(typed) == wrong
+
+
+def test_a_wrong_code_is_told_beside_those_that_are_right_and_alone() -> None:
+    back = read_palette("#8c3b2a\n#f4efe\n#12345")
+    assert [colour for _, colour in back.colours] == [OXIDE]
+    assert back.lost[0].startswith("No colour: #f4efe, #12345. A code has three or six digits")
+    with pytest.raises(Fault, match=r"No colour: #f4efe\."):
+        read_palette("#f4efe")
 
 
 def test_tokens_of_others_are_read_with_groups_aliases_and_older_forms() -> None:

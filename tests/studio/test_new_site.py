@@ -118,6 +118,7 @@ def test_what_is_chosen_is_the_sites(hers: Client) -> None:
         ("site.currency", "dollars", "“dollars”"),
         ("site.time_zone", "Mars/North", "“Mars/North”"),
         ("colours", "the red of our van", "“the red of our van”"),
+        ("colours", "#b03a2e, #1d3a4", "No colour: #1d3a4."),
         ("slug", "a b", "“a b”"),
         ("aims", "fame", "“fame”"),
         ("town", "T" * 41, "At most 40"),

@@ -12,10 +12,10 @@ from yemba.catalogue import palettes
 from yemba.core.cache import Cache
 from yemba.core.change.command import read_command
 from yemba.core.change.operation import apply
-from yemba.core.colour.files import read_palette
+from yemba.core.colour.files import no_colours, read_palette
 from yemba.core.colour.from_picture import from_picture
 from yemba.core.colour.oklch import to_oklch
-from yemba.core.colour.srgb import Colour
+from yemba.core.colour.srgb import Colour, misread
 from yemba.core.errors import Fault, Faults
 from yemba.core.first_look.brief import Brief
 from yemba.core.first_look.looks import FirstLook, dressed, rounds
@@ -84,7 +84,9 @@ def answer(start: Start, typed: Mapping[str, Any], files: Mapping[str, tuple[byt
 
 
 def _readable(typed: str) -> str:
-    """As typed, if there is any colour in it or nothing at all."""
+    """As typed, if there is any colour in it, and nothing that was meant as one and is none, or nothing at all."""
+    if wrong := misread(typed):
+        raise Fault("colour-unreadable", no_colours(wrong), "colours")
     if typed.strip():
         try:
             read_palette(typed)

@@ -20,20 +20,30 @@ class Palette(NamedTuple):
     lost: list[str]
 
 
+_NAMED = 5  # that a sentence names
+
+
 def read_palette(data: bytes | str) -> Palette:
     """Read any of the formats, told apart by what stands in them.
 
     Raises Fault ``file-too-large``, ``palette-unreadable`` where it is none of them or broken, ``no-colours``.
     """
     text = text_of(data)
-    parsed = next(known.parse(text) for known in formats().values() if known.recognises(text))
+    known = next(known for known in formats().values() if known.recognises(text))
+    parsed, wrong = known.parse(text), known.misread(text)
     if not parsed:
-        raise Fault(
-            "no-colours",
-            Message("No colour was found in this. Paste hex codes such as #8c3b2a, one after another."),
-            "codes",
-        )
-    return _palette(parsed)
+        sentence = Message("No colour was found in this. Paste hex codes such as #8c3b2a, one after another.")
+        raise Fault("no-colours", no_colours(wrong) if wrong else sentence, "codes")
+    colours, lost = _palette(parsed)
+    return Palette(colours, [no_colours(wrong), *lost] if wrong else lost)
+
+
+def no_colours(wrong: Sequence[str]) -> Message:
+    """That these, as typed, are none."""
+    return Message(
+        "No colour: {codes}. A code has three or six digits after the #, of 0 to 9 and a to f.",
+        codes=", ".join(wrong[:_NAMED]),
+    )
 
 
 def text_of(data: bytes | str) -> str:
@@ -58,7 +68,7 @@ def text_of(data: bytes | str) -> str:
     return text
 
 
-def _palette(parsed: Sequence[tuple[str, Read]]) -> Palette:
+def _palette(parsed: Sequence[tuple[str, Read]]) -> tuple[list[Named], list[str]]:
     colours: list[Named] = []
     more, parsed = len(parsed) > PALETTE_COLOURS, parsed[:PALETTE_COLOURS]
     for name, one in parsed:
@@ -86,4 +96,4 @@ def _palette(parsed: Sequence[tuple[str, Read]]) -> Palette:
         )
     if not any(name for name, _ in parsed):
         lost.append(Message("There were no names in it; these are proposed."))
-    return Palette(colours, lost)
+    return colours, lost

@@ -5,6 +5,7 @@ from __future__ import annotations
 import re
 from collections.abc import Iterable
 from itertools import islice
+from string import hexdigits
 from typing import NamedTuple
 
 from coloraide import Color
@@ -19,6 +20,10 @@ _FUNCTION = r"\b(?:rgba?|hsla?|hwb|lab|lch|oklab|oklch|color)\([^()]{3,80}\)"
 # A code without # counts only with six or eight digits, one of them a figure: "facade" is a word.
 _BARE = r"(?<![\w#&])(?=\w*\d|[fF]+\b)(?:[0-9a-fA-F]{8}|[0-9a-fA-F]{6})\b"
 _IN_TEXT = re.compile(rf"{_FUNCTION}|(?<![\w&])#(?:[0-9a-fA-F]{{8}}|[0-9a-fA-F]{{6}}|[0-9a-fA-F]{{3,4}})\b|{_BARE}")
+# What was meant as a code: digits of one, too few or too many, or one of the six mistaken for a letter like it.
+_MEANT_BARE = r"(?<![\w#&.-])(?=\d*[a-fA-F])(?=[a-fA-F]*\d)[0-9a-fA-F]{5}(?:[0-9a-fA-F]{2})?\b"
+_MEANT = re.compile(rf"(?<![\w&])#[0-9a-zA-Z]{{5,12}}\b|{_MEANT_BARE}")
+_FEWEST_DIGITS = 4  # of six, from which on another letter among them is a slip
 _BETWEEN = re.compile(r"[,;/&+\n]|\band\b")  # what stands between names
 _MOST_NAMES = 4000  # letters of a text that may be names
 
@@ -95,6 +100,17 @@ def read_many(text: str) -> list[Read]:
     these and is nothing else, the names that CSS has for colours, "dark red" as well as "darkred"."""
     codes = (match[0] for match in islice(_IN_TEXT.finditer(text), 4 * PALETTE_COLOURS))
     return _each_once(codes) or _each_once(_names(text))
+
+
+def misread(text: str) -> list[str]:
+    """What was meant as a hex code in a pasted text and is none, as typed, each once: "#12345", "2f5d5", "#8c3b2O"."""
+    meant = (match[0] for match in islice(_MEANT.finditer(text), 4 * PALETTE_COLOURS))
+    return list(dict.fromkeys(code for code in meant if not _HEX.fullmatch(code) and _is_slip(code.lstrip("#"))))
+
+
+def _is_slip(digits: str) -> bool:
+    right = sum(digit in hexdigits for digit in digits)
+    return right == len(digits) or (len(digits) == 6 and right >= _FEWEST_DIGITS and not digits.isalpha())
 
 
 def _each_once(codes: Iterable[str]) -> list[Read]:

@@ -20,7 +20,7 @@ class Format(NamedTuple):
     """A kind of palette file: its name, its ending, and what writing it loses, "" for nothing.
 
     `recognises` says whether a text is of this kind; formats are asked in their `order`. `parse` raises Fault
-    ``palette-unreadable`` for one that is broken.
+    ``palette-unreadable`` for one that is broken. `misread` finds what was meant as a colour and is none, as typed.
     """
 
     name: str
@@ -30,6 +30,7 @@ class Format(NamedTuple):
     recognises: Callable[[str], bool]
     parse: Callable[[str], Parsed]
     loses: str = ""
+    misread: Callable[[str], list[str]] = lambda _: []
 
 
 @cache

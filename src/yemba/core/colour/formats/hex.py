@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 
 from yemba.core.colour.formats.format import Format, Named, Parsed
-from yemba.core.colour.srgb import read_many
+from yemba.core.colour.srgb import misread, read_many
 from yemba.core.message import Message
 
 
@@ -17,4 +17,4 @@ def _parse(text: str) -> Parsed:
     return [("", one) for one in read_many(text)]
 
 
-FORMAT = Format(Message("Hex list"), "txt", 99, _write, lambda _: True, _parse, Message("Names are not kept."))
+FORMAT = Format(Message("Hex list"), "txt", 99, _write, lambda _: True, _parse, Message("Names are not kept."), misread)
