@@ -13,6 +13,7 @@ from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 from pydantic import ValidationError
 
+from tests.sampling import EVERY
 from yemba.catalogue import catalogue as shipped
 from yemba.core.change.bin import left_by_what_stands
 from yemba.core.change.command import commands, read_command
@@ -296,7 +297,9 @@ def histories(draw: st.DrawFn, names: Collection[str] = ()) -> tuple[list[Docume
 
 
 many = settings(
-    max_examples=150, deadline=None, suppress_health_check=[HealthCheck.too_slow, HealthCheck.data_too_large]
+    max_examples=150 if EVERY else 60,
+    deadline=None,
+    suppress_health_check=[HealthCheck.too_slow, HealthCheck.data_too_large],
 )
 
 

@@ -101,6 +101,8 @@ def test_a_stream_says_what_a_colour_on_the_plane_is(desk: Client) -> None:
     assert plane["said"].startswith(f"{plane['hex']}, ")
     assert "on Light" in plane["said"]
     assert "on button on Light" in told(on_plane | {"plane_against": "light.button"})["said"]
+    clear = told(on_plane | {"plane_code": "rgb(0 0 0 / 20%)"})["said"]
+    assert re.match(r"#000000, 20 % solid, is seen as #[0-9a-f]{6}: 1\.\d to 1 on Light: ", clear)
     assert told(data) == {}
     for wrong, status in (({"plane_code": "none"}, 422), ({"plane_against": "light.keel"}, 404)):
         assert desk.post("/sites/saltmarsh/stream/", on_plane | wrong, headers=JSON).status_code == status

@@ -13,7 +13,7 @@ from yemba.core.colour.contrast import EDGE, TEXT, carries, ratio
 from yemba.core.colour.grounds import ROLE_NAMES
 from yemba.core.colour.oklch import to_oklch
 from yemba.core.colour.plane import HEIGHT, MOST_CHROMA, WIDTH, gamut, line, plane
-from yemba.core.colour.srgb import Colour, from_hex
+from yemba.core.colour.srgb import Colour, Read, from_hex, mix
 from yemba.core.message import Message
 from yemba.core.site.resolve import Look
 from yemba.studio.desks.setting import Context
@@ -52,9 +52,10 @@ def stands_on(look: Look, against: str) -> StandsOn:
     return StandsOn(getattr(ground, role), named)
 
 
-def instrument(look: Look, colour: Colour, name: str, against: str, palette: Sequence[dict[str, str]]) -> Context:
+def instrument(look: Look, chosen: Read, name: str, against: str, palette: Sequence[dict[str, str]]) -> Context:
     """All that the plane shows of a colour: where it stands, where the others do, what it reads on (``stands_on``)."""
-    polar, on = to_oklch(colour), stands_on(look, against)
+    colour, on = chosen.colour, stands_on(look, against)
+    polar = to_oklch(colour)
     return {
         **at_hue(round(polar.hue) % 360, on.colour),
         "name": name,
@@ -67,19 +68,23 @@ def instrument(look: Look, colour: Colour, name: str, against: str, palette: Seq
         "ground_name": on.name,
         "mark": _mark(colour),
         "others": [_mark(from_hex(c["hex"])) | {"hex": c["hex"]} for c in palette if c["hex"] != colour.hex],
-        "said": said(colour, on),
+        "said": said(chosen, on),
         "lighter": to_oklch(on.colour).lightness < 0.6,
     }
 
 
-def said(colour: Colour, on: StandsOn) -> str:
-    """What a colour is, and what it carries there."""
+def said(chosen: Read, on: StandsOn) -> str:
+    """What a colour is, and what it carries there, as it is seen: one that is not solid with what lies behind it."""
+    seen = mix(on.colour, chosen.colour, chosen.alpha)
+    about = {"got": ratio(seen, on.colour), "ground_names": on.name, "carries": carries(seen, on.colour)}
+    if chosen.alpha == 1:
+        return Message("{hex}, {got:.1f} to 1 on {ground_names}: {carries}", hex=seen.hex, **about)
     return Message(
-        "{hex}, {got:.1f} to 1 on {ground_names}: {carries}",
-        hex=colour.hex,
-        got=ratio(colour, on.colour),
-        ground_names=on.name,
-        carries=carries(colour, on.colour),
+        "{hex}, {percent} % solid, is seen as {seen}: {got:.1f} to 1 on {ground_names}: {carries}",
+        hex=chosen.colour.hex,
+        percent=round(100 * chosen.alpha),
+        seen=seen.hex,
+        **about,
     )
 
 

@@ -140,8 +140,8 @@ def _on_plane(posted: Mapping[str, str], after: Document) -> dict[str, str]:
     code = posted.get("plane_code", "")
     if not code:
         return {}
-    colour, on = read(code, "plane_code").colour, _read_on(Look(after, catalogue()), posted.get("plane_against", ""))
-    return {"hex": colour.hex, "said": said(colour, on)}
+    chosen, on = read(code, "plane_code"), _read_on(Look(after, catalogue()), posted.get("plane_against", ""))
+    return {"hex": chosen.colour.hex, "said": said(chosen, on)}
 
 
 def _read_on(look: Look, against: str) -> StandsOn:

@@ -9,7 +9,7 @@ from yemba.core.colour.contrast import EDGE, carries, ratio
 from yemba.core.colour.grounds import ROLE_NAMES, gave_way
 from yemba.core.colour.harmony import neutrals, shades, tints
 from yemba.core.colour.oklch import to_oklch
-from yemba.core.colour.srgb import Colour, from_hex
+from yemba.core.colour.srgb import Colour, Read, from_hex
 from yemba.core.message import Joined, Listed, Message
 from yemba.core.site.resolve import Look
 from yemba.core.value.entries import FEWEST_COLOURS, MOST_COLOURS
@@ -36,7 +36,7 @@ def view(site: Site, look: Look, chosen: dict[str, str], query: Mapping[str, str
         "place": [c["id"] for c in palette].index(chosen["id"]),
         "last": len(palette) - 1,
         "oklch": to_oklch(colour),
-        "plane": instrument(look, colour, chosen["name"], ground if ground in look.grounds else "light", palette),
+        "plane": instrument(look, Read(colour), chosen["name"], ground if ground in look.grounds else "light", palette),
         "on": [_reads(colour, look, slug) for slug in look.ground_names],
         "used": counted(uses),
         "uses": [place | {"roles": _roles(uses, place)} for place in places],

@@ -125,7 +125,7 @@ def _role(look: Look, slug: str, role: str, used: Used) -> Context:
         "brand": value[1:] if value.startswith("@") else "",
         "plane": instrument(
             look,
-            parsed.colour,
+            parsed,
             stands_on(look, f"{slug}.{role}").name,
             _plane_against(slug, role),
             look.value("palette"),
