@@ -15,6 +15,7 @@ from tests.core.test_edits import histories
 from yemba import catalogue as shipped
 from yemba.core.change.difference import difference
 from yemba.core.change.operation import Operation
+from yemba.core.layout.arrangement import OVER
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
 from yemba.hosting.services import rendering
@@ -73,6 +74,19 @@ def test_a_part_reaches_every_page_and_no_section(
     touched = of_change(one(document, after, catalogue), state(document))
     assert {spot.place for spot in touched} == {key.partition(".")[0]}
     assert {spot.page for spot in touched} == set(document.order)
+
+
+def test_a_header_over_the_first_section_reaches_that_one_where_it_takes_more_room(
+    document: Document, catalogue: Catalogue
+) -> None:
+    over = next(slug for slug, arrangement in catalogue.arrangements.items() if arrangement.stands == OVER)
+    was = do(document, catalogue, "set-value", key="header.arrangement", value=over)
+    after = do(was, catalogue, "set-value", key="header.height_wide", value=140)
+    touched = of_change(one(was, after, catalogue), state(was))
+    firsts = {Spot(page, stored.order[0]) for page, stored in was.ordered_pages()}
+    assert set(touched) == firsts | {Spot(page, "header") for page in was.order}
+    beside = do(document, catalogue, "set-value", key="header.height_wide", value=140)
+    assert not firsts & set(of_change(one(document, beside, catalogue), state(document)))
 
 
 def test_of_two_sections_that_come_to_look_alike_the_changed_one_is_reached(
