@@ -7,12 +7,15 @@ from typing import Any
 import pytest
 from playwright.sync_api import Browser
 
+from yemba.core.layout.arrangement import UNFOLDS
+from yemba.core.layout.header_drawing import ACTION, ENTRY, SMALL, TITLE, drawing
 from yemba.core.layout.header_fit import Fit
 from yemba.core.site.catalogue import Catalogue
-from yemba.core.site.header import header_fit
+from yemba.core.site.header import header, header_fit
 from yemba.core.site.resolve import Look
 from yemba.studio.management.commands import _headers as headers
 from yemba.studio.management.commands._headers import Case, every_case, faults
+from yemba.studio.management.commands._looks import Looks
 
 pytestmark = [pytest.mark.browser, pytest.mark.xdist_group("header-sweep")]
 SAMPLE = 211  # every so manieth case: as many arrangements, templates, names, counts and logos as there are
@@ -59,3 +62,33 @@ def test_what_overlaps_runs_out_or_stands_beside_its_section_is_found(catalogue:
     section = {"painted": False, **piece("", 0, 1280, 0, 30)}
     off = " ".join(headers._off_the_section([piece("entry", 20, 100)], section))
     assert "not painted" in off and "entry stands off the section" in off
+
+
+@pytest.mark.parametrize(("template", "entries"), [("slipway", 3), ("patchwork", 7)])
+def test_a_header_stands_as_it_is_drawn(browser: Browser, catalogue: Catalogue, template: str, entries: int) -> None:
+    """Pieces stand along the bar where the desk draws them; a drawing has the least gutter, and a tagline at its least."""
+    compared = 0
+    for arrangement in catalogue.arrangements.values():
+        if arrangement.menu != UNFOLDS or arrangement.column or not shown(catalogue, template, arrangement.slug):
+            continue
+        site = headers.site_of(Case(arrangement.slug, template, "short", entries, "none"))
+        look, looks = Look(site, catalogue), Looks(browser, site, catalogue)
+        page = looks.page(1280)
+        looks.open(page, "")
+        pieces = page.evaluate(headers._MEASURE)["pieces"]
+        page.context.close()
+        drawn = drawing(header(look), 1280, True, header_fit(look)).boxes
+        for what, kind, off in (("site-title", TITLE, 30), ("entry", ENTRY, 30), ("action", ACTION, 30)):
+            stands = sorted((one["left"] + one["right"]) / 2 for one in pieces if one["what"].startswith(what))
+            boxes = sorted(box.x + box.width / 2 for box in drawn if box.what == kind)
+            assert boxes == pytest.approx(stands, abs=off), (arrangement.slug, what)
+            compared += len(boxes)
+        (tagline,) = [one for one in pieces if one["what"].startswith("tagline")] or [None]
+        if tagline and tagline["right"] - tagline["left"] < 600:  # else a line of its own, its words at the start
+            (box,) = [box for box in drawn if box.what == SMALL]
+            assert box.x + box.width / 2 == pytest.approx((tagline["left"] + tagline["right"]) / 2, abs=90)
+    assert compared > 30
+
+
+def shown(catalogue: Catalogue, template: str, arrangement: str) -> bool:
+    return catalogue.template(template).shows("header.arrangement", arrangement)

@@ -21,7 +21,8 @@ UNFOLDS, FOLDED, NONE = "unfolds", "folded", "none"
 class Arrangement(Strict):
     """`rows` are the pieces that stand side by side, from the top; a `column` stands at the side of the page and has
     its pieces one under the other. The menu stands in `menu_lines`, or in columns of `menu_rows` entries each (0: in
-    lines); where it is `split`, half of it stands on each side of the title. `css` is in force where the menu is
+    lines); where it is `equal`, its entries share the width, each in the middle of its part; where it is `split`, half
+    of it stands on each side of the title. `css` is in force where the menu is
     unfolded, `everywhere` at every width. `around` is how much padding, gaps and rules take above and below its pieces,
     in px, at most, in any template. `order` is its place among others."""
 
@@ -33,6 +34,7 @@ class Arrangement(Strict):
     menu: Literal["unfolds", "folded", "none"] = "unfolds"
     menu_lines: int = Field(default=1, ge=1)
     menu_rows: int = Field(default=0, ge=0)
+    equal: bool = False
     split: bool = False
     stands: Literal["above", "over", "foot"] = "above"
     around: int = 72

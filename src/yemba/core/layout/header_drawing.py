@@ -94,8 +94,7 @@ def drawing(header: Header, window: float, unfolded: bool, fit: Fit | None = Non
     elif arrangement.column:
         return Drawing(window, _TALL, tuple(_column(room)))
     elif arrangement.split:
-        height = max(header.least.wide, 2 * _AIR + _title(room).height)
-        boxes = list(_split(room, height))
+        boxes, height = _split(room)
     else:
         boxes, height = _rows(room)
     if arrangement.stands == OVER:
@@ -162,10 +161,32 @@ def _menu(room: _Room, start: float, top: float) -> Iterator[Box]:
         yield Box(ACTION, x, top, action, room.header.faces.action.button_height)
 
 
+def _menu_width(room: _Room) -> float:
+    """Of the menu and the call to action behind it, in no more lines than it needs."""
+    header = room.header
+    if header.arrangement.menu_lines == 1:
+        return header.menu(room.gap, room.size)
+    widest = max(line(row, room.gap) for row in _lines(room, room.entries))
+    return widest + (BEFORE_ACTION + header.action if header.action else 0)
+
+
+def _equal_parts(room: _Room, top: float) -> Iterator[Box]:
+    """Each entry in the middle of its part of the width; the call to action at the end."""
+    (start, end), action = room.edges, room.header.action
+    if action:
+        yield Box(ACTION, end - action, top, action, room.header.faces.action.button_height)
+        end -= action + BEFORE_ACTION
+    shares = len(room.entries)
+    part = (end - start - (shares - 1) * room.gap) / max(1, shares)
+    for at, width in enumerate(room.entries):
+        middle = start + at * (part + room.gap) + part / 2
+        yield Box(ENTRY, middle - width / 2, top, width, room.height)
+
+
 def _lines(room: _Room, widths: Sequence[float]) -> list[list[float]]:
-    """The entries in as many lines as the arrangement has, filled from the first."""
+    """The entries in as many lines as they need of those that the arrangement has, filled from the first."""
     count = room.header.arrangement.menu_lines
-    most = room.header.menu(room.gap, room.size)
+    most = room.edges[1] - room.edges[0]
     rows: list[list[float]] = [[]]
     for width in widths:
         if count > 1 and rows[-1] and line([*rows[-1], width], room.gap) > most and len(rows) < count:
@@ -174,12 +195,23 @@ def _lines(room: _Room, widths: Sequence[float]) -> list[list[float]]:
     return rows
 
 
-def _split(room: _Room, height: float) -> Iterator[Box]:
-    """Half of the menu on each side of the title."""
-    widths, title = room.entries, _title(room)
-    half, middle = room.header.half, (room.window - title.width) / 2
-    top = (height - room.height) / 2
-    yield title._replace(x=middle, y=(height - title.height) / 2)
+def _split(room: _Room) -> tuple[list[Box], float]:
+    """Half of the menu on each side of the title, the tagline below; and how high they are together."""
+    header, title = room.header, _title(room)
+    below = _AIR + header.faces.tagline.lines(1) if header.contents.tagline and room.tagline else 0.0
+    height = max(header.least.wide, 2 * _AIR + title.height + below)
+    boxes = list(_around(room, title, (height - below) / 2))
+    if below:
+        x, y = (room.window - header.tagline) / 2, (height - below + title.height) / 2 + _AIR
+        boxes.append(Box(SMALL, x, y, header.tagline, below - _AIR))
+    return boxes, height
+
+
+def _around(room: _Room, title: Box, centre: float) -> Iterator[Box]:
+    """The title in the middle of the window, half of the entries on each side of it; `centre` is how far down."""
+    widths, half, middle = room.entries, room.header.half, (room.window - title.width) / 2
+    top = centre - room.height / 2
+    yield title._replace(x=middle, y=centre - title.height / 2)
     x = middle - BETWEEN - line(widths[:half], room.gap)
     for at, width in enumerate(widths):
         if at == half:
@@ -227,22 +259,26 @@ def _rows(room: _Room) -> tuple[list[Box], float]:
                 continue
             placed.add(piece)
             top, room_for = ((height - heights[piece]) / 2, heights[piece]) if spans else (y, tall)
-            boxes += _placed(room, piece, len(row), top, room_for)
+            boxes += _placed(room, piece, row, top, room_for)
         y += tall + (_AIR if tall else 0)
     return boxes, height
 
 
-def _placed(room: _Room, piece: str, abreast: int, top: float, tall: float) -> Iterator[Box]:
-    """A piece in its row: alone in the middle, else the title at the start and the others at the end."""
-    header, (start, end) = room.header, room.edges
+def _placed(room: _Room, piece: str, row: Sequence[str], top: float, tall: float) -> Iterator[Box]:
+    """A piece in its row: alone in the middle, else the title at the start and the others at the end; a tagline between
+    title and menu behind the title."""
+    header, (start, end), alone = room.header, room.edges, len(row) == 1
     if piece == "title":
         title = _title(room)
-        x = (room.window - title.width) / 2 if abreast == 1 else start
+        x = (room.window - title.width) / 2 if alone else start
         yield title._replace(x=x, y=top + (tall - title.height) / 2)
     elif piece == "tagline":
-        x = (room.window - header.tagline) / 2 if abreast == 1 else start + header.title + BETWEEN
-        yield Box(SMALL, min(x, end - header.tagline), top, header.tagline, header.faces.tagline.lines(1))
+        middle, behind, last = (room.window - header.tagline) / 2, start + header.title + BETWEEN, end - header.tagline
+        x = middle if alone else start if row[0] == piece else last if row[-1] == piece else min(behind, last)
+        yield Box(SMALL, x, top, header.tagline, header.faces.tagline.lines(1))
+    elif header.arrangement.equal:
+        yield from _equal_parts(room, top + (tall - room.height) / 2)
     else:
-        wide = header.menu(room.gap, room.size)
-        x = (room.window - wide) / 2 if abreast == 1 else end - wide
+        wide = _menu_width(room)
+        x = (room.window - wide) / 2 if alone else end - wide
         yield from _menu(room, x, top + (tall - wide_heights(header)["navigation"]) / 2)
