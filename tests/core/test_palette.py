@@ -54,6 +54,9 @@ def done(document: Document, catalogue: Catalogue, name: str, **arguments: str) 
         ("the red of our van", []),
         ("transparent", []),
         ("gold #123456", ["#123456"]),
+        ("#8c3b2a, teal and dark green", ["#8c3b2a", "#008080", "#006400"]),
+        ("#8c3b2a, sand", ["#8c3b2a"]),
+        ("#abc def", ["#aabbcc"]),
     ],
 )
 def test_codes_are_found_in_what_was_pasted(text: str, hexes: list[str]) -> None:

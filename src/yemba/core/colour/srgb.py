@@ -96,10 +96,10 @@ def parse(text: str, field: str = "colour") -> Colour:
 
 def read_many(text: str) -> list[Read]:
     """Every colour in a pasted text, in its order, each once: hex codes with # (or alone in their line, list or
-    quotes), and the functions rgb(), hsl(), hwb(), lab(), lch(), oklab(), oklch() and color(). Where it has none of
-    these and is nothing else, the names that CSS has for colours, "dark red" as well as "darkred"."""
+    quotes), and the functions rgb(), hsl(), hwb(), lab(), lch(), oklab(), oklch() and color(). Where it is nothing but
+    codes and names, the names that CSS has for colours too, "dark red" as well as "darkred"."""
     codes = (match[0] for match in islice(_IN_TEXT.finditer(text), 4 * PALETTE_COLOURS))
-    return _each_once(codes) or _each_once(_names(text))
+    return _each_once(_names(text) or codes)
 
 
 def misread(text: str) -> list[str]:
@@ -125,14 +125,18 @@ def _each_once(codes: Iterable[str]) -> list[Read]:
 
 
 def _names(text: str) -> list[str]:
-    """The names of a text that is nothing but names, "red and dark green"; in "the red of our van" none is read."""
-    pieces = _BETWEEN.split(text[:_MOST_NAMES].lower())
-    names = ["".join(piece.split()) for piece in pieces if piece.strip()]
-    return names if all(map(_is_name, names)) else []
+    """Names and codes of a text that is nothing else, "red, #8c3b2a and dark green"; none of "the red of our van"."""
+    if len(text) > _MOST_NAMES:
+        return []
+    pieces = [piece.strip() for piece in _BETWEEN.split(text.lower()) if piece.strip()]
+    names = [piece if _IN_TEXT.fullmatch(piece) else _name(piece) for piece in pieces]
+    return names if all(names) else []
 
 
-def _is_name(word: str) -> bool:
-    return word.isalpha() and word != "transparent" and Color.match(word) is not None
+def _name(words: str) -> str:
+    """The name of a colour as CSS writes it, "" for other words."""
+    name = "".join(words.split())
+    return name if name.isalpha() and name != "transparent" and Color.match(name) else ""
 
 
 def from_hex(code: str) -> Colour:
