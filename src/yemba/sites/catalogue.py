@@ -12,4 +12,4 @@ from yemba.sites import store
 @cache
 def catalogue() -> Catalogue:
     """Everything shipped; fonts of owners are read from the store."""
-    return shipped.catalogue()._replace(stored=store.load)
+    return shipped.catalogue()._replace(stored=store.load, is_stored=store.is_there)

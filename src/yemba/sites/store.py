@@ -69,6 +69,11 @@ def load(digest: str) -> bytes:
         return bytes(file.read())
 
 
+def is_there(digest: str) -> bool:
+    """Whether anything is kept under this hash."""
+    return bool(default_storage.exists(_name(digest)))
+
+
 def size(digest: str) -> int:
     """Bytes of what is kept under this hash; 0 where nothing is."""
     try:

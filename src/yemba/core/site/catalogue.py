@@ -137,8 +137,8 @@ def _no_store(digest: str) -> bytes:
 
 
 class Catalogue(NamedTuple):
-    """Everything by slug; languages by tag (BCP 47). `stored` gives the bytes of a file of the owner's by its SHA-256:
-    a catalogue alone has none."""
+    """Everything by slug; languages by tag (BCP 47). `stored` gives the bytes of a file of the owner's by its SHA-256,
+    `is_stored` says whether it is there: a catalogue alone has none."""
 
     templates: dict[str, Template]
     kinds: dict[str, SectionKind]
@@ -149,6 +149,7 @@ class Catalogue(NamedTuple):
     trades: dict[str, Trade] = {}
     collection: dict[str, Drawing] = {}
     stored: Callable[[str], bytes] = _no_store
+    is_stored: Callable[[str], bool] = lambda _: True
 
     def open_stored(self, digest: str) -> Face:
         """The face of a font file of the owner's, read once."""

@@ -39,8 +39,13 @@ def _off(font: OwnFont) -> tuple[bool, int, int]:
 
 
 def own_families(document: Document, catalogue: Catalogue) -> dict[str, Family]:
-    """By id, as the document keeps them."""
-    return {key: _family(key, own, catalogue) for key, own in document.fonts.items()}
+    """By id, as the document keeps them, but for those of which a file is gone."""
+    return {key: _family(key, own, catalogue) for key, own in document.fonts.items() if not gone(own, catalogue)}
+
+
+def gone(own: OwnFamily, catalogue: Catalogue) -> bool:
+    """Whether the store has lost a file of it."""
+    return not all(catalogue.is_stored(file.file) for file in own.files)
 
 
 def _family(key: str, own: OwnFamily, catalogue: Catalogue) -> Family:

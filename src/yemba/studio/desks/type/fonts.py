@@ -6,6 +6,7 @@ from collections.abc import Mapping
 
 from yemba.core.change.commands.fonts import KINDS
 from yemba.core.check.letters import lacking, lacks_of_language
+from yemba.core.site.catalogue import Family
 from yemba.core.site.resolve import Look
 from yemba.core.type.intake import LICENCES, UNLICENSED
 from yemba.hosting.services import weigh_fonts
@@ -15,6 +16,14 @@ from yemba.studio.desks.setting import Context
 from yemba.studio.inspecting import inspected
 
 _SHOWN, _OFFERED = 60, 4
+
+
+def _about(family: Family | None) -> Context:
+    """What is read from the file of a font; nothing where that is gone."""
+    if family is None:
+        return {"gone": True}
+    scripts = ", ".join(family.scripts)
+    return {"letters": len(family.face.letters), "scripts": scripts, "capitals": family.facts.capitals}
 
 
 def view(site: Site, look: Look, query: Mapping[str, str]) -> Context:
@@ -27,9 +36,7 @@ def view(site: Site, look: Look, query: Mapping[str, str]) -> Context:
                 "licence": LICENCES[font.licence],
                 "asks": font.licence in UNLICENSED,
                 "used": key in used,
-                "letters": len(look.families[key].face.letters),
-                "scripts": ", ".join(look.families[key].scripts),
-                "capitals": look.families[key].facts.capitals,
+                **_about(look.families.get(key)),
             }
             for key, font in look.document.fonts.items()
         ],

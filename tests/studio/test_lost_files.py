@@ -1,0 +1,55 @@
+"""A stored file that is gone: every page of the site and of the studio still stands, and says so."""
+
+from __future__ import annotations
+
+import pytest
+from django.core.files.storage import default_storage
+from django.core.files.uploadedfile import SimpleUploadedFile
+from django.test import Client
+
+from tests.core.test_own_fonts import font
+from yemba.hosting import services as hosting
+from yemba.people.models import Person
+from yemba.sites import services as sites
+from yemba.sites.models import Site
+
+pytestmark = pytest.mark.django_db
+SAID = "The file of the font Kelp is no longer there; another stands in its place. Choose its file again."
+
+
+@pytest.fixture
+def lost(client: Client, site: Site, ines: Person) -> Site:
+    """Headings are set in a font of the owner's, whose file is gone."""
+    client.force_login(ines, backend="django.contrib.auth.backends.ModelBackend")
+    client.post(f"/sites/{site.slug}/font-upload/", {"file": SimpleUploadedFile("kelp.ttf", font())})
+    site.refresh_from_db()
+    ((key, own),) = sites.document(site).fonts.items()
+    sites.edit(site, "set-value", {"key": "type.heading", "value": key})
+    default_storage.delete(f"{own.files[0].file[:2]}/{own.files[0].file}")
+    site.refresh_from_db()
+    return site
+
+
+@pytest.mark.parametrize(
+    "desk", ["type/?show=fonts", "type/", "type/?show=sizes", "palette/", "header/", "pages/", "logo/"]
+)
+def test_every_desk_stands(client: Client, lost: Site, desk: str) -> None:
+    page = client.get(f"/sites/{lost.slug}/{desk}")
+    assert page.status_code == 200
+    if "fonts" in desk:
+        assert "Its file is no longer there." in page.content.decode()
+
+
+def test_the_check_says_so_and_the_site_goes_out_in_another(client: Client, lost: Site) -> None:
+    assert SAID in client.get(f"/sites/{lost.slug}/proof/").content.decode()
+    hosting.publish(lost)
+    live = Client(SERVER_NAME=f"{lost.slug}.localhost").get("/")
+    assert live.status_code == 200
+    assert "Kelp" not in live.content.decode()
+
+
+def test_the_file_brought_again_is_in_its_place(client: Client, lost: Site) -> None:
+    client.post(f"/sites/{lost.slug}/font-upload/", {"file": SimpleUploadedFile("kelp.ttf", font())})
+    lost.refresh_from_db()
+    assert sites.look(lost).face("h1").name == "Kelp"
+    assert SAID not in client.get(f"/sites/{lost.slug}/proof/").content.decode()
