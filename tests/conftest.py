@@ -8,7 +8,9 @@ from collections.abc import Collection, Hashable, Iterator
 from pathlib import Path
 
 import pytest
+from django.conf import settings as django_settings
 from django.test import Client
+from django.utils import translation
 from hypothesis import settings
 from playwright.sync_api import Browser
 
@@ -84,6 +86,12 @@ def fonts_are_cut_once() -> Iterator[None]:
     with pytest.MonkeyPatch.context() as patched:
         patched.setattr(fonts, "cut_apart", cut_once)
         yield
+
+
+@pytest.fixture(autouse=True)
+def in_english() -> None:
+    """Whatever language the test before spoke last."""
+    translation.activate(django_settings.LANGUAGE_CODE)
 
 
 @pytest.fixture(scope="session")

@@ -2,12 +2,16 @@
 
 from __future__ import annotations
 
+from io import BytesIO
+
 import pytest
 from django.core.files.storage import default_storage
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import Client
+from PIL import Image
 
 from tests.core.test_own_fonts import font
+from yemba.core.errors import Fault
 from yemba.hosting import services as hosting
 from yemba.people.models import Person
 from yemba.sites import services as sites
@@ -15,6 +19,37 @@ from yemba.sites.models import Site
 
 pytestmark = pytest.mark.django_db
 SAID = "The file of the font Kelp is no longer there; another stands in its place. Choose its file again."
+
+
+@pytest.fixture
+def pictureless(client: Client, site: Site, ines: Person) -> Site:
+    """The opening shows a picture, whose file is gone."""
+    client.force_login(ines, backend="django.contrib.auth.backends.ModelBackend")
+    out = BytesIO()
+    Image.new("RGB", (900, 600), "#224466").save(out, "PNG")
+    opening = next(one.key for one in sites.document(site).standing() if one.section.kind == "opening")
+    chosen = {"file": SimpleUploadedFile("quay.png", out.getvalue()), "use": "picture", "section": opening}
+    client.post(f"/sites/{site.slug}/upload/", chosen)
+    site.refresh_from_db()
+    ((_, picture),) = sites.document(site).pictures.items()
+    default_storage.delete(f"{picture.file[:2]}/{picture.file}")
+    return site
+
+
+@pytest.mark.parametrize("desk", ["proof/", "pictures/", "pages/"])
+def test_a_picture_that_is_gone_is_found_and_every_desk_stands(client: Client, pictureless: Site, desk: str) -> None:
+    page = client.get(f"/sites/{pictureless.slug}/{desk}")
+    assert page.status_code == 200
+    if desk == "proof/":
+        assert "The file of the picture quay.png is no longer there." in page.content.decode()
+
+
+def test_nothing_is_published_without_a_picture_that_is_gone(client: Client, pictureless: Site) -> None:
+    with pytest.raises(Fault, match=r"Nothing was published: the file of the picture quay\.png"):
+        hosting.publish(pictureless)
+    answer = client.post(f"/sites/{pictureless.slug}/publish/", follow=True)
+    assert "Nothing was published: the file of the picture quay.png" in answer.content.decode()
+    assert hosting.live_edition(pictureless) is None
 
 
 @pytest.fixture

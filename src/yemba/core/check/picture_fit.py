@@ -76,9 +76,12 @@ def _by_page(inspected: Inspected) -> dict[str, dict[str, list[Use]]]:
 
 
 def _weight(inspected: Inspected, key: str, places: list[Use]) -> int:
-    """Bytes that a phone loads of a picture: of the widest it is drawn."""
+    """Bytes that a phone loads of a picture: of the widest it is drawn; 0 where its file is gone."""
     widths = (round(_drawn(inspected.look, use, PHONE) * DENSITY) for use in places)
-    return max(inspected.weigh(inspected.look.pictures[key], width) for width in widths)
+    try:
+        return max(inspected.weigh(inspected.look.pictures[key], width) for width in widths)
+    except FileNotFoundError:
+        return 0
 
 
 def _section_of(use: Use) -> Place:

@@ -126,6 +126,13 @@ def leading_picture(look: Look, page: Page) -> Picture | None:
     return None
 
 
+def lost(look: Look) -> dict[str, Picture]:
+    """The pictures that are shown somewhere and whose files are gone, by id."""
+    used = {key: look.document.pictures[key] for key, places in uses(look.document).items() if places}
+    brought = {key: picture for key, picture in used.items() if not picture.collection}
+    return {key: picture for key, picture in brought.items() if not look.catalogue.is_stored(picture.file)}
+
+
 @by_identity("uses of pictures", most=8_000_000, weigh=lambda used: 1_000_000 + 300 * sum(map(len, used.values())))
 def uses(document: Document) -> dict[str, list[Use]]:
     """For every picture of the document the places that show it: design values, then sections as they stand."""

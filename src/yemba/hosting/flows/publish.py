@@ -13,6 +13,7 @@ from yemba.core.message import Message
 from yemba.core.site.dates import zone
 from yemba.core.site.document import Document
 from yemba.core.site.journal import next_due
+from yemba.core.site.pictures import lost
 from yemba.core.site.resolve import Look
 from yemba.hosting.fresh import watch
 from yemba.hosting.making import make_all
@@ -34,12 +35,13 @@ def publish(
     """Put `document`, or the draft, live as a new edition. Whole or not at all.
 
     `changes` says in words what differs from the edition before. A `plan` that this carries out is forgotten in the
-    same transaction, so that it is not carried out again; raises Fault ``called-off`` where it is no longer there.
+    same transaction, so that it is not carried out again. Raises Fault ``called-off`` where it is no longer there,
+    ``picture-gone``.
     """
     document = document or sites.document(site)
     moment = on or timezone.now()
     ready = rendering(document, on=moment, address=live_address(site))
-    manifest = make_all(site_files(ready))
+    manifest = _made(ready)
     with transaction.atomic():
         if plan and not Planned.objects.filter(pk=plan.pk, at=plan.at).delete()[0]:
             raise Fault("called-off", Message("This publishing was called off meanwhile."))
@@ -56,6 +58,21 @@ def publish(
         watch(edition, ready)
         make_live(site, edition, ready)
     return edition
+
+
+def _made(ready: Rendering) -> dict[str, str]:
+    """Every file of the site. Raises Fault ``picture-gone`` where the file of a picture is no longer there."""
+    try:
+        return make_all(site_files(ready))
+    except FileNotFoundError as error:
+        gone = [picture.name for picture in lost(ready.look).values()]
+        if not gone:
+            raise
+        sentence = Message(
+            "Nothing was published: the file of the picture {name} is no longer there. Replace it, or take it out.",
+            name=gone[0],
+        )
+        raise Fault("picture-gone", sentence) from error
 
 
 def make_live(site: Site, edition: Edition, ready: Rendering) -> None:

@@ -41,10 +41,10 @@ def publish(request: HttpRequest, slug: str) -> HttpResponse:
                 Message("Planned for {at} {zone_name}. Until then everything waits.", at=at, zone_name=zone_name(zone)),
             )
             return redirect("workbench", slug, "proof")
+        edition = hosting.publish(site, [editions.in_words(change) for change in going], document=document)
     except Fault as fault:
         messages.error(request, str(fault.sentence))
         return redirect("workbench", slug, "proof")
-    edition = hosting.publish(site, [editions.in_words(change) for change in going], document=document)
     along = Joined(", ", (change.subject for change in going if change.key not in ticked))
     if along:
         messages.success(request, Message("{along} came along.", along=along))
