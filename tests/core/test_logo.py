@@ -151,8 +151,17 @@ def bar(behind: Image.Image) -> bytes:
         (bar(Image.new("RGBA", (WIDTH, HEIGHT))), {TRIM}, (160, 40)),
         (png(on(flat(WHITE))), {TRIM}, (250, 120)),  # whether the hole of its ring is taken out is the owner's choice
         (png(on(flat(WHITE)).crop((40, 40, 290, 160))), set(), (250, 120)),
+        (bar(flat(Colour(140, 59, 42))), set(), (WIDTH, HEIGHT)),
+        (bar(flat(Colour(253, 252, 250))), {BACKGROUND, TRIM}, (160, 40)),
     ],
-    ids=["in a box", "with room round it", "a mark that closes some in", "with nothing to mend"],
+    ids=[
+        "in a box",
+        "with room round it",
+        "a mark that closes some in",
+        "with nothing to mend",
+        "on a plate",
+        "on paper",
+    ],
 )
 def test_what_asks_for_nobodys_choice_is_done_by_itself(data: bytes, acts: set[str], size: tuple[int, int]) -> None:
     logo, done = mended_by_itself(clean_picture(data, "logo.png"))

@@ -66,7 +66,7 @@ def _on_ground(inspected: Inspected, picture: Picture, part: str, ground: str) -
     reading = read_logo(data, picture.format)
     if not picture.version_of:
         box = list(_box(look, reading, part, ground))
-        yield from box or _room(reading)  # what takes the box out trims it too
+        yield from box or _room(reading)  # room within a box that is seen is no empty room yet
     yield from _pixels(look, picture)
     got = contrast_of_marks(data, picture.format, look.grounds[ground].fill)
     if got < EDGE and not reading.background:

@@ -15,7 +15,8 @@ import numpy as np
 from PIL import Image
 
 from yemba.core import apart
-from yemba.core.colour.srgb import Colour, from_hex
+from yemba.core.colour.contrast import ratio
+from yemba.core.colour.srgb import WHITE, Colour, from_hex
 from yemba.core.errors import Fault
 from yemba.core.message import Message
 from yemba.core.picture import cutout, recolour
@@ -29,6 +30,7 @@ _LOOKED_AT = 800  # px; the longest side that a logo is looked at in
 _KEPT = 1400  # px; the longest side that one is kept in: four times what the highest header draws of most
 _TRIED = 6  # shapes of a drawing, from its lowest, that may be its background
 _SHAPES = ("rect", "path", "polygon", "circle", "ellipse")
+_PAPER = 1.1  # contrast to white up to which a background is the paper that a logo was drawn on
 _SECONDS, _PATIENCE = 15.0, 600.0
 
 
@@ -60,9 +62,12 @@ def mended(data: bytes, form: str, act: str) -> CleanPicture:
 
 
 def mended_by_itself(brought: CleanPicture) -> tuple[CleanPicture, frozenset[str]]:
-    """A logo with all done that asks for nobody's choice, and what this was: BACKGROUND where no mark closes any of it
-    in, TRIM. It stays as it was brought where it cannot be mended."""
+    """A logo with all done that asks for nobody's choice, and what this was: BACKGROUND where it is white and no mark
+    closes any of it in, TRIM. It stays as it was brought where it cannot be mended, and where it has a colour behind
+    its marks, which may well be its plate."""
     logo, reading = brought, read_logo(brought.data, brought.format)
+    if reading.background and ratio(from_hex(reading.background), WHITE) > _PAPER:
+        return brought, frozenset()
     had_room = reading.room > 0
     takes_out = bool(reading.background) and not reading.enclosed
     try:
