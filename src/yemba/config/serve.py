@@ -39,7 +39,9 @@ def post_worker_init(worker: Any) -> None:
     from yemba.core.change.command import commands  # the application is loaded by now
     from yemba.render.fonts import read_ahead
     from yemba.sites.catalogue import catalogue
+    from yemba.studio.patch import rehearse
 
     read_ahead(catalogue().families.values())
     commands()
+    rehearse()
     util.close_graceful = partial(util.close_graceful, timeout=_LINGER)

@@ -7,15 +7,20 @@ from datetime import date
 from typing import Any, NamedTuple
 
 from yemba.core.cache import Cache
+from yemba.core.change.command import read_command
+from yemba.core.change.operation import apply
 from yemba.core.site.document import Document
 from yemba.core.site.feeds import addresses
 from yemba.core.site.frame import sidebar_on
+from yemba.core.site.ids import new_id
+from yemba.core.site.resolve import Look
 from yemba.hosting.services import rendering
 from yemba.render.files import style_names
 from yemba.render.page import fragments, path_of
 from yemba.render.recorder import Answers
 from yemba.render.style import style
-from yemba.sites import feeds
+from yemba.sites import feeds, starter
+from yemba.sites.catalogue import catalogue
 
 
 class PageState(NamedTuple):
@@ -34,6 +39,16 @@ _STATES: Cache[tuple[int, str], PageState] = Cache(
     most=8_000_000,
     weigh=lambda state: 300_000 + sum(map(len, state.markup.values())),
 )
+
+
+def rehearse() -> None:
+    """Make a patch of a site that nobody has, so that the first who drags a colour does not wait until the templates
+    of fragments, the words of a language and the rules of a stylesheet are read."""
+    shipped = catalogue()
+    before = starter.document("Rehearsal", next(iter(shipped.templates)), shipped, new_id)
+    colour = Look(before, shipped).value("palette")[0]["id"]
+    command = read_command("set-colour", {"colour": colour, "hex": "#123456"})
+    patch(before, apply(before, command.plan(Look(before, shipped), new_id)), before.order[0], ())
 
 
 def patch(
