@@ -198,11 +198,13 @@ def _lines(room: _Room, widths: Sequence[float]) -> list[list[float]]:
 def _split(room: _Room) -> tuple[list[Box], float]:
     """Half of the menu on each side of the title, the tagline below; and how high they are together."""
     header, title = room.header, _title(room)
-    below = _AIR + header.faces.tagline.lines(1) if header.contents.tagline and room.tagline else 0.0
+    has_tagline = header.contents.tagline and room.tagline
+    below = _AIR + header.faces.tagline.lines(1) if has_tagline else 0.0
     height = max(header.least.wide, 2 * _AIR + title.height + below)
     boxes = list(_around(room, title, (height - below) / 2))
     if below:
-        x, y = (room.window - header.tagline) / 2, (height - below + title.height) / 2 + _AIR
+        x = (room.window - header.tagline) / 2
+        y = (height - below + title.height) / 2 + _AIR
         boxes.append(Box(SMALL, x, y, header.tagline, below - _AIR))
     return boxes, height
 
@@ -264,6 +266,17 @@ def _rows(room: _Room) -> tuple[list[Box], float]:
     return boxes, height
 
 
+def _start_of_tagline(room: _Room, row: Sequence[str]) -> float:
+    width, (start, end) = room.header.tagline, room.edges
+    if len(row) == 1:
+        return (room.window - width) / 2
+    if row[0] == "tagline":
+        return start
+    if row[-1] == "tagline":
+        return end - width
+    return min(start + room.header.title + BETWEEN, end - width)
+
+
 def _placed(room: _Room, piece: str, row: Sequence[str], top: float, tall: float) -> Iterator[Box]:
     """A piece in its row: alone in the middle, else the title at the start and the others at the end; a tagline between
     title and menu behind the title."""
@@ -273,9 +286,7 @@ def _placed(room: _Room, piece: str, row: Sequence[str], top: float, tall: float
         x = (room.window - title.width) / 2 if alone else start
         yield title._replace(x=x, y=top + (tall - title.height) / 2)
     elif piece == "tagline":
-        middle, behind, last = (room.window - header.tagline) / 2, start + header.title + BETWEEN, end - header.tagline
-        x = middle if alone else start if row[0] == piece else last if row[-1] == piece else min(behind, last)
-        yield Box(SMALL, x, top, header.tagline, header.faces.tagline.lines(1))
+        yield Box(SMALL, _start_of_tagline(room, row), top, header.tagline, header.faces.tagline.lines(1))
     elif header.arrangement.equal:
         yield from _equal_parts(room, top + (tall - room.height) / 2)
     else:

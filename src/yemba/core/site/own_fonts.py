@@ -40,10 +40,10 @@ def _off(font: OwnFont) -> tuple[bool, int, int]:
 
 def own_families(document: Document, catalogue: Catalogue) -> dict[str, Family]:
     """By id, as the document keeps them, but for those of which a file is gone."""
-    return {key: _family(key, own, catalogue) for key, own in document.fonts.items() if not gone(own, catalogue)}
+    return {key: _family(key, own, catalogue) for key, own in document.fonts.items() if not _lacks_file(own, catalogue)}
 
 
-def gone(own: OwnFamily, catalogue: Catalogue) -> bool:
+def _lacks_file(own: OwnFamily, catalogue: Catalogue) -> bool:
     """Whether the store has lost a file of it."""
     return not all(catalogue.is_stored(file.file) for file in own.files)
 

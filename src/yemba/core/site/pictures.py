@@ -126,11 +126,15 @@ def leading_picture(look: Look, page: Page) -> Picture | None:
     return None
 
 
-def lost(look: Look) -> dict[str, Picture]:
-    """The pictures that are shown somewhere and whose files are gone, by id."""
-    used = {key: look.document.pictures[key] for key, places in uses(look.document).items() if places}
-    brought = {key: picture for key, picture in used.items() if not picture.collection}
-    return {key: picture for key, picture in brought.items() if not look.catalogue.is_stored(picture.file)}
+def missing_pictures(look: Look) -> dict[str, Picture]:
+    """The pictures that are shown somewhere and whose files the store lacks, by id."""
+    missing = {}
+    for key, places in uses(look.document).items():
+        picture = look.document.pictures[key]
+        is_file = not picture.collection
+        if places and is_file and not look.catalogue.is_stored(picture.file):
+            missing[key] = picture
+    return missing
 
 
 @by_identity("uses of pictures", most=8_000_000, weigh=lambda used: 1_000_000 + 300 * sum(map(len, used.values())))

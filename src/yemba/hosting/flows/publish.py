@@ -13,7 +13,7 @@ from yemba.core.message import Message
 from yemba.core.site.dates import zone
 from yemba.core.site.document import Document
 from yemba.core.site.journal import next_due
-from yemba.core.site.pictures import lost
+from yemba.core.site.pictures import missing_pictures
 from yemba.core.site.resolve import Look
 from yemba.hosting.fresh import watch
 from yemba.hosting.making import make_all
@@ -65,12 +65,12 @@ def _made(ready: Rendering) -> dict[str, str]:
     try:
         return make_all(site_files(ready))
     except FileNotFoundError as error:
-        gone = [picture.name for picture in lost(ready.look).values()]
-        if not gone:
+        missing = list(missing_pictures(ready.look).values())
+        if not missing:
             raise
         sentence = Message(
             "Nothing was published: the file of the picture {name} is no longer there. Replace it, or take it out.",
-            name=gone[0],
+            name=missing[0].name,
         )
         raise Fault("picture-gone", sentence) from error
 
