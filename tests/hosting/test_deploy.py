@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import gc
 from collections.abc import Callable
 from datetime import timedelta
 from pathlib import Path
@@ -10,7 +11,9 @@ from typing import Any
 
 import pytest
 from django.utils import timezone
+from gunicorn import util
 
+from yemba.config import serve
 from yemba.hosting import deploy
 from yemba.hosting.deploy import missing
 from yemba.hosting.models import Planned
@@ -70,3 +73,13 @@ def test_a_folder_open_to_all_and_styles_not_collected_are_named(public: Any, mo
 def test_a_publishing_that_nobody_calls_for_is_named(public: Any, site: Site) -> None:
     Planned.objects.create(site=site, at=timezone.now() - timedelta(minutes=11), document=site.document)
     assert ids() == {"yemba.W004"}
+
+
+def test_what_a_worker_reads_ahead_is_left_out_of_collections(monkeypatch: pytest.MonkeyPatch) -> None:
+    monkeypatch.setattr(util, "close_graceful", util.close_graceful)
+    frozen = gc.get_freeze_count()
+    try:
+        serve.post_worker_init(None)
+        assert gc.get_freeze_count() > frozen + 10_000
+    finally:
+        gc.unfreeze()

@@ -362,6 +362,10 @@ class Document(Strict):
         yield from ((("pages", key), self.pages[key]) for key in self.order)
         yield from ((("shared", key), self.shared[key]) for key in sorted(self.shared))
 
+    def holding(self) -> list[Holder]:
+        """As `holders`, without their paths."""
+        return [*map(self.pages.__getitem__, self.order), *map(self.shared.__getitem__, sorted(self.shared))]
+
     def holder(self, path: tuple[str, str]) -> Holder:
         """What is at such a path; an empty one for a part that has no section yet. Raises Fault ``gone``."""
         return self.page(path[1]) if path[0] == "pages" else self.shared.get(path[1], Holder())
@@ -373,21 +377,19 @@ class Document(Strict):
 
     def one_offs(self) -> list[dict[str, str]]:
         """What is set apart at each text that has anything set apart."""
-        return _one_offs_of(self)
+        return _one_offs_of(*self.holding())
 
-    def on_pictures(self) -> Iterator[Section]:
+    def on_pictures(self) -> list[Section]:
         """Every section that names a picture behind it."""
-        for _, holder in self.holders():
-            yield from _on_pictures_in(holder)
+        return _on_pictures_of(*self.holding())
 
-    def drawn_behind(self) -> Iterator[Section]:
+    def drawn_behind(self) -> list[Section]:
         """Every section behind whose words something is drawn by the stylesheet, or shows through."""
-        for _, holder in self.holders():
-            yield from _drawn_behind_in(holder)
+        return _drawn_behind_of(*self.holding())
 
     def kinds_on_grounds(self) -> set[tuple[str, str | None]]:
         """Every kind of section there is, with each ground that is stored for one of it."""
-        return {pair for _, holder in self.holders() for pair in _kinds_on_grounds_in(holder)}
+        return _kinds_on_grounds_of(*self.holding())
 
     def section(self, section: str) -> Standing:
         """Raises Fault ``gone``."""
@@ -455,8 +457,8 @@ def _composed(own: Page, shared: Holder, language: str) -> Page:
 
 
 @by_document("one-offs of sites")
-def _one_offs_of(document: Document) -> list[dict[str, str]]:
-    return [stored for _, holder in document.holders() for stored in _one_offs_in(holder)]
+def _one_offs_of(*holders: Holder) -> list[dict[str, str]]:
+    return [stored for holder in holders for stored in _one_offs_in(holder)]
 
 
 @by_identity("one-offs of pages", most=1_000_000, weigh=_each_a_pointer)
@@ -464,14 +466,29 @@ def _one_offs_in(holder: Holder) -> list[dict[str, str]]:
     return [stored for _, section in holder.ordered() for stored in section.one_offs.values()]
 
 
+@by_document("kinds and grounds of sites")
+def _kinds_on_grounds_of(*holders: Holder) -> set[tuple[str, str | None]]:
+    return {pair for holder in holders for pair in _kinds_on_grounds_in(holder)}
+
+
 @by_identity("kinds and grounds of pages", most=1_000_000, weigh=_each_a_pointer)
 def _kinds_on_grounds_in(holder: Holder) -> set[tuple[str, str | None]]:
     return {(section.kind, section.ground) for section in holder.sections.values()}
 
 
+@by_document("sections on pictures of sites")
+def _on_pictures_of(*holders: Holder) -> list[Section]:
+    return [section for holder in holders for section in _on_pictures_in(holder)]
+
+
 @by_identity("sections on pictures", most=1_000_000, weigh=_each_a_pointer)
 def _on_pictures_in(holder: Holder) -> list[Section]:
     return [section for _, section in holder.ordered() if section.fields.get("backdrop")]
+
+
+@by_document("sections on gradients and patterns of sites")
+def _drawn_behind_of(*holders: Holder) -> list[Section]:
+    return [section for holder in holders for section in _drawn_behind_in(holder)]
 
 
 @by_identity("sections on gradients and patterns", most=1_000_000, weigh=_each_a_pointer)

@@ -35,10 +35,14 @@ def entries_of(calendar: CalendarFile) -> Fetched:
     return Fetched(tuple(entries.items()))
 
 
-@by_document("feeds of sites")
 def addresses(document: Document) -> list[str]:
     """The address of each feed that is shown, each once."""
-    return list(dict.fromkeys(address for _, holder in document.holders() for address in _addresses_in(holder)))
+    return _addresses_of(*document.holding())
+
+
+@by_document("feeds of sites")
+def _addresses_of(*holders: Holder) -> list[str]:
+    return list(dict.fromkeys(address for holder in holders for address in _addresses_in(holder)))
 
 
 @by_identity("feeds of pages", most=1_000_000, weigh=lambda listed: 56 + 200 * len(listed))

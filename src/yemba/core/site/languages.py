@@ -69,9 +69,11 @@ def in_shown(document: Document, page: str) -> str:
 
 def home(document: Document, language: str) -> str:
     """The page a language begins with: the first page's version, else the first of its pages; "" where it has none."""
-    own = (key for key, page in document.published_pages() if (page.language or MAIN) == language)
     first = version(document, document.order[0], language)
-    return first if first and document.is_published(first) else next(own, "")
+    if first and document.is_published(first):
+        return first
+    own = (key for key, page in document.published_pages() if (page.language or MAIN) == language)
+    return next(own, "")
 
 
 def is_shown(section: Section, language: str) -> bool:

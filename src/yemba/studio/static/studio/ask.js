@@ -10,11 +10,12 @@ const lost = (why, key, values) => ({ lost: why, error: { sentence: sentence(key
 
 function light(form) {
   let letters = 0;
-  for (const [, value] of form ?? []) letters += typeof value === "string" ? value.length : LIGHT;
+  for (const [, value] of form) letters += typeof value === "string" ? value.length : LIGHT;
   return letters < LIGHT;
 }
 
-export async function ask(address, form, signal) {
+// One that `outlives` its page takes Chromium longer on its way: only what is to be kept is asked so.
+export async function ask(address, form, { signal, outlives = false } = {}) {
   form?.delete("csrfmiddlewaretoken"); // the one in the page may be from before one signed in again
   const asked = new AbortController();
   const late = setTimeout(() => asked.abort(), PATIENCE);
@@ -24,7 +25,7 @@ export async function ask(address, form, signal) {
       method: form ? "POST" : "GET",
       body: form,
       headers: { Accept: "application/json", ...(form && { "X-CSRFToken": token() }) },
-      keepalive: Boolean(form) && light(form),
+      keepalive: outlives && light(form),
       signal: asked.signal,
     });
     if (response.status === 401 || response.status === 403) return lost("signed_out", "signed_out");

@@ -44,7 +44,7 @@ export async function now() {
   const mine = new AbortController();
   going = mine;
   const address = location.href;
-  const answer = await ask(address, undefined, mine.signal);
+  const answer = await ask(address, undefined, { signal: mine.signal });
   if (going !== mine) return;
   going = null;
   drawing(false);

@@ -99,7 +99,7 @@ function post(asked) {
   const { revision, chapter, window, token } = asked;
   for (const [name, value] of Object.entries({ revision, chapter, window, token, window_page: state.page }))
     data.set(name, value);
-  return ask(asked.address, data);
+  return ask(asked.address, data, { outlives: true });
 }
 
 // The form a request came from, where it stands and is still about the same thing.
