@@ -10,6 +10,7 @@ from django.contrib.auth.views import LoginView, LogoutView
 from django.db.models import F
 from django.http import Http404, HttpRequest, HttpResponse, JsonResponse
 from django.shortcuts import get_object_or_404, redirect, render
+from django.utils.http import url_has_allowed_host_and_scheme
 from django.views.decorators.http import require_POST
 
 from yemba.core.message import Message
@@ -77,8 +78,10 @@ def sign_up(request: HttpRequest) -> HttpResponse:
 
 @require_POST
 def enter_the_demo(request: HttpRequest) -> HttpResponse:
-    """Enter as Ines without a password. Outside demo mode this address does not exist."""
+    """Enter as Ines without a password, and go on to `next`. Outside demo mode this address does not exist."""
     if not settings.DEMO:
         raise Http404
     login(request, get_object_or_404(Person, email=DEMO_ADDRESS), backend=_BACKEND)
-    return redirect("sites")
+    wanted = request.POST.get("next", "")
+    is_ours = url_has_allowed_host_and_scheme(wanted, {request.get_host()}, require_https=request.is_secure())
+    return redirect(wanted if is_ours else "sites")
