@@ -52,7 +52,7 @@ function restore({ values, files }) {
   const note = document.getElementById("typed-note");
   const missing = note.querySelector("[data-files]");
   missing.hidden = !files.length;
-  missing.querySelector("b").textContent = files.join(", ");
+  missing.querySelector("[data-names]").textContent = files.join(", ");
   note.hidden = !files.length && JSON.stringify(typed().values) === before;
 }
 
