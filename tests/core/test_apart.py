@@ -96,7 +96,7 @@ def test_what_hangs_crashes_or_fills_the_memory_is_ended_and_the_next_is_served(
 
 def test_what_takes_too_much_of_the_processor_is_not_tried_again(pool: apart.Pool) -> None:
     with pytest.raises(apart.TooMuch):
-        pool.do("toil", 0.3, 10, {})
+        pool.do("toil", 1, 10, {})
 
 
 def test_time_that_the_machine_stood_still_is_not_counted(pool: apart.Pool) -> None:
