@@ -57,6 +57,15 @@ def test_content_reaches_its_own_section_alone(document: Document, catalogue: Ca
     assert of_change(one(document, after, catalogue), was) == [Spot(home, opening)] == reach(was, now)
 
 
+def test_an_address_with_more_steps_rewrites_what_leads_on_from_there(document: Document) -> None:
+    page = document.order[0]
+    deeper = document.pages[page].model_copy(update={"slug": "far/away"})
+    was, now = state(document), state(document.model_copy(update={"pages": document.pages | {page: deeper}}))
+    rewritten = {place for place in deeper.order if was.markup(page, place) != now.markup(page, place)}
+    assert rewritten
+    assert rewritten <= {spot.place for spot in reach(was, now) if spot.page == page}
+
+
 def test_a_change_is_of_the_part_that_it_sets_or_fills(document: Document, catalogue: Catalogue) -> None:
     sidebar = do(document, catalogue, "set-value", key="sidebar.side", value="start")
     filled = do(document, catalogue, "add-section", part="sidebar", kind="hours-and-place")

@@ -38,6 +38,7 @@ HEADING = '<section class="section"><h2 class="title">Words</h2></section>'
         ("h3 { color: var(--ink); }", set()),
         ("h2 { color: var( --ink , red); }", {"ink"}),
         ("h2 { color: var(--ink); } .title { color: var(--red); }", {"red"}),
+        ("h2 { color: var(--ink); } a:hover, h2 { color: var(--red); }", {"red"}),
         (".title { color: var(--red); } h2 { color: var(--ink); }", {"red"}),
         ("h2 { color: var(--ink); } h2 { color: var(--red); }", {"red"}),
         ("h2 { color: var(--ink); } h2:hover { color: var(--red); }", {"ink", "red"}),
