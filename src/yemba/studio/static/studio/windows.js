@@ -22,7 +22,13 @@ class Windows {
       const from = this.frames.find((frame) => frame.contentWindow === event.source);
       if (from && event.origin === config.origin) handle(event.data, from.id);
     });
-    this.say({ type: "hello" }); // one that was ready before anybody listened says so again
+    // One that was ready before anybody listened says so again; one that is still to come has no address yet.
+    for (const frame of this.frames) frame.contentWindow.postMessage({ type: "hello" }, "*");
+  }
+
+  // One that is still loading is told of all when it is ready.
+  tell(frame, message) {
+    if (!this.loading.has(frame.id)) frame.contentWindow.postMessage(message, config.origin);
   }
 
   resize() {
@@ -37,7 +43,7 @@ class Windows {
       frame.style.top = `${top}px`;
       const room = Math.max(pane.clientWidth, width * scale);
       frame.style.left = `${(room - width * scale) / 2}px`;
-      frame.contentWindow.postMessage({ type: "scale", scale }, config.origin);
+      this.tell(frame, { type: "scale", scale });
       pane.querySelector(".pane-edge").style.left = `${(room + width * scale) / 2}px`;
     }
     this.sayScale();
@@ -87,29 +93,27 @@ class Windows {
   say(message, except) {
     if (message.type === "patch" && this.loading.size) this.missed = true;
     for (const frame of this.frames) {
-      if (frame.id !== except) frame.contentWindow.postMessage(message, config.origin);
+      if (frame.id !== except) this.tell(frame, message);
     }
   }
 
   // The bar for words that are written in a window, with what they can lead to.
   tools(name, markup) {
-    const frame = document.getElementById(name);
-    const message = { type: "tools", markup, links: state.links };
-    frame.contentWindow.postMessage(message, config.origin);
+    this.tell(document.getElementById(name), { type: "tools", markup, links: state.links });
   }
 
   // Words of a field are written where they stand, in the wide window, which takes the focus.
   write(what) {
     const [wide] = this.frames;
     wide.contentWindow.focus();
-    wide.contentWindow.postMessage({ type: "write", ...what }, config.origin);
+    this.tell(wide, { type: "write", ...what });
   }
 
   // A window says that it is there: whether it may show an older state than the one that stands.
   ready(name) {
     this.loading.delete(name);
     const frame = document.getElementById(name);
-    frame.contentWindow.postMessage({ type: "scale", scale: this.scale(frame) }, config.origin);
+    this.tell(frame, { type: "scale", scale: this.scale(frame) });
     const missed = this.missed && !this.loading.size;
     if (missed) this.missed = false;
     return missed;
