@@ -18,7 +18,7 @@ from yemba.core.colour.srgb import from_hex
 from yemba.core.errors import Fault
 from yemba.core.site.document import Document
 from yemba.core.site.ids import new_id
-from yemba.core.site.one_offs import PROPERTIES, apart, level_of, one_offs
+from yemba.core.site.one_offs import PROPERTIES, apart, faces_of_one_offs, level_of, one_offs, weights_of_one_offs
 from yemba.core.site.resolve import Look
 from yemba.core.site.starter import starter as starter_section
 from yemba.core.type.levels import LEVELS
@@ -100,8 +100,16 @@ def test_the_list_says_what_the_sheet_would_give() -> None:
     assert told["colour"].where == "Opening on Home"
 
 
+def test_faces_and_weights_that_are_set_apart_go_out_with_the_site() -> None:
+    look = Look(APART, CATALOGUE)
+    assert (faces_of_one_offs(look), weights_of_one_offs(look)) == ([look.families["lora"]], [300])
+    start = Look(START, CATALOGUE)
+    assert (faces_of_one_offs(start), weights_of_one_offs(start)) == ([], [])
+
+
 def test_one_some_and_all_go_back() -> None:
     keys = [one.key for one in one_offs(Look(APART, CATALOGUE))]
+    assert set(keys) == {f"{OPENING}/one_offs/heading/{what}" for what in GIVEN}
     one = do(APART, "return-one-offs", ones=keys[0])
     assert len(one_offs(Look(one, CATALOGUE))) == 5
     some = do(APART, "return-one-offs", ones=keys[:3])
