@@ -196,6 +196,17 @@ def test_half_a_word_is_kept_when_the_page_is_left(bench: Page) -> None:
     assert words("opening", "heading").endswith(" and wa")
 
 
+@pytest.mark.opens("palette/")
+def test_a_colour_moved_by_a_key_is_kept_when_the_page_is_left_at_once(bench: Page) -> None:
+    def first() -> str:
+        return str(sites.look(Site.objects.get(slug="saltmarsh")).value("palette")[0]["hex"])
+
+    before = first()
+    bench.locator(".plane svg").press("ArrowLeft")
+    bench.evaluate("() => location.reload()")
+    before_long(bench, lambda: first() != before, True)
+
+
 @pytest.mark.parametrize("body", ["no", '{"error": {"sentence": "Something broke. (Number 1f2e3d)", "field": ""}}'])
 def test_a_server_that_fails_is_told_of_and_nothing_is_called_kept_or_undone(bench: Page, body: str) -> None:
 

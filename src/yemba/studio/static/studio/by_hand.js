@@ -1,5 +1,5 @@
 // Something moved on a surface by a pointer or by arrow keys, shown while it moves and kept as one gesture.
-const REST = 350; // ms without a key after which a row of keys has ended
+const REST = 600; // ms without a key after which a row of keys has ended: one looks at what each does
 const ARROWS = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] };
 
 // `surface` takes the pointer, `keys` the arrows. `point(across, down, event)` is told shares of the surface, 0 to 1;
@@ -26,7 +26,7 @@ export function byHand({ surface, keys, gestures, form, point, step, done }) {
 
   surface.addEventListener("pointerdown", (event) => {
     surface.setPointerCapture(event.pointerId);
-    gesture = gestures.begin();
+    gesture = gestures.begin(keep);
     at(event);
   });
   surface.addEventListener("pointermove", (event) => surface.hasPointerCapture(event.pointerId) && at(event));
@@ -36,7 +36,7 @@ export function byHand({ surface, keys, gestures, form, point, step, done }) {
     if (!arrow) return;
     event.preventDefault();
     clearTimeout(resting);
-    if (!begun) gesture = gestures.begin();
+    if (!begun) gesture = gestures.begin(keep);
     begun = true;
     step(...arrow, event.shiftKey, event);
   });

@@ -296,6 +296,7 @@ addEventListener("beforeunload", (event) => {
   if (state.writing || alone || unsent || files.length) event.preventDefault();
 });
 addEventListener("pagehide", () => {
+  gestures.going?.();
   for (const form of heldForms()) {
     const refused = form?.querySelector("[aria-invalid=true]");
     if (form?.dataset.edit === "change" && !refused) send(form);
@@ -306,13 +307,16 @@ addEventListener("pagehide", () => {
 // --- for the instruments: a form sent as one gesture while it streams
 export const gestures = {
   limits: config.limits,
-  begin() {
+  going: null, // what keeps the row of keys, or the drag, that has not ended
+  begin(keep) {
     state.moving = true;
+    this.going = keep;
     state.gesture = `g${Date.now().toString(36)}${Math.random().toString(36).slice(2, 6)}`;
     return state.gesture;
   },
   rest() {
     state.moving = false;
+    this.going = null;
     dispatchEvent(new Event("hand-rests"));
   },
   end(which) {
