@@ -2,8 +2,11 @@
 
 from __future__ import annotations
 
+from typing import Any
+
 import pytest
 from django.test import Client
+from django.urls import reverse
 
 from yemba.hosting.services import draft_token
 from yemba.people.models import Person
@@ -37,3 +40,20 @@ def test_pages_of_a_person_are_kept_by_no_browser(client: Client, ines: Person, 
     client.force_login(ines, backend="django.contrib.auth.backends.ModelBackend")
     for address in ("/sites/", "/sites/saltmarsh/palette/", "/brand-sheets/"):
         assert client.get(address)["Cache-Control"] == "no-store"
+
+
+@pytest.mark.parametrize(
+    ("wanted", "leads"),
+    [
+        ("/sites/new/", "/sites/new/"),
+        ("", "/sites/"),
+        ("https://elsewhere.example/", "/sites/"),
+        ("//elsewhere.example", "/sites/"),
+        ("javascript:alert(1)", "/sites/"),
+    ],
+)
+def test_the_door_of_the_demo_leads_on_within_the_studio_alone(
+    client: Client, ines: Person, settings: Any, wanted: str, leads: str
+) -> None:
+    settings.DEMO = True
+    assert client.post(reverse("enter-the-demo"), {"next": wanted})["Location"] == leads

@@ -98,5 +98,5 @@ def by_identity(owner: str, most: int, weigh: Callable[[Any], int]) -> Callable[
 
 def by_document(owner: str) -> Callable[[F], F]:
     """As ``by_identity``, for what follows from a whole document, or from all its pages and parts: kept for the last
-    ten, since each is held with it. What an edit leaves all of these alone with is not worked out again."""
+    ten, since each is held with it. An edit that touches none of them has nothing worked out again."""
     return by_identity(owner, most=600_000, weigh=lambda _: 60_000)

@@ -182,8 +182,8 @@ def panels(request: HttpRequest, site: Site, chapter: str, query: dict[str, str]
 def _scripts() -> list[str]:
     """The modules of the workbench: asked for all at once, since each names the next only when it is there."""
     root = Path(__file__).parent / "static"
-    modules = (file for folder in ("studio", "vendored") for file in sorted((root / folder).glob("*.js")))
-    return [file.relative_to(root).as_posix() for file in modules if file.name not in _OTHER_SCRIPTS]
+    files = sorted([*root.glob("studio/*.js"), *root.glob("vendored/*.js")])
+    return [file.relative_to(root).as_posix() for file in files if file.name not in _OTHER_SCRIPTS]
 
 
 _OTHER_SCRIPTS = {"begin.js", "try_on.js"}
@@ -192,8 +192,8 @@ _OTHER_SCRIPTS = {"begin.js", "try_on.js"}
 def _import_map() -> str:
     """Where each of them is, by the address under which another imports it (HTML standard, 8.1.6.2, as JSON): a
     collected file has the digest of what it holds in its name, and would be asked for under both."""
-    found = {urljoin(settings.STATIC_URL, name): static(name) for name in _scripts()}
-    return mark_safe(json.dumps({"imports": found}).replace("<", "\\u003c"))
+    imports = {urljoin(settings.STATIC_URL, name): static(name) for name in _scripts()}
+    return mark_safe(json.dumps({"imports": imports}).replace("<", "\\u003c"))
 
 
 def draft_base(request: HttpRequest, site: Site) -> str:
