@@ -6,6 +6,7 @@ import os
 import shutil
 from collections.abc import Collection, Hashable, Iterator
 from pathlib import Path
+from typing import Any
 
 import pytest
 from django.conf import settings as django_settings
@@ -13,8 +14,9 @@ from django.test import Client
 from django.utils import translation
 from hypothesis import settings
 from playwright.sync_api import Browser
+from xdist.scheduler import LoadScopeScheduling
 
-from tests.demo import folder
+from tests.demo import shared
 from yemba.catalogue import catalogue as shipped
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
@@ -34,6 +36,20 @@ settings.register_profile("searching", deadline=None, print_blob=True)
 settings.load_profile(os.environ.get("HYPOTHESIS", "same-every-time"))
 
 ASSETS = Path(__file__).parent.parent / "assets"
+TOGETHER = ("published", "header_sweep", "header_surface", "header_stays", "navigation")
+"""Modules of browser tests that make something once for all of theirs: one worker runs all of a module."""
+
+
+class Scheduling(LoadScopeScheduling):
+    """Each test goes to whichever worker is free, those of a module that stays together to one."""
+
+    def _split_scope(self, nodeid: str) -> str:
+        module = nodeid.partition("::")[0]
+        return module if module.removeprefix("tests/browser/test_").removesuffix(".py") in TOGETHER else nodeid
+
+
+def pytest_xdist_make_scheduler(config: pytest.Config, log: Any) -> Scheduling:
+    return Scheduling(config, log)
 
 
 def needs(reason: str, there: bool) -> None:
@@ -61,7 +77,7 @@ def judges() -> None:
 @pytest.fixture(scope="session")
 def demo_kept(tmp_path_factory: pytest.TempPathFactory) -> Path:
     """A folder for the demo as it was first loaded: its rows and its files."""
-    return folder(tmp_path_factory)
+    return shared(tmp_path_factory, "demo")
 
 
 @pytest.fixture(scope="session")

@@ -21,12 +21,12 @@ from yemba.sites.models import Site
 APPS = ("people", "sites", "hosting")
 
 
-def folder(places: pytest.TempPathFactory) -> Path:
-    """Where it is kept: one folder for all workers of a run."""
+def shared(places: pytest.TempPathFactory, name: str) -> Path:
+    """A folder for all workers of a run."""
     base = places.getbasetemp()
-    kept = (base.parent if "PYTEST_XDIST_WORKER" in os.environ else base) / "demo"
-    kept.mkdir(exist_ok=True)
-    return kept
+    folder = (base.parent if "PYTEST_XDIST_WORKER" in os.environ else base) / name
+    folder.mkdir(exist_ok=True)
+    return folder
 
 
 def put(kept: Path) -> Site:

@@ -2,10 +2,13 @@
 
 from __future__ import annotations
 
+import os
 import re
 from collections.abc import Iterator
 from functools import cache
+from hashlib import sha256
 from pathlib import Path
+from threading import get_ident
 
 import pytest
 from django.conf import settings
@@ -14,10 +17,12 @@ from fontTools.ttLib import TTFont
 from playwright.sync_api import Browser, BrowserContext, Page, expect
 
 from tests.browser.hands import eventually
-from tests.demo import put
+from tests.demo import put, shared
 from yemba.catalogue import FONTS
 from yemba.core.picture import sizes
+from yemba.core.picture.rendition import AS_IT_IS, Rendition
 from yemba.demo import scenario
+from yemba.hosting import making
 from yemba.render import files
 from yemba.sites.models import Site
 
@@ -35,11 +40,25 @@ def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
 
 
 @pytest.fixture(scope="session", autouse=True)
-def pictures_are_made_once() -> Iterator[None]:
-    """Each test begins with an empty database; the demo's drawings and their sizes are the same every time."""
+def pictures_are_made_once(tmp_path_factory: pytest.TempPathFactory) -> Iterator[None]:
+    """Each test begins with an empty database; the demo's drawings and their sizes are the same every time, and a
+    worker takes the sizes that another has made."""
+    kept = shared(tmp_path_factory, "sizes")
+
+    @cache
+    def resized_once(data: bytes, width: int, form: str, rendition: Rendition = AS_IT_IS) -> bytes:
+        about = sha256(data, usedforsecurity=False).hexdigest(), width, form, rendition
+        file = kept / sha256(repr(about).encode()).hexdigest()
+        if not file.exists():
+            written = file.with_suffix(f".{os.getpid()}-{get_ident()}")
+            written.write_bytes(sizes.resized(data, width, form, rendition))
+            written.replace(file)
+        return file.read_bytes()
+
     with pytest.MonkeyPatch.context() as patched:
-        for module, name in ((files, "resized"), (scenario, "render")):
-            patched.setattr(module, name, cache(getattr(module, name)))
+        patched.setattr(files, "resized", resized_once)
+        patched.setattr(making, "resized", resized_once)
+        patched.setattr(scenario, "render", cache(scenario.render))
         patched.setitem(sizes._OPTIONS["avif"], "speed", 10)  # how small they come out is no matter here
         patched.setitem(sizes._OPTIONS["webp"], "method", 0)
         yield

@@ -18,7 +18,7 @@ from yemba.hosting import services as hosting
 from yemba.sites import services as sites
 from yemba.sites.models import Site
 
-pytestmark = [pytest.mark.browser, pytest.mark.django_db(transaction=True), pytest.mark.xdist_group("header-stays")]
+pytestmark = [pytest.mark.browser, pytest.mark.django_db(transaction=True)]
 LONG = "The Saltmarsh Bindery and Paper Workshop of Tide Row and Lower Quay"
 # The header’s height, whether it stays, what covers of a window the styles tell, and whatever was hidden at its focus.
 LOOK = """() => {

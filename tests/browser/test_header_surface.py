@@ -9,7 +9,7 @@ from tests.browser.hands import chapter, eventually, frames, kept, steady, view
 from yemba.sites import services as sites
 from yemba.sites.models import Site
 
-pytestmark = [pytest.mark.browser, pytest.mark.django_db(transaction=True), pytest.mark.xdist_group("surface")]
+pytestmark = [pytest.mark.browser, pytest.mark.django_db(transaction=True)]
 
 
 def part(key: str) -> object:

@@ -17,7 +17,7 @@ from yemba.studio.management.commands import _headers as headers
 from yemba.studio.management.commands._headers import Case, every_case, faults
 from yemba.studio.management.commands._looks import Looks
 
-pytestmark = [pytest.mark.browser, pytest.mark.xdist_group("header-sweep")]
+pytestmark = [pytest.mark.browser]
 SAMPLE = 211  # every so manieth case: as many arrangements, templates, names, counts and logos as there are
 
 

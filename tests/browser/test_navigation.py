@@ -19,7 +19,7 @@ from yemba.hosting import services as hosting
 from yemba.sites import services as sites
 from yemba.sites.models import Site
 
-pytestmark = [pytest.mark.browser, pytest.mark.django_db(transaction=True), pytest.mark.xdist_group("navigation")]
+pytestmark = [pytest.mark.browser, pytest.mark.django_db(transaction=True)]
 ADDRESS = "http://tide.example/"
 
 

@@ -31,7 +31,6 @@ pytestmark = [
     pytest.mark.browser,
     pytest.mark.tools,
     pytest.mark.django_db(transaction=True),
-    pytest.mark.xdist_group("published"),  # the sites are written out once
 ]
 ON_EVERY_GROUND = some(sorted(catalogue().templates), 3)
 LONG = "Herringbone, paste paper and other endpapers that Ines makes when the tide keeps her"
