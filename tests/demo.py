@@ -35,7 +35,7 @@ def put(kept: Path) -> Site:
     with (kept / "lock").open("w") as lock:
         fcntl.flock(lock, fcntl.LOCK_EX)  # who comes second takes what the first one made
         if rows.exists():
-            shutil.copytree(store, settings.MEDIA_ROOT, dirs_exist_ok=True)
+            shutil.copytree(store, settings.MEDIA_ROOT, dirs_exist_ok=True, copy_function=_copy_missing)
             _write_rows(pickle.loads(rows.read_bytes()))
         else:
             with pytest.MonkeyPatch.context() as patched:
@@ -45,6 +45,12 @@ def put(kept: Path) -> Site:
             shutil.copytree(settings.MEDIA_ROOT, store)
             rows.write_bytes(pickle.dumps(_read_rows()))
     return Site.objects.get(slug=scenario.SLUG)
+
+
+def _copy_missing(file: str, to: str) -> None:
+    """Files of the store are called by what is in them: one that is there is the same."""
+    if not Path(to).exists():
+        shutil.copyfile(file, to)
 
 
 def _read_rows() -> dict[str, list[Any]]:

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from itertools import product
+
 import pytest
 from playwright.sync_api import Page, expect
 
@@ -31,23 +33,22 @@ def expected(form: str, pointed: str, state: str, slug: str) -> list[object]:
     return [*colours, painted.line]
 
 
-@pytest.mark.parametrize("form", FORMS)
-def test_each_form_is_drawn_as_it_is_told(form: str, bench: Page) -> None:
+def test_each_form_is_drawn_as_it_is_told(bench: Page) -> None:
     view(bench, "Buttons")
     wide = frames(bench)[0]
     slug = str(wide.locator(".kind-opening").get_attribute("data-ground"))
-    bench.locator(f"[id='buttons.form'] .segment:has([value={form}])").click()
-    for pointed in POINTED:
+    for form, pointed in product(FORMS, POINTED):
+        bench.locator(f"[id='buttons.form'] .segment:has([value={form}])").click()
         bench.locator(f"[id='buttons.pointed'] .segment:has([value={pointed}])").click()
         wanted = "" if pointed == "shade" else f".pointed-{pointed}"
         is_form = "" if form == "filled" else f".is-{form}"
         eventually(bench, f"!!document.querySelector('{BUTTON}{is_form}{wanted}')")
         bench.mouse.move(*point(bench, ".kind-opening h1"))
-        assert wide.evaluate(DRAWN, BUTTON) == expected(form, pointed, "rest", slug)
+        assert wide.evaluate(DRAWN, BUTTON) == expected(form, pointed, "rest", slug), (form, pointed)
         bench.mouse.move(*point(bench, BUTTON))
-        assert wide.evaluate(DRAWN, BUTTON) == expected(form, pointed, "pointed", slug), pointed
+        assert wide.evaluate(DRAWN, BUTTON) == expected(form, pointed, "pointed", slug), (form, pointed)
         bench.mouse.down()
-        assert wide.evaluate(DRAWN, BUTTON) == expected(form, pointed, "pressed", slug), pointed
+        assert wide.evaluate(DRAWN, BUTTON) == expected(form, pointed, "pressed", slug), (form, pointed)
         bench.mouse.move(*point(bench, ".kind-opening h1"))
         bench.mouse.up()
 

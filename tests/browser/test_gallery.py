@@ -6,6 +6,7 @@ import pytest
 from playwright.sync_api import Browser, Page, expect
 
 from tests.browser.hands import eventually, frames, point, section
+from tests.sampling import some
 from yemba.hosting import services as hosting
 from yemba.sites import services as sites
 from yemba.sites.models import Site
@@ -84,7 +85,9 @@ def test_a_picture_opens_large_on_the_live_page_and_others_are_gone_through(
     assert second.evaluate("link => link === document.activeElement")
 
 
-def test_columns_gaps_and_captions_are_as_chosen_in_every_template(browser: Browser, live_server, demo: Site) -> None:
+def test_columns_gaps_and_captions_are_as_chosen_whatever_the_template(
+    browser: Browser, live_server, demo: Site
+) -> None:
     standing = next(
         one for one in sites.document(demo).standing() if one.section.kind == "gallery" and len(one.section.order) > 2
     )
@@ -94,7 +97,7 @@ def test_columns_gaps_and_captions_are_as_chosen_in_every_template(browser: Brow
         sites.edit(demo, "set-words", {"section": standing.key, "field": field, "words": value})
     slug = sites.document(_anew(demo)).pages[standing.page].slug
     page = browser.new_page(viewport={"width": 1280, "height": 900})
-    for template in sites.look(demo).catalogue.templates:
+    for template in some(list(sites.look(demo).catalogue.templates), 3):
         if sites.document(_anew(demo)).template != template:
             sites.edit(demo, "choose-template", {"template": template})
         hosting.publish(_anew(demo))

@@ -42,7 +42,7 @@ def opened(browser: Browser, catalogue: Catalogue, document: Document, width: in
     return page
 
 
-@pytest.mark.parametrize(("template", "sort", "width"), some(SAMPLE, 4))
+@pytest.mark.parametrize(("template", "sort", "width"), some(SAMPLE, 5))
 def test_nothing_is_found_in_a_sample(
     browser: Browser, catalogue: Catalogue, kept: dict[str, object], judges: None, template: str, sort: str, width: int
 ) -> None:

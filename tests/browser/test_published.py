@@ -203,8 +203,8 @@ def test_pages_are_accessible_fit_every_width_and_ask_nobody_else(
     every = pages_in(exported)
     first_pages = {path for path in every if path.count("/") == 1}
     demo_pages = [path for path in every if path.split("/")[0] in scenario.SLUGS]
-    judged = {*some(every, 8), *some(demo_pages, 3)}
-    for path in sorted({*some(every, 6), *first_pages, *judged}):
+    judged = {*some(every, 12), *some(demo_pages, 5)}
+    for path in sorted({*some(every, 9), *first_pages, *judged}):
         page.goto(served + path)
         for width in (1280, 390, 320):
             page.set_viewport_size({"width": width, "height": 800})

@@ -68,7 +68,7 @@ def alike(names: list[str], stands: list[str]) -> set[tuple[str, str]]:
     }
 
 
-@pytest.mark.parametrize("template", some([*shipped().templates], 4))
+@pytest.mark.parametrize("template", some([*shipped().templates], 8))
 def test_no_two_layouts_of_a_kind_stand_alike(browser: Browser, catalogue: Catalogue, template: str) -> None:
     site = looks.Looks(
         browser, looks.document(catalogue, template, looks.WORDS["long"], looks.pictures()[0]), catalogue

@@ -2,19 +2,9 @@
 
 from __future__ import annotations
 
-from typing import Any
-
-from yemba.catalogue import catalogue as shipped
+from tests.editing import edited
 from yemba.core.cache import by_document
-from yemba.core.change.command import read_command
-from yemba.core.change.operation import apply
 from yemba.core.site.document import Document, Holder
-from yemba.core.site.ids import new_id
-from yemba.core.site.resolve import Look
-
-
-def _after(document: Document, name: str, **arguments: Any) -> Document:
-    return apply(document, read_command(name, arguments).plan(Look(document, shipped()), new_id))
 
 
 def test_what_follows_from_pages_is_worked_out_anew_only_where_one_of_them_changed(document: Document) -> None:
@@ -26,11 +16,11 @@ def test_what_follows_from_pages_is_worked_out_anew_only_where_one_of_them_chang
         return sum(len(holder.sections) for holder in holders)
 
     first = sections(*document.holding())
-    sized = _after(document, "set-value", key="h1.wide", value=51)
+    sized = edited(document, "set-value", key="h1.wide", value=51)
     assert sections(*sized.holding()) == first
     assert counted == [len(document.pages) + len(document.shared)]
     page = document.order[0]
-    fewer = _after(sized, "bin-section", section=document.pages[page].order[0])
+    fewer = edited(sized, "bin-section", section=document.pages[page].order[0])
     assert sections(*fewer.holding()) == first - 1
     assert len(counted) == 2
 
@@ -39,5 +29,5 @@ def test_a_ground_is_met_as_soon_as_it_is_set(document: Document) -> None:
     section = document.pages[document.order[0]].order[0]
     kind = document.pages[document.order[0]].sections[section].kind
     assert (kind, "dark") not in document.kinds_on_grounds()
-    assert (kind, "dark") in _after(document, "set-ground", section=section, ground="dark").kinds_on_grounds()
+    assert (kind, "dark") in edited(document, "set-ground", section=section, ground="dark").kinds_on_grounds()
     assert (kind, "dark") not in document.kinds_on_grounds()

@@ -10,6 +10,7 @@ from typing import Any
 import pytest
 from PIL import Image, ImageDraw
 
+from tests.editing import edited
 from yemba.core.change.command import read_command
 from yemba.core.change.difference import difference
 from yemba.core.change.operation import apply
@@ -49,9 +50,7 @@ def opening(plain: dict[str, Any]) -> dict[str, Any]:
 
 def cured(document: Document, catalogue: Catalogue, finding: Finding) -> Document:
     assert finding.cure is not None
-    return apply(
-        document, read_command(finding.cure.command, finding.cure.arguments).plan(Look(document, catalogue), new_id)
-    )
+    return edited(document, finding.cure.command, **finding.cure.arguments)
 
 
 def test_every_check_has_a_name_of_its_own(document: Document, catalogue: Catalogue) -> None:
@@ -205,7 +204,7 @@ def test_without_a_mark_the_menu_must_lead_home(document: Document, catalogue: C
 
 def test_a_page_in_the_bin_is_put_back_where_a_link_wants_it(document: Document, catalogue: Catalogue) -> None:
     prices = document.order[1]
-    binned = apply(document, read_command("bin-page", {"page": prices}).plan(Look(document, catalogue), new_id))
+    binned = edited(document, "bin-page", page=prices)
     (told,) = found("dead_links", look_at(binned, catalogue))
     assert "in the bin" in told.sentence
     assert prices in cured(binned, catalogue, told).pages
@@ -433,7 +432,7 @@ def test_a_role_set_by_hand_that_falls_short_is_named_and_mended(
 ) -> None:
     assert found("contrast", look_at(document, catalogue)) == []
     arguments = {"ground": "light", "role": role, "value": value}
-    by_hand = apply(document, read_command("set-role", arguments).plan(Look(document, catalogue), new_id))
+    by_hand = edited(document, "set-role", **arguments)
     told = found("contrast", look_at(by_hand, catalogue))
     assert told[0].sentence.startswith(said)
     assert told[0].place == OfRole("light", role)

@@ -2,14 +2,11 @@
 
 from __future__ import annotations
 
-from typing import Any
-
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from yemba.core.change.command import read_command
-from yemba.core.change.operation import apply
+from tests.editing import edited
 from yemba.core.colour.srgb import Colour
 from yemba.core.errors import Fault
 from yemba.core.picture.collection import ROLES, coloured, in_own_colours, roles_in, search
@@ -17,18 +14,13 @@ from yemba.core.picture.drawing import drawn
 from yemba.core.picture.intake import clean_picture
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
-from yemba.core.site.ids import new_id
 from yemba.core.site.resolve import Look
 
 COLOURS = st.builds(Colour, *[st.integers(0, 255)] * 3)
 
 
-def do(document: Document, catalogue: Catalogue, name: str, **arguments: Any) -> Document:
-    return apply(document, read_command(name, arguments).plan(Look(document, catalogue), new_id))
-
-
 def with_drawing(document: Document, catalogue: Catalogue) -> tuple[Document, str]:
-    made = do(document, catalogue, "take-drawing", drawing="stove", section=document.pages[document.order[0]].order[0])
+    made = edited(document, "take-drawing", drawing="stove", section=document.pages[document.order[0]].order[0])
     return made, next(iter(made.pictures))
 
 
@@ -72,13 +64,11 @@ def test_a_picture_follows_the_palette_unless_it_keeps_its_own_colours(
     catalogue: Catalogue, document: Document
 ) -> None:
     made, key = with_drawing(document, catalogue)
-    repainted = do(made, catalogue, "set-colour", colour="c1", hex="#7a1f4b")
+    repainted = edited(made, "set-colour", colour="c1", hex="#7a1f4b")
     before, after = Look(made, catalogue), Look(repainted, catalogue)
     assert before.pictures[key].file != after.pictures[key].file
     assert after.load(after.pictures[key].file) != before.load(before.pictures[key].file)
-    own = [
-        Look(do(one, catalogue, "colour-picture", picture=key, colours="own"), catalogue) for one in (made, repainted)
-    ]
+    own = [Look(edited(one, "colour-picture", picture=key, colours="own"), catalogue) for one in (made, repainted)]
     assert own[0].pictures[key].file == own[1].pictures[key].file
     assert own[0].load(own[0].pictures[key].file) == in_own_colours(catalogue.collection["stove"])
     assert made.pictures[key].alt == catalogue.collection["stove"].alt
@@ -87,15 +77,15 @@ def test_a_picture_follows_the_palette_unless_it_keeps_its_own_colours(
 def test_what_is_replaced_has_colours_of_its_own(catalogue: Catalogue, document: Document) -> None:
     made, key = with_drawing(document, catalogue)
     about = {"file": "a" * 64, "format": "png", "width": 40, "height": 40, "file_name": "a.png"}
-    replaced = do(made, catalogue, "replace-picture", picture=key, **about)
+    replaced = edited(made, "replace-picture", picture=key, **about)
     assert Look(replaced, catalogue).pictures[key].file == "a" * 64
     with pytest.raises(Fault, match="no colours that could be others"):
-        do(replaced, catalogue, "colour-picture", picture=key, colours="own")
+        edited(replaced, "colour-picture", picture=key, colours="own")
 
 
 def test_what_is_no_drawing_is_refused_by_name(catalogue: Catalogue, document: Document) -> None:
     with pytest.raises(Fault, match="“sphinx”"):
-        do(document, catalogue, "take-drawing", drawing="sphinx")
+        edited(document, "take-drawing", drawing="sphinx")
 
 
 @pytest.mark.parametrize(

@@ -4,17 +4,11 @@ from __future__ import annotations
 
 from typing import Any
 
-from yemba.core.change.command import read_command
+from tests.editing import edited
 from yemba.core.change.difference import Change, difference
 from yemba.core.change.operation import apply
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
-from yemba.core.site.ids import new_id
-from yemba.core.site.resolve import Look
-
-
-def do(document: Document, catalogue: Catalogue, name: str, **arguments: Any) -> Document:
-    return apply(document, read_command(name, arguments).plan(Look(document, catalogue), new_id))
 
 
 def one(before: Document, after: Document, catalogue: Catalogue) -> Change:
@@ -57,21 +51,21 @@ def test_changes_are_told_as_the_owner_thinks_of_them(document: Document, catalo
         ("bin-section", ("section", offers)): ("Offers on Home", "there", "gone"),
     }
     for (name, *arguments), (subject, before, after) in told.items():
-        changed = do(document, catalogue, name, **dict(arguments))
+        changed = edited(document, name, **dict(arguments))
         found = difference(document, changed, catalogue)[0]
         assert (found.subject, found.before, found.after) == (subject, before, after)
 
 
 def test_taking_a_change_back_leaves_nothing_waiting(document: Document, catalogue: Catalogue) -> None:
-    there = do(document, catalogue, "set-value", key="type.base", value=20)
-    back = do(there, catalogue, "return-value", key="type.base")
+    there = edited(document, "set-value", key="type.base", value=20)
+    back = edited(there, "return-value", key="type.base")
     assert difference(document, back, catalogue) == []
 
 
 def test_every_waiting_change_of_a_picture_is_undone_when_it_is_taken_back(
     document: Document, catalogue: Catalogue
 ) -> None:
-    live = do(document, catalogue, "take-drawing", drawing="waves", section=document.pages[document.order[0]].order[0])
+    live = edited(document, "take-drawing", drawing="waves", section=document.pages[document.order[0]].order[0])
     (picture,) = live.pictures
     acts: dict[str, dict[str, Any]] = {
         "describe-picture": {"alt": "The sea, quiet"},
@@ -80,7 +74,7 @@ def test_every_waiting_change_of_a_picture_is_undone_when_it_is_taken_back(
         "replace-picture": {"file": "a" * 64, "format": "png", "width": 40, "height": 40, "file_name": "a.png"},
     }
     for name, arguments in acts.items():
-        draft = do(live, catalogue, name, picture=picture, **arguments)
+        draft = edited(live, name, picture=picture, **arguments)
         waits = difference(live, draft, catalogue)
         assert waits, name
         for change in waits:

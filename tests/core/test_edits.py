@@ -13,6 +13,7 @@ from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 from pydantic import ValidationError
 
+from tests.editing import edited, planned
 from tests.sampling import EVERY
 from yemba.catalogue import catalogue as shipped
 from yemba.core.change.bin import left_by_what_stands
@@ -363,9 +364,7 @@ def test_a_template_there_and_back_gives_the_same_bytes_and_loses_nothing(
     document = history[0][-1]
     before = document.text()
     for template in [*templates, document.template]:
-        there = apply(
-            document, read_command("choose-template", {"template": template}).plan(Look(document, CATALOGUE), new_id)
-        )
+        there = edited(document, "choose-template", template=template)
         assert content(there) == content(document)
         document = there
     assert document.text() == before
@@ -514,7 +513,7 @@ def test_every_command_says_in_words_what_it_does() -> None:
     arguments["family"] = font
     start = Document.model_validate(START.plain() | {"pictures": {"p": about}, "fonts": {"own-1": font}, "files": kept})
     aligned = {"section": opening, "element": "heading", "what": "align", "value": "center"}
-    start = apply(start, read_command("set-one-off", aligned).plan(Look(start, CATALOGUE), new_id))
+    start = edited(start, "set-one-off", **aligned)
     own = {"grounds.own": [{"id": "xsea", "name": "Sea", "fill": "#123456"}]}
     shared = {"standing": {"sections": {"n1": {"kind": "words"}, "n2": {"kind": "dates"}}, "order": ["n1", "n2"]}}
     start = Document.model_validate(start.plain() | {"sheet": own, "shared": shared})
@@ -654,20 +653,16 @@ def test_steps_of_one_gesture_fold_into_one() -> None:
 def test_binning_the_first_page_is_refused_and_another_may_take_its_place() -> None:
     first, second = START.order[:2]
     with pytest.raises(Fault):
-        read_command("bin-page", {"page": first}).plan(Look(START, CATALOGUE), new_id)
-    moved = apply(START, read_command("move-page", {"page": second, "by": -1}).plan(Look(START, CATALOGUE), new_id))
+        planned(START, "bin-page", page=first)
+    moved = edited(START, "move-page", page=second, by=-1)
     assert moved.pages[second].slug == ""
     assert moved.pages[first].slug == "home"
 
 
 def test_a_ready_sheet_sets_the_owners_values_aside_and_they_come_back() -> None:
-    own = apply(
-        START, read_command("set-colour", {"colour": "c1", "hex": "#123456"}).plan(Look(START, CATALOGUE), new_id)
-    )
-    covered = apply(
-        own, read_command("apply-sheet", {"sheet": "handbill/press-night"}).plan(Look(own, CATALOGUE), new_id)
-    )
+    own = edited(START, "set-colour", colour="c1", hex="#123456")
+    covered = edited(own, "apply-sheet", sheet="handbill/press-night")
     assert Look(covered, CATALOGUE).colours[0].hex == "#c8321f"
     assert covered.set_aside["palette"] == own.sheet["palette"]
-    back = apply(covered, read_command("bring-back-sheet", {}).plan(Look(covered, CATALOGUE), new_id))
+    back = edited(covered, "bring-back-sheet")
     assert Look(back, CATALOGUE).colours[0].hex == "#123456"

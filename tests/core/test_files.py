@@ -7,9 +7,8 @@ from typing import Any
 import pytest
 
 from tests.core.test_checks import look_at
-from yemba.core.change.command import read_command
+from tests.editing import edited
 from yemba.core.change.difference import difference
-from yemba.core.change.operation import apply
 from yemba.core.change.subset import document_with
 from yemba.core.check import dead_links
 from yemba.core.errors import Fault
@@ -17,19 +16,13 @@ from yemba.core.limits import FILE_BYTES
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
 from yemba.core.site.files import KINDS, in_words, led_to, path, read_file, slug_for
-from yemba.core.site.ids import new_id
-from yemba.core.site.resolve import Look
 
 PDF = b"%PDF-1.7\n"
 
 
-def done(document: Document, catalogue: Catalogue, name: str, **arguments: Any) -> Document:
-    return apply(document, read_command(name, arguments).plan(Look(document, catalogue), new_id))
-
-
 def with_file(document: Document, catalogue: Catalogue, key: str = "xf1", **more: Any) -> Document:
     about = {"file": "a" * 64, "format": "pdf", "size": 1200, "file_name": "Price list 2026.pdf"}
-    return done(document, catalogue, "add-file", own_file=key, **(about | more))
+    return edited(document, "add-file", own_file=key, **(about | more))
 
 
 @pytest.mark.parametrize(
@@ -92,25 +85,22 @@ def test_an_address_and_links_stay_when_a_file_is_replaced(document: Document, c
 def test_only_what_is_led_to_goes_out_and_comes_with_what_leads_to_it(document: Document, catalogue: Catalogue) -> None:
     bare = with_file(document, catalogue)
     assert led_to(bare) == set()
-    linked = done(bare, catalogue, "add-menu-link", entry_name="Prices", link="file:xf1")
+    linked = edited(bare, "add-menu-link", entry_name="Prices", link="file:xf1")
     assert led_to(linked) == {"xf1"}
     (change,) = difference(document, linked, catalogue)
     assert document_with(document, linked, [change.key], catalogue).files.keys() == {"xf1"}
-    set_up = done(bare, catalogue, "set-value", key="header.action_link", value="file:xf1")
+    set_up = edited(bare, "set-value", key="header.action_link", value="file:xf1")
     assert led_to(set_up) == {"xf1"}
 
 
 def test_a_link_to_a_file_that_is_gone_is_refused_and_found(document: Document, catalogue: Catalogue) -> None:
     with pytest.raises(Fault) as refused:
-        done(document, catalogue, "add-menu-link", entry_name="Prices", link="file:xf9")
+        edited(document, "add-menu-link", entry_name="Prices", link="file:xf9")
     assert refused.value.code == "no-such-file"
-    linked = done(with_file(document, catalogue), catalogue, "add-menu-link", entry_name="Prices", link="file:xf1")
-    gone = done(linked, catalogue, "remove-file", own_file="xf1")
+    linked = edited(with_file(document, catalogue), "add-menu-link", entry_name="Prices", link="file:xf1")
+    gone = edited(linked, "remove-file", own_file="xf1")
     assert led_to(gone) == set(), "what is gone is not published"
     (found,) = dead_links.find(look_at(gone, catalogue))
     assert "“Prices” in the menu leads to a file that is gone" in found.sentence
     assert found.cure
-    assert (
-        list(dead_links.find(look_at(done(gone, catalogue, found.cure.command, **found.cure.arguments), catalogue)))
-        == []
-    )
+    assert list(dead_links.find(look_at(edited(gone, found.cure.command, **found.cure.arguments), catalogue))) == []

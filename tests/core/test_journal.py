@@ -10,15 +10,14 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from tests.editing import edited, planned
 from yemba.catalogue import catalogue as shipped
-from yemba.core.change.command import read_command
 from yemba.core.change.difference import difference
 from yemba.core.change.operation import apply, inverse
 from yemba.core.errors import Fault
 from yemba.core.site import journal
 from yemba.core.site.document import Document
 from yemba.core.site.excerpts import excerpt
-from yemba.core.site.ids import new_id
 from yemba.core.site.navigation import entries, menu
 from yemba.core.site.resolve import Look
 
@@ -35,10 +34,6 @@ def _document(*posts: tuple[str, list[str]], **more: Any) -> Document:
     for key, about in more.items():
         pages[key] |= about
     return Document.model_validate({"name": "A", "template": "slipway", "pages": pages, "order": [*pages]})
-
-
-def _do(document: Document, name: str, **arguments: Any) -> Document:
-    return apply(document, read_command(name, arguments).plan(Look(document, shipped()), new_id))
 
 
 def test_posts_come_newest_first_and_not_before_their_moment() -> None:
@@ -120,9 +115,7 @@ def test_posts_stand_in_no_menu() -> None:
 
 def test_a_post_is_added_with_its_head_words_and_ways_on_and_taken_back_whole() -> None:
     before = _document()
-    steps = read_command("add-post", {"page_name": "On paste", "day": "2026-10-03"}).plan(
-        Look(before, shipped()), new_id
-    )
+    steps = planned(before, "add-post", page_name="On paste", day="2026-10-03")
     after = apply(before, steps)
     (key,) = after.pages.keys() - before.pages.keys()
     page = after.pages[key]
@@ -135,9 +128,9 @@ def test_a_post_is_added_with_its_head_words_and_ways_on_and_taken_back_whole() 
 
 
 def test_the_title_in_its_head_is_what_a_post_is_called() -> None:
-    document = _do(_document(), "add-post", page_name="On paste", day="2026-10-03")
+    document = edited(_document(), "add-post", page_name="On paste", day="2026-10-03")
     page = document.pages[document.order[-1]]
-    document = _do(document, "set-words", section=page.order[0], field="heading", words="On wheat paste")
+    document = edited(document, "set-words", section=page.order[0], field="heading", words="On wheat paste")
     told = excerpt(Look(document, shipped()), document.order[-1])
     assert told
     assert told.name == "On wheat paste"
@@ -145,12 +138,12 @@ def test_the_title_in_its_head_is_what_a_post_is_called() -> None:
 
 def test_day_time_and_tags_are_set_each_its_own_change_and_tags_keep_their_spelling() -> None:
     before = _document(("", []), ("2026-10-01", ["Tools"]))
-    after = _do(before, "set-post", page="p0", day="2026-11-01", time="9:30", tags=" tools , Paper ,, paper")
+    after = edited(before, "set-post", page="p0", day="2026-11-01", time="9:30", tags=" tools , Paper ,, paper")
     assert after.pages["p0"].posted == "2026-11-01T09:30"
     assert after.pages["p0"].tags == ["Tools", "Paper"]
     said = {change.subject: change.after for change in difference(before, after, shipped())}
     assert said == {"Day of Post 0": "1 November 2026, 09:30", "Tags of Post 0": "Tools, Paper"}
-    assert _do(after, "set-post", page="p0").text() == before.text()
+    assert edited(after, "set-post", page="p0").text() == before.text()
 
 
 @pytest.mark.parametrize(
@@ -167,7 +160,7 @@ def test_day_time_and_tags_are_set_each_its_own_change_and_tags_keep_their_spell
 )
 def test_what_cannot_be_is_refused_with_the_value_named(arguments: dict[str, str], code: str, names: str) -> None:
     with pytest.raises(Fault) as refused:
-        _do(_document(("2026-10-01", [])), "set-post", **arguments)
+        edited(_document(("2026-10-01", [])), "set-post", **arguments)
     assert refused.value.code == code
     assert names in refused.value.sentence
 

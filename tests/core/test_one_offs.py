@@ -9,9 +9,9 @@ from cssselect2 import ElementWrapper
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from tests.editing import edited
 from yemba.catalogue import catalogue
 from yemba.core.change.command import read_command
-from yemba.core.change.operation import apply
 from yemba.core.check.contrast import find
 from yemba.core.check.finding import Inspected
 from yemba.core.colour.srgb import from_hex
@@ -37,17 +37,13 @@ OPENING, SECOND = HOME.order[:2]
 GIVEN = {"face": "lora", "size": "51", "weight": "300", "style": "italic", "colour": "#7a1f1f", "align": "center"}
 
 
-def do(document: Document, name: str, **arguments: Any) -> Document:
-    return apply(document, read_command(name, arguments).plan(Look(document, CATALOGUE), new_id))
-
-
 def said(document: Document, name: str, **arguments: Any) -> str:
     return read_command(name, arguments).say(Look(document, CATALOGUE))
 
 
 def set_apart(document: Document, **given: str) -> Document:
     for what, value in given.items():
-        document = do(document, "set-one-off", section=OPENING, element="heading", what=what, value=value)
+        document = edited(document, "set-one-off", section=OPENING, element="heading", what=what, value=value)
     return document
 
 
@@ -84,7 +80,7 @@ changes = st.one_of(
 def test_one_offs_survive_any_sequence_of_changes_to_the_whole(sequence: list[tuple[str, dict[str, Any]]]) -> None:
     document = APART
     for name, arguments in sequence:
-        document = do(document, name, **arguments)
+        document = edited(document, name, **arguments)
     assert document.pages[START.order[0]].sections[OPENING].one_offs == {"heading": GIVEN}
     shown = {one.path[-1]: one.value for one in one_offs(Look(document, CATALOGUE)) if one.element}
     assert shown.keys() == GIVEN.keys()
@@ -110,15 +106,15 @@ def test_faces_and_weights_that_are_set_apart_go_out_with_the_site() -> None:
 def test_one_some_and_all_go_back() -> None:
     keys = [one.key for one in one_offs(Look(APART, CATALOGUE))]
     assert set(keys) == {f"{OPENING}/one_offs/heading/{what}" for what in GIVEN}
-    one = do(APART, "return-one-offs", ones=keys[0])
+    one = edited(APART, "return-one-offs", ones=keys[0])
     assert len(one_offs(Look(one, CATALOGUE))) == 5
-    some = do(APART, "return-one-offs", ones=keys[:3])
+    some = edited(APART, "return-one-offs", ones=keys[:3])
     assert [o.key for o in one_offs(Look(some, CATALOGUE))] == keys[3:]
-    every = do(set_apart(APART), "return-one-offs", all="yes")
+    every = edited(set_apart(APART), "return-one-offs", all="yes")
     assert every == START
-    assert do(APART, "set-one-off", section=OPENING, element="heading", what="face", value="") != APART
+    assert edited(APART, "set-one-off", section=OPENING, element="heading", what="face", value="") != APART
     with pytest.raises(Fault) as caught:
-        do(START, "return-one-offs", ones="")
+        edited(START, "return-one-offs", ones="")
     assert caught.value.code == "nothing-chosen"
 
 
@@ -151,7 +147,7 @@ def test_a_one_off_that_cannot_be_is_refused_by_name(what: str, value: str, code
 def test_a_colour_set_apart_follows_its_brand_colour_and_outlives_it() -> None:
     brand = set_apart(START, colour="@c1")
     was = next(c["hex"] for c in Look(brand, CATALOGUE).value("palette") if c["id"] == "c1")
-    gone = do(do(brand, "add-colour", hex="#123456"), "remove-colour", colour="c1")
+    gone = edited(edited(brand, "add-colour", hex="#123456"), "remove-colour", colour="c1")
     assert gone.pages[START.order[0]].sections[OPENING].one_offs["heading"]["colour"] == was
 
 
@@ -159,7 +155,7 @@ def test_a_colour_set_apart_that_does_not_read_is_told_of_and_mended() -> None:
     pale = set_apart(START, colour="#eeeeee", size="18")
     [finding] = [f for f in find(Inspected(Look(pale, CATALOGUE), _none, {})) if "Colour of the heading" in f.sentence]
     assert finding.cure
-    mended = do(pale, finding.cure.command, **finding.cure.arguments)
+    mended = edited(pale, finding.cure.command, **finding.cure.arguments)
     assert not [f for f in find(Inspected(Look(mended, CATALOGUE), _none, {})) if "Colour of the heading" in f.sentence]
 
 

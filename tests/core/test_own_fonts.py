@@ -11,11 +11,10 @@ from typing import Any
 import pytest
 from fontTools.ttLib import TTFont, newTable
 
+from tests.editing import edited
 from yemba.catalogue import FONTS
 from yemba.core.brand.sheet import fonts_of, read_file, values_of_look, write
-from yemba.core.change.command import read_command
 from yemba.core.change.difference import difference
-from yemba.core.change.operation import apply
 from yemba.core.change.subset import document_with as going
 from yemba.core.check.finding import Inspected
 from yemba.core.check.font_licences import find
@@ -23,7 +22,6 @@ from yemba.core.errors import Fault
 from yemba.core.limits import FONT_BYTES
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
-from yemba.core.site.ids import new_id
 from yemba.core.site.own_fonts import font_id, own_family
 from yemba.core.site.resolve import Look
 from yemba.core.type.facts import Face
@@ -173,22 +171,18 @@ def kept(clean: CleanFont, file: str, **more: Any) -> dict[str, Any]:
     return {"family": own_family(clean, file).model_copy(update=more).model_dump(mode="json")}
 
 
-def do(document: Document, catalogue: Catalogue, name: str, **given: Any) -> Document:
-    return apply(document, read_command(name, given).plan(Look(document, catalogue), new_id))
-
-
 @pytest.fixture
 def with_kelp(document: Document, catalogue: Catalogue) -> tuple[Document, Catalogue, str]:
     files = {"f1": clean_font(font(), "kelp.ttf")}
     stocked = catalogue._replace(stored=lambda digest: files[digest].data)
-    return do(document, stocked, "keep-font", **kept(files["f1"], "f1")), stocked, font_id("Kelp")
+    return edited(document, "keep-font", stocked, **kept(files["f1"], "f1")), stocked, font_id("Kelp")
 
 
 def test_weights_come_together_in_one_family(with_kelp: tuple[Document, Catalogue, str]) -> None:
     document, catalogue, kelp = with_kelp
     bold = clean_font(font(), "kelp-bold.ttf")._replace(weights=(900, 900))
-    document = do(document, catalogue, "keep-font", **kept(bold, "f2"))
-    again = do(document, catalogue, "keep-font", **kept(bold, "f3"))
+    document = edited(document, "keep-font", **kept(bold, "f2"))
+    again = edited(document, "keep-font", **kept(bold, "f3"))
     assert [file.file for file in document.fonts[kelp].files] == ["f1", "f2"]
     assert [file.file for file in again.fonts[kelp].files] == ["f1", "f3"], "the same weight again takes its place"
     family = Look(document, catalogue).families[kelp]
@@ -200,10 +194,10 @@ def test_weights_come_together_in_one_family(with_kelp: tuple[Document, Catalogu
 def test_a_font_of_ones_own_is_chosen_and_taken_away_like_any(with_kelp: tuple[Document, Catalogue, str]) -> None:
     document, catalogue, kelp = with_kelp
     home = document.pages[document.order[0]]
-    chosen = do(document, catalogue, "set-value", key="type.heading", value=kelp)
-    chosen = do(chosen, catalogue, "set-one-off", section=home.order[0], element="heading", what="face", value=kelp)
+    chosen = edited(document, "set-value", key="type.heading", value=kelp)
+    chosen = edited(chosen, "set-one-off", section=home.order[0], element="heading", what="face", value=kelp)
     assert Look(chosen, catalogue).family("type.heading").name == "Kelp"
-    gone = do(chosen, catalogue, "remove-font", font=kelp)
+    gone = edited(chosen, "remove-font", font=kelp)
     assert gone == Document.model_validate(gone.plain())
     assert Look(gone, catalogue).family("type.heading").name != "Kelp"
     assert kelp not in gone.text()
@@ -212,8 +206,8 @@ def test_a_font_of_ones_own_is_chosen_and_taken_away_like_any(with_kelp: tuple[D
 def test_a_font_goes_out_with_the_change_that_needs_it(with_kelp: tuple[Document, Catalogue, str]) -> None:
     document, catalogue, kelp = with_kelp
     live = document.model_copy(update={"fonts": {}})
-    draft = do(document, catalogue, "set-value", key="type.heading", value=kelp)
-    draft = do(draft, catalogue, "set-value", key="type.base", value="20")
+    draft = edited(document, "set-value", key="type.heading", value=kelp)
+    draft = edited(draft, "set-value", key="type.base", value="20")
     keys = {change.subject: change.key for change in difference(live, draft, catalogue)}
     assert keys.keys() == {"Heading typeface", "Base size"}
     assert kelp in going(live, draft, [keys["Heading typeface"]], catalogue).fonts
@@ -223,15 +217,15 @@ def test_a_font_goes_out_with_the_change_that_needs_it(with_kelp: tuple[Document
 
 def test_leave_is_asked_for_before_a_restricted_font_goes_out(with_kelp: tuple[Document, Catalogue, str]) -> None:
     document, catalogue, kelp = with_kelp
-    restricted = do(document, catalogue, "remove-font", font=kelp)
+    restricted = edited(document, "remove-font", font=kelp)
     told = kept(clean_font(font(), "kelp.ttf"), "f1", licence="restricted")
-    restricted = do(restricted, catalogue, "keep-font", **told)
+    restricted = edited(restricted, "keep-font", **told)
     assert list(find(Inspected(Look(restricted, catalogue), _none, {}))) == [], "it is not used"
-    used = do(restricted, catalogue, "set-value", key="type.body", value=kelp)
+    used = edited(restricted, "set-value", key="type.body", value=kelp)
     [finding] = find(Inspected(Look(used, catalogue), _none, {}))
     assert "forbids embedding" in finding.sentence
     assert finding.cure
-    allowed = do(used, catalogue, finding.cure.command, **finding.cure.arguments)
+    allowed = edited(used, finding.cure.command, **finding.cure.arguments)
     assert list(find(Inspected(Look(allowed, catalogue), _none, {}))) == []
 
 
@@ -241,12 +235,12 @@ def _none(digest: str) -> bytes:
 
 def test_a_brand_sheet_takes_its_fonts_along(with_kelp: tuple[Document, Catalogue, str]) -> None:
     document, catalogue, kelp = with_kelp
-    look = Look(do(document, catalogue, "set-value", key="type.body", value=kelp), catalogue)
+    look = Look(edited(document, "set-value", key="type.body", value=kelp), catalogue)
     values = values_of_look(look)
     fonts = fonts_of(values, look)
     assert fonts.keys() == {kelp}
     bare = document.model_copy(update={"fonts": {}})
-    applied = do(bare, catalogue, "apply-own-sheet", title="Tide", values=values, fonts=fonts)
+    applied = edited(bare, "apply-own-sheet", title="Tide", values=values, fonts=fonts)
     assert Look(applied, catalogue).family("type.body").name == "Kelp"
 
     files = {key: [catalogue.stored(file["file"]) for file in font["files"]] for key, font in fonts.items()}

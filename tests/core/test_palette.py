@@ -10,6 +10,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 from PIL import Image
 
+from tests.editing import edited
 from yemba.catalogue import palettes as ready_palettes
 from yemba.core.change.command import read_command
 from yemba.core.change.operation import apply
@@ -37,7 +38,7 @@ OXIDE, BOTTLE, PAPER = from_hex("#8c3b2a"), from_hex("#1f3330"), from_hex("#f3ef
 
 
 def done(document: Document, catalogue: Catalogue, name: str, **arguments: str) -> Look:
-    return Look(apply(document, read_command(name, arguments).plan(Look(document, catalogue), new_id)), catalogue)
+    return Look(edited(document, name, **arguments), catalogue)
 
 
 @pytest.mark.parametrize(
@@ -354,7 +355,7 @@ def test_one_colour_goes_back_and_the_others_stay(document: Document, catalogue:
     before = [dict(colour) for colour in Look(document, catalogue).value("palette")]
     for colour in before[:2]:
         arguments = {"colour": colour["id"], "hex": "#123456"}
-        document = apply(document, read_command("set-colour", arguments).plan(Look(document, catalogue), new_id))
-    back = read_command("return-colour", {"colour": before[0]["id"]}).plan(Look(document, catalogue), new_id)
-    now = [dict(colour) for colour in Look(apply(document, back), catalogue).value("palette")]
+        document = edited(document, "set-colour", **arguments)
+    back = edited(document, "return-colour", colour=before[0]["id"])
+    now = [dict(colour) for colour in Look(back, catalogue).value("palette")]
     assert now == [before[0], before[1] | {"hex": "#123456"}, *before[2:]]

@@ -4,17 +4,13 @@ from __future__ import annotations
 
 import pytest
 
+from tests.editing import edited
 from yemba.core.change.command import read_command
-from yemba.core.change.operation import apply
 from yemba.core.errors import Fault
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document, Section
 from yemba.core.site.ids import new_id
 from yemba.core.site.resolve import Look
-
-
-def done(document: Document, catalogue: Catalogue, name: str, **arguments: str) -> Document:
-    return apply(document, read_command(name, arguments).plan(Look(document, catalogue), new_id))
 
 
 def words(section: Section) -> list[dict[str, str]]:
@@ -25,8 +21,8 @@ def words(section: Section) -> list[dict[str, str]]:
 def test_it_goes_before_another_or_to_the_end(document: Document, catalogue: Catalogue) -> None:
     home = document.order[0]
     first, second, *rest = document.pages[home].order
-    assert done(document, catalogue, "place-section", section=first).pages[home].order == [second, *rest, first]
-    moved = done(document, catalogue, "place-section", section=rest[-1], before=first)
+    assert edited(document, "place-section", section=first).pages[home].order == [second, *rest, first]
+    moved = edited(document, "place-section", section=rest[-1], before=first)
     assert moved.pages[home].order == [rest[-1], first, second, *rest[:-1]]
     stays = read_command("place-section", {"section": first, "before": second})
     assert stays.plan(Look(document, catalogue), new_id) == [], "where it is, nothing is done"
@@ -37,8 +33,8 @@ def test_it_goes_to_another_page_with_all_that_stands_in_it(document: Document, 
     key = document.pages[home].order[1]
     section = document.pages[home].sections[key]
     apart = {"section": key, "element": f"{section.order[0]}.title", "what": "align", "value": "center"}
-    before = done(document, catalogue, "set-one-off", **apart)
-    moved = done(before, catalogue, "place-section", section=key, page=other)
+    before = edited(document, "set-one-off", **apart)
+    moved = edited(before, "place-section", section=key, page=other)
     assert key not in moved.pages[home].sections
     arrived = moved.pages[other].sections[moved.pages[other].order[-1]]
     assert words(arrived) == words(section)
@@ -49,12 +45,12 @@ def test_a_copy_has_ids_of_its_own(document: Document, catalogue: Catalogue) -> 
     home, other = document.order[:2]
     key = document.pages[home].order[1]
     section = document.pages[home].sections[key]
-    twice = done(document, catalogue, "copy-section", section=key).pages[home]
+    twice = edited(document, "copy-section", section=key).pages[home]
     copy = twice.sections[twice.order[2]]
     assert twice.order[1] == key
     assert words(copy) == words(section)
     assert not set(copy.order) & set(section.order)
-    there = done(document, catalogue, "copy-section", section=key, page=other).pages[other]
+    there = edited(document, "copy-section", section=key, page=other).pages[other]
     assert words(there.sections[there.order[-1]]) == words(section)
 
 
@@ -62,7 +58,7 @@ def test_a_page_that_is_gone_is_refused(document: Document, catalogue: Catalogue
     key = document.pages[document.order[0]].order[0]
     for name in ("place-section", "copy-section"):
         with pytest.raises(Fault, match="no longer there"):
-            done(document, catalogue, name, section=key, page="nowhere")
+            edited(document, name, section=key, page="nowhere")
 
 
 def test_an_item_goes_before_another_or_to_the_end(document: Document, catalogue: Catalogue) -> None:
@@ -70,7 +66,7 @@ def test_an_item_goes_before_another_or_to_the_end(document: Document, catalogue
     first, second, *rest = document.section(key).section.order
 
     def order(item: str, before: str = "") -> list[str]:
-        return done(document, catalogue, "place-item", section=key, item=item, before=before).section(key).section.order
+        return edited(document, "place-item", section=key, item=item, before=before).section(key).section.order
 
     assert order(first) == [second, *rest, first]
     assert order(rest[-1], first) == [rest[-1], first, second, *rest[:-1]]
@@ -82,7 +78,7 @@ def test_a_section_has_a_name_in_addresses_that_no_other_of_its_page_has(
     document: Document, catalogue: Catalogue
 ) -> None:
     first, second = document.pages[document.order[0]].order[:2]
-    named = done(document, catalogue, "name-section", section=first, slug="#our-prices")
+    named = edited(document, "name-section", section=first, slug="#our-prices")
     assert named.section(first).section.slug == "our-prices"
     for typed, free in (
         ("our-prices", "our-prices-2"),
@@ -91,17 +87,15 @@ def test_a_section_has_a_name_in_addresses_that_no_other_of_its_page_has(
         (first, ""),
     ):
         with pytest.raises(Fault) as refused:
-            done(named, catalogue, "name-section", section=second, slug=typed)
+            edited(named, "name-section", section=second, slug=typed)
         assert free in refused.value.sentence
         assert typed in refused.value.sentence
-    copied = done(named, catalogue, "copy-section", section=first)
+    copied = edited(named, "copy-section", section=first)
     assert [section.slug for section in copied.pages[copied.order[0]].sections.values()].count("our-prices") == 1
-    elsewhere = done(
-        named, catalogue, "name-section", section=document.pages[document.order[1]].order[0], slug="our-prices"
-    )
-    moved = done(elsewhere, catalogue, "place-section", section=first, page=document.order[1])
+    elsewhere = edited(named, "name-section", section=document.pages[document.order[1]].order[0], slug="our-prices")
+    moved = edited(elsewhere, "place-section", section=first, page=document.order[1])
     assert [section.slug for section in moved.pages[document.order[1]].sections.values()].count("our-prices") == 1
-    assert done(named, catalogue, "name-section", section=first, slug="").text() == document.text()
+    assert edited(named, "name-section", section=first, slug="").text() == document.text()
 
 
 def test_the_first_choice_of_every_kind_is_what_is_shown_where_none_is_made(catalogue: Catalogue) -> None:
@@ -117,21 +111,21 @@ def test_several_sections_are_moved_copied_binned_and_grounded_in_one_edit(
     home, other = document.order[:2]
     first, second, *rest = document.pages[home].order
     both = {"sections": f"{second} {first}"}
-    moved = done(document, catalogue, "do-to-sections", **both, act="move", page=other)
+    moved = edited(document, "do-to-sections", **both, act="move", page=other)
     assert moved.pages[home].order == rest
     stood = [moved.pages[other].sections[key] for key in moved.pages[other].order[-2:]]
     assert [words(one) for one in stood] == [words(document.pages[home].sections[key]) for key in (first, second)]
-    copied = done(document, catalogue, "do-to-sections", **both, act="copy", page=other)
+    copied = edited(document, "do-to-sections", **both, act="copy", page=other)
     assert len(copied.pages[other].order) == len(document.pages[other].order) + 2
     assert copied.pages[home] == document.pages[home]
-    binned = done(document, catalogue, "do-to-sections", **both, act="bin")
+    binned = edited(document, "do-to-sections", **both, act="bin")
     assert binned.pages[home].order == rest
     assert {first, second} <= binned.bin.keys()
-    grounded = done(document, catalogue, "do-to-sections", **both, act="ground", ground="dark")
+    grounded = edited(document, "do-to-sections", **both, act="ground", ground="dark")
     assert {key for key, one in grounded.pages[home].sections.items() if one.ground == "dark"} >= {first, second}
     for arguments in ({"sections": "", "act": "bin"}, {**both, "act": "sell"}, {"sections": "gone", "act": "bin"}):
         with pytest.raises(Fault):
-            done(document, catalogue, "do-to-sections", **arguments)
+            edited(document, "do-to-sections", **arguments)
 
 
 def test_several_entries_are_moved_copied_and_taken_away_in_one_edit(document: Document, catalogue: Catalogue) -> None:
@@ -139,10 +133,10 @@ def test_several_entries_are_moved_copied_and_taken_away_in_one_edit(document: D
     first, second, third, *rest = listed.section.order
     both = {"section": listed.key, "items": f"{third} {second}"}
     apart = {"section": listed.key, "element": f"{second}.title", "what": "align", "value": "center"}
-    document = done(document, catalogue, "set-one-off", **apart)
+    document = edited(document, "set-one-off", **apart)
 
     def section(act: str) -> Section:
-        return done(document, catalogue, "do-to-items", **both, act=act).section(listed.key).section
+        return edited(document, "do-to-items", **both, act=act).section(listed.key).section
 
     assert section("first").order == [second, third, first, *rest]
     assert section("last").order == [first, *rest, second, third]
@@ -154,7 +148,7 @@ def test_several_entries_are_moved_copied_and_taken_away_in_one_edit(document: D
     assert copied.one_offs[f"{copy}.title"] == copied.one_offs[f"{second}.title"]
     for wrong in ({"items": "", "act": "out"}, {"items": second, "act": "sell"}, {"items": "gone", "act": "out"}):
         with pytest.raises(Fault):
-            done(document, catalogue, "do-to-items", section=listed.key, **wrong)
+            edited(document, "do-to-items", section=listed.key, **wrong)
 
 
 def test_what_a_page_begins_with_goes_first_unless_a_place_is_named(document: Document, catalogue: Catalogue) -> None:
@@ -163,7 +157,7 @@ def test_what_a_page_begins_with_goes_first_unless_a_place_is_named(document: Do
 
     def added(**arguments: str) -> int:
         """The place of the new one."""
-        new = done(document, catalogue, "add-section", page=home, **arguments).pages[home].order
+        new = edited(document, "add-section", page=home, **arguments).pages[home].order
         (key,) = set(new) - set(order)
         return new.index(key)
 

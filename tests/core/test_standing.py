@@ -2,12 +2,11 @@
 
 from __future__ import annotations
 
-from typing import Any
-
 import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from tests.editing import edited
 from yemba.catalogue import catalogue as shipped
 from yemba.core.change.command import read_command
 from yemba.core.change.difference import difference
@@ -35,10 +34,6 @@ def _document(standing: dict[str, dict[str, str]]) -> Document:
     )
 
 
-def _do(document: Document, name: str, **arguments: Any) -> Document:
-    return apply(document, read_command(name, arguments).plan(Look(document, shipped()), new_id))
-
-
 PLACES = st.fixed_dictionaries(
     {}, optional={page: st.dictionaries(st.sampled_from(["n1", "n2"]), st.sampled_from([FIRST, LAST, f"s{page}a", "gone"])) for page in PAGES}
 )  # fmt: skip
@@ -64,7 +59,7 @@ def test_a_page_shows_its_own_in_order_and_the_standing_ones_it_names(standing: 
 @given(PLACES, st.sampled_from(["n1", "n2"]))
 def test_one_edit_waits_once_and_is_seen_on_all_that_show_it(standing: dict[str, dict[str, str]], section: str) -> None:
     before = _document(standing)
-    after = _do(before, "set-words", section=section, field="heading", words="Closed on Friday")
+    after = edited(before, "set-words", section=section, field="heading", words="Closed on Friday")
     (change,) = difference(before, after, shipped())
     assert apply(before, change.steps).text() == after.text()
     assert {page for page in PAGES if after.shown(page) != before.shown(page)} == set(before.shows(section))
@@ -90,14 +85,14 @@ def test_placements_go_out_one_by_one(
 
 def test_made_put_on_every_page_and_taken_off_one() -> None:
     document = _document({})
-    made = _do(document, "make-standing", section="sp1b")
+    made = edited(document, "make-standing", section="sp1b")
     (key,) = made.pages["p1"].standing
     assert made.shown("p1").order == ["sp1a", key]
     assert made.pages["p1"].standing == {key: "sp1a"}
-    everywhere = _do(made, "put-standing", section=key, page="every")
+    everywhere = edited(made, "put-standing", section=key, page="every")
     assert everywhere.shows(key) == PAGES
     assert everywhere.pages["p1"].standing == {key: "sp1a"}  # where it stood already it stays
-    off = _do(everywhere, "take-off-standing", section=key, page="p2")
+    off = edited(everywhere, "take-off-standing", section=key, page="p2")
     assert off.shows(key) == ["p0", "p1", "p3"]
     assert (
         len(difference(document, off, shipped())) == 2
@@ -106,11 +101,11 @@ def test_made_put_on_every_page_and_taken_off_one() -> None:
 
 def test_what_all_pages_show_a_new_one_shows_too() -> None:
     document = _document({page: {"n1": FIRST, "n2": "gone"} for page in PAGES[:3]} | {"p3": {"n1": FIRST}})
-    assert _do(document, "add-page", page_name="News", page="new").pages["new"].standing == {"n1": FIRST}
+    assert edited(document, "add-page", page_name="News", page="new").pages["new"].standing == {"n1": FIRST}
     alone = Document.model_validate(
         _document({}).plain() | {"pages": {"p0": document.pages["p0"].model_dump()}, "order": ["p0"]}
     )
-    assert _do(alone, "add-page", page_name="News", page="new").pages["new"].standing == {}
+    assert edited(alone, "add-page", page_name="News", page="new").pages["new"].standing == {}
 
 
 def test_bin_and_restore_tell_and_keep_its_pages() -> None:
@@ -121,7 +116,7 @@ def test_bin_and_restore_tell_and_keep_its_pages() -> None:
     gone = apply(document, steps)
     assert gone.shows("n1") == []
     assert apply(gone, inverse(steps)).text() == document.text()
-    back = _do(gone, "restore-section", section="n1")
+    back = edited(gone, "restore-section", section="n1")
     assert {page: back.pages[page].standing for page in PAGES} == {
         page: document.pages[page].standing for page in PAGES
     }
@@ -129,7 +124,7 @@ def test_bin_and_restore_tell_and_keep_its_pages() -> None:
 
 def test_a_page_has_its_own_copy_in_the_same_place() -> None:
     document = _document({"p0": {"n1": "sp0a"}, "p1": {"n1": LAST}})
-    own = _do(document, "make-own", section="n1", page="p0")
+    own = edited(document, "make-own", section="n1", page="p0")
     assert own.shows("n1") == ["p1"]
     assert [own.pages["p0"].sections[key].fields.get("heading") for key in own.pages["p0"].order] == [None, "n1", None]
 
@@ -148,5 +143,5 @@ def test_a_page_has_its_own_copy_in_the_same_place() -> None:
 def test_what_cannot_be_done_is_refused(name: str, arguments: dict[str, str], code: str) -> None:
     document = _document({"p0": {"n1": FIRST}})
     with pytest.raises(Fault) as refused:
-        _do(document, name, **arguments)
+        edited(document, name, **arguments)
     assert refused.value.code == code

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import os
 import re
 import socket
 import subprocess
@@ -14,9 +13,8 @@ from pathlib import Path
 import pytest
 from django.conf import settings
 
+from tests.installation import install
 from yemba.config.guard import FORM_BYTES, PLAIN_BYTES, UPLOAD_BYTES, limit
-
-MANAGE = [sys.executable, str(settings.ROOT / "manage.py")]
 
 
 @pytest.fixture(scope="module")
@@ -25,11 +23,8 @@ def port(tmp_path_factory: pytest.TempPathFactory) -> Iterator[int]:
     with socket.socket() as tried:
         tried.bind(("127.0.0.1", 0))
         number = tried.getsockname()[1]
-    own = {"YEMBA_DATA": str(tmp_path_factory.mktemp("data")), "YEMBA_SECRET_KEY": "guarded", "YEMBA_SCHEME": "http"}
-    environment = {**os.environ, **own, "YEMBA_BIND": f"127.0.0.1:{number}", "YEMBA_WORKERS": "1"}
-    environment.pop("DJANGO_SETTINGS_MODULE", None)
-    subprocess.run([*MANAGE, "migrate", "--verbosity", "0"], env=environment, check=True)
-    subprocess.run([*MANAGE, "collectstatic", "--noinput", "--verbosity", "0"], env=environment, check=True)
+    environment = install(tmp_path_factory, tmp_path_factory.mktemp("data"))
+    environment |= {"YEMBA_BIND": f"127.0.0.1:{number}", "YEMBA_WORKERS": "1"}
     gunicorn = Path(sys.executable).parent / "gunicorn"
     server = subprocess.Popen(
         [gunicorn, "--config", "python:yemba.config.serve", "yemba.config.wsgi"], env=environment, cwd=settings.ROOT

@@ -26,7 +26,7 @@ from typing import Any
 import pytest
 
 ROOT = Path(__file__).parents[2]
-KILLS = int(os.environ.get("YEMBA_KILLS", "120"))
+KILLS = int(os.environ.get("YEMBA_KILLS", "60"))
 EDITING, PUBLISHING, UPLOADING, PLANNED = (round(KILLS * share) for share in (0.6, 0.2, 0.1, 0.1))
 BEGIN = """
 import os, sys

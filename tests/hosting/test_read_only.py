@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import json
-import os
 import subprocess
 import sys
 from itertools import takewhile
@@ -13,14 +12,13 @@ from tempfile import gettempdir
 import pytest
 from django.conf import settings
 
+from tests.installation import environment, install
+
 MAKE = """
 import django; django.setup()
-from django.core.management import call_command
 from yemba.people.models import Person
 from yemba.hosting import services as hosting
 from yemba.sites import services as sites
-call_command("migrate", verbosity=0)
-call_command("collectstatic", interactive=False, verbosity=0)
 hosting.publish(sites.create(Person.objects.create_user("ines@saltmarsh.example"), "Saltmarsh", "saltmarsh", "slipway"))
 """
 ASK = """
@@ -50,21 +48,25 @@ print(json.dumps(asked("a@b.example")))
 
 
 def run(program: str, data: Path) -> str:
-    own = {"YEMBA_DATA": str(data), "YEMBA_SECRET_KEY": "x", "YEMBA_SCHEME": "http", "PYTHONDONTWRITEBYTECODE": "1"}
-    environment = {**os.environ, **own, "DJANGO_SETTINGS_MODULE": "yemba.config.settings"}
-    environment |= {"PYTHONPATH": str(settings.ROOT / "src")}
+    own = {"PYTHONDONTWRITEBYTECODE": "1", "DJANGO_SETTINGS_MODULE": "yemba.config.settings"}
+    own |= {"PYTHONPATH": str(settings.ROOT / "src")}
     done = subprocess.run(
-        [sys.executable, "-c", program], env=environment, cwd="/", capture_output=True, text=True, timeout=120
+        [sys.executable, "-c", program],
+        env=environment(data) | own,
+        cwd="/",
+        capture_output=True,
+        text=True,
+        timeout=120,
     )
     assert done.returncode == 0, done.stderr[-2000:]
     return done.stdout
 
 
 @pytest.fixture
-def data(tmp_path: Path) -> Path:
+def data(tmp_path: Path, tmp_path_factory: pytest.TempPathFactory) -> Path:
     """An installation with one live site, which nobody may write. Who may do all asks as somebody else."""
     place = tmp_path / "data"
-    place.mkdir()
+    install(tmp_path_factory, place)
     run(MAKE, place)
     for folder in takewhile(lambda folder: folder != Path(gettempdir()), place.parents):
         folder.chmod(0o755)

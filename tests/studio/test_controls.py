@@ -17,6 +17,7 @@ from hypothesis import HealthCheck, Phase, given, settings
 from PIL import Image
 
 from tests.core.test_edits import histories
+from tests.sampling import EVERY
 from yemba.catalogue import catalogue
 from yemba.core.change.difference import difference
 from yemba.core.change.operation import Operation
@@ -172,7 +173,7 @@ def pointed_at(element: Element, item: str) -> Iterator[tuple[str, str]]:
 
 
 @settings(
-    max_examples=6,
+    max_examples=6 if EVERY else 3,
     deadline=None,
     phases=[Phase.generate],  # one example asks for many desks: shrinking it would take an hour
     suppress_health_check=[HealthCheck.function_scoped_fixture, HealthCheck.too_slow, HealthCheck.data_too_large],

@@ -12,7 +12,6 @@ from urllib.parse import urljoin
 
 import pytest
 from django.core.files.uploadedfile import SimpleUploadedFile
-from django.core.management import call_command
 from django.test import Client
 from django.urls import URLPattern, reverse
 from django.utils import timezone
@@ -20,6 +19,7 @@ from PIL import Image
 
 from tests.core.test_logo import WHITE, flat, on
 from tests.core.test_logo import png as logo_png
+from tests.installation import install
 from yemba.core.picture.intake import clean_picture
 from yemba.core.site.logo import key_on
 from yemba.hosting import services as hosting
@@ -73,12 +73,12 @@ def test_no_page_of_the_studio_has_inline_script_or_style(desk: Client) -> None:
 
 
 def test_every_module_is_asked_for_once_under_the_name_of_what_it_holds(
-    desk: Client, settings: Any, tmp_path: Path
+    desk: Client, settings: Any, tmp_path: Path, tmp_path_factory: pytest.TempPathFactory
 ) -> None:
-    settings.STATIC_ROOT = tmp_path
+    install(tmp_path_factory, tmp_path)
+    settings.STATIC_ROOT = tmp_path / "static"
     collected = {"BACKEND": "django.contrib.staticfiles.storage.ManifestStaticFilesStorage"}
     settings.STORAGES = settings.STORAGES | {"staticfiles": collected}
-    call_command("collectstatic", interactive=False, verbosity=0)
     answer = desk.get("/sites/saltmarsh/palette/")
     html = answer.content.decode()
     nonce, mapped = re.findall(r'<script type="importmap" nonce="([^"]+)">(.+?)</script>', html)[0]
@@ -87,7 +87,7 @@ def test_every_module_is_asked_for_once_under_the_name_of_what_it_holds(
     assert sorted(modules.values()) == sorted(re.findall(r'rel="modulepreload" href="([^"]+)"', html))
     assert all(re.search(r"\.[0-9a-f]{12}\.js$", module) for module in modules.values())
     for address in modules.values():
-        source = (tmp_path / address.removeprefix("/static/")).read_text()
+        source = (tmp_path / address.removeprefix("/")).read_text()
         imported = re.findall(r"""(?:from|import)\s*\(?\s*["'](\.[^"']+)["']""", source)
         assert {urljoin(address, name) for name in imported} <= set(modules), address
     assert "/static/studio/ask.js" in modules
