@@ -78,6 +78,7 @@ MIDDLEWARE = [
     "django.middleware.security.SecurityMiddleware",
     "yemba.hosting.middleware.by_host",
     "whitenoise.middleware.WhiteNoiseMiddleware",
+    "yemba.config.packing.packed",
     "csp.middleware.CSPMiddleware",
     "django.contrib.sessions.middleware.SessionMiddleware",
     "django.middleware.locale.LocaleMiddleware",
