@@ -49,8 +49,11 @@ export function standing(queues, { signIn }) {
   const held = queues.filter((queue) => queue.holding);
   line().dataset.state = (held[0] ?? queues[0]).state;
   waits = held.length ? whatWaits(queues, held, signIn) : { words: "", acts: [] };
-  if (held.length) put(waits.words, ...waits.acts.map(button));
+  if (held.length && !stands(waits)) put(waits.words, ...waits.acts.map(button));
 }
+
+// Whether just this is said already: a try that failed once more takes no button from under the pointer.
+const stands = ({ words, acts }) => line().textContent === [words, ...acts.map(([name]) => name)].join("");
 
 function whatWaits(queues, held, signIn) {
   const { state } = held[0];
