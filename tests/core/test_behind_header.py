@@ -8,7 +8,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from tests.core.test_difference import do
+from tests.editing import edited
 from yemba.core.colour.contrast import TEXT, ratio
 from yemba.core.colour.gradient import POINTS, laid_over, least_over, points, steps
 from yemba.core.colour.srgb import BLACK, WHITE, Colour
@@ -65,7 +65,7 @@ def test_every_pattern_is_an_image_of_one_colour(slug: str) -> None:
 
 def set_to(document: Document, catalogue: Catalogue, **values: Any) -> Look:
     for key, value in values.items():
-        document = do(document, catalogue, "set-value", key=f"header.{key}", value=value)
+        document = edited(document, "set-value", key=f"header.{key}", value=value)
     return Look(document, catalogue)
 
 
@@ -95,7 +95,7 @@ def test_a_picture_that_was_set_before_is_shown(document: Document, catalogue: C
 def test_a_colour_that_goes_takes_its_place_in_a_gradient_along(document: Document, catalogue: Catalogue) -> None:
     first, second, third = (colour["id"] for colour in Look(document, catalogue).value("palette")[:3])
     look = set_to(document, catalogue, behind="gradient", gradient_from=f"@{first}", gradient_to=f"@{second}")
-    swapped = do(look.document, catalogue, "remove-colour", colour=second, instead=third)
+    swapped = edited(look.document, "remove-colour", colour=second, instead=third)
     assert Look(swapped, catalogue).value("header.gradient_to") == f"@{third}"
-    gone = do(look.document, catalogue, "remove-colour", colour=second)
+    gone = edited(look.document, "remove-colour", colour=second)
     assert "header.gradient_to" not in gone.parts

@@ -6,7 +6,7 @@ from typing import Any
 
 import pytest
 
-from tests.core.test_sections import done
+from tests.editing import edited
 from yemba.core.change.difference import difference
 from yemba.core.colour.contrast import TEXT, ratio
 from yemba.core.colour.gradient import laid_over, points
@@ -28,7 +28,7 @@ def opening(document: Document) -> str:
 
 def with_fields(document: Document, catalogue: Catalogue, **fields: str) -> Document:
     for field, words in fields.items():
-        document = done(document, catalogue, "set-words", section=opening(document), field=field, words=words)
+        document = edited(document, "set-words", section=opening(document), field=field, words=words)
     return document
 
 

@@ -9,7 +9,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from tests.core.test_difference import do
+from tests.editing import edited
 from yemba.catalogue import catalogue as shipped
 from yemba.core.brand.sheet import compare, read_file, values_of_look, write
 from yemba.core.errors import Fault
@@ -95,15 +95,15 @@ def test_two_sheets_are_compared_value_by_value(document: Document, catalogue: C
 
 
 def test_an_own_sheet_covers_what_was_set_and_it_comes_back(document: Document, catalogue: Catalogue) -> None:
-    own = do(document, catalogue, "set-value", key="type.base", value=20)
+    own = edited(document, "set-value", key="type.base", value=20)
     logo = {"file": "f" * 64, "format": "svg", "width": 4, "height": 4, "name": "mark.svg"}
-    applied = do(own, catalogue, "apply-own-sheet", title="Tide", values={"type.base": 23}, logo=logo)
+    applied = edited(own, "apply-own-sheet", title="Tide", values={"type.base": 23}, logo=logo)
     look = Look(applied, catalogue)
     assert look.value("type.base") == 23
     assert applied.pictures[look.value("logo.picture")].file == "f" * 64
-    twice = do(applied, catalogue, "apply-own-sheet", title="Tide", values={"type.base": 23}, logo=logo)
+    twice = edited(applied, "apply-own-sheet", title="Tide", values={"type.base": 23}, logo=logo)
     assert twice.pictures.keys() == applied.pictures.keys(), "the logo is there already"
-    assert do(applied, catalogue, "bring-back-sheet").sheet["type.base"] == 20
-    returned = do(applied, catalogue, "return-sheet")
+    assert edited(applied, "bring-back-sheet").sheet["type.base"] == 20
+    returned = edited(applied, "return-sheet")
     assert Look(returned, catalogue).value("type.base") == Look(document, catalogue).value("type.base")
     assert returned.own_sheet is None

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import pytest
 
-from tests.core.test_sections import done
+from tests.editing import edited
 from yemba.core.change.command import read_command
 from yemba.core.colour.contrast import TEXT
 from yemba.core.errors import Fault
@@ -40,7 +40,7 @@ def test_kinds_step_down_from_the_form_of_the_first() -> None:
 def test_one_button_is_of_another_kind_and_no_other_text_is(document: Document, catalogue: Catalogue) -> None:
     opening = document.pages[document.order[0]].order[0]
     quiet = {"section": opening, "element": "button", "what": "button", "value": "quiet"}
-    set_apart = done(document, catalogue, "set-one-off", **quiet)
+    set_apart = edited(document, "set-one-off", **quiet)
     told = [(one.what, one.value, one.otherwise) for one in one_offs(Look(set_apart, catalogue)) if one.element]
     assert ("Kind of the button", "Quiet, words alone", "first") in told
     with pytest.raises(Fault, match="no text"):

@@ -6,7 +6,7 @@ from typing import Any
 
 import pytest
 
-from tests.core.test_difference import do
+from tests.editing import edited
 from yemba.core import room
 from yemba.core.change.difference import difference
 from yemba.core.errors import Fault
@@ -19,9 +19,9 @@ from yemba.core.site.navigation import entries, menu, parent, trail
 def three(document: Document, catalogue: Catalogue) -> Document:
     """Home, Repairs, Notebooks and Classes."""
     for page in document.order[1:]:
-        document = do(document, catalogue, "bin-page", page=page)
+        document = edited(document, "bin-page", page=page)
     for page in ("repairs", "notebooks", "classes"):
-        document = do(document, catalogue, "add-page", page=page, page_name=page.title())
+        document = edited(document, "add-page", page=page, page_name=page.title())
     return document
 
 
@@ -34,33 +34,33 @@ def home(document: Document) -> str:
 
 
 def test_an_entry_stands_under_another_and_before_one_beside_it(three: Document, catalogue: Catalogue) -> None:
-    under = do(three, catalogue, "place-menu-entry", entry="classes", under="repairs")
-    both = do(under, catalogue, "place-menu-entry", entry="notebooks", under="repairs", before="classes")
+    under = edited(three, "place-menu-entry", entry="classes", under="repairs")
+    both = edited(under, "place-menu-entry", entry="notebooks", under="repairs", before="classes")
     assert names(both) == [home(three), ("Repairs", ["Notebooks", "Classes"])]
-    swapped = do(both, catalogue, "move-menu-entry", entry="classes", by=-1)
+    swapped = edited(both, "move-menu-entry", entry="classes", by=-1)
     assert names(swapped)[1] == ("Repairs", ["Classes", "Notebooks"]), "it moves among those beside it"
-    assert do(swapped, catalogue, "move-menu-entry", entry="classes", by=-1).text() == swapped.text(), "it is the first"
-    back = do(swapped, catalogue, "place-menu-entry", entry="classes", before="repairs")
+    assert edited(swapped, "move-menu-entry", entry="classes", by=-1).text() == swapped.text(), "it is the first"
+    back = edited(swapped, "place-menu-entry", entry="classes", before="repairs")
     assert names(back) == [home(three), "Classes", ("Repairs", ["Notebooks"])]
 
 
 def test_a_menu_is_two_deep_and_says_so(three: Document, catalogue: Catalogue) -> None:
-    under = do(three, catalogue, "place-menu-entry", entry="classes", under="repairs")
+    under = edited(three, "place-menu-entry", entry="classes", under="repairs")
     for entry, over in (("notebooks", "classes"), ("repairs", "notebooks"), ("repairs", "repairs")):
         with pytest.raises(Fault, match="cannot stand under") as caught:
-            do(under, catalogue, "place-menu-entry", entry=entry, under=over)
+            edited(under, "place-menu-entry", entry=entry, under=over)
         assert caught.value.field == "under"
 
 
 def test_an_entry_goes_in_under_the_one_above_and_out_behind_it(three: Document, catalogue: Catalogue) -> None:
-    inwards = do(three, catalogue, "nest-menu-entry", entry="notebooks", by=1)
+    inwards = edited(three, "nest-menu-entry", entry="notebooks", by=1)
     assert names(inwards) == [home(three), ("Repairs", ["Notebooks"]), "Classes"]
-    assert do(inwards, catalogue, "nest-menu-entry", entry="notebooks", by=1) == inwards, "two deep is deepest"
-    out = do(inwards, catalogue, "nest-menu-entry", entry="notebooks", by=-1)
+    assert edited(inwards, "nest-menu-entry", entry="notebooks", by=1) == inwards, "two deep is deepest"
+    out = edited(inwards, "nest-menu-entry", entry="notebooks", by=-1)
     assert names(out) == [home(three), "Repairs", "Notebooks", "Classes"]
-    assert do(out, catalogue, "nest-menu-entry", entry="notebooks", by=-1) == out
+    assert edited(out, "nest-menu-entry", entry="notebooks", by=-1) == out
     with pytest.raises(Fault, match="none above it"):
-        do(three, catalogue, "nest-menu-entry", entry=three.order[0], by=1)
+        edited(three, "nest-menu-entry", entry=three.order[0], by=1)
 
 
 def test_what_two_hands_do_at_once_still_gives_a_menu(three: Document) -> None:
@@ -74,59 +74,59 @@ def test_what_two_hands_do_at_once_still_gives_a_menu(three: Document) -> None:
 
 
 def test_what_stands_under_a_hidden_entry_is_hidden_with_it(three: Document, catalogue: Catalogue) -> None:
-    under = do(three, catalogue, "place-menu-entry", entry="classes", under="repairs")
-    hidden = do(under, catalogue, "show-menu-entry", entry="repairs", shown=False)
+    under = edited(three, "place-menu-entry", entry="classes", under="repairs")
+    hidden = edited(under, "show-menu-entry", entry="repairs", shown=False)
     assert names(hidden) == [home(three), "Notebooks"]
     assert [step.name for step in trail(hidden, "classes")] == [home(three), "Repairs", "Classes"], "it is there still"
 
 
 def test_breadcrumbs_lead_from_the_first_page(three: Document, catalogue: Catalogue) -> None:
     assert trail(three, "classes") == []
-    under = do(three, catalogue, "place-menu-entry", entry="classes", under="repairs")
+    under = edited(three, "place-menu-entry", entry="classes", under="repairs")
     assert [step.name for step in trail(under, "classes")] == [home(three), "Repairs", "Classes"]
-    below_home = do(three, catalogue, "place-menu-entry", entry="classes", under=three.order[0])
+    below_home = edited(three, "place-menu-entry", entry="classes", under=three.order[0])
     assert [step.name for step in trail(below_home, "classes")] == [home(three), "Classes"], "none stands there twice"
 
 
 def test_links_stand_in_the_menu_and_lead_where_they_can(three: Document, catalogue: Catalogue) -> None:
     section = three.pages[three.order[0]].order[0]
-    there = do(three, catalogue, "add-menu-link", entry_name="Dates", link=f"page:{three.order[0]}#{section}")
-    there = do(there, catalogue, "add-menu-link", entry_name="Write", link="ines@saltmarsh.example")
+    there = edited(three, "add-menu-link", entry_name="Dates", link=f"page:{three.order[0]}#{section}")
+    there = edited(there, "add-menu-link", entry_name="Write", link="ines@saltmarsh.example")
     assert sorted(one.link for one in entries(there)[-2:]) == [
         "mailto:ines@saltmarsh.example",
         f"page:{three.order[0]}#{section}",
     ]
     link = entries(there)[-1].key
-    assert do(there, catalogue, "lead-menu-link", entry=link, link="tel:+44 1632 960417").navigation.links[link].link
-    assert link not in menu(do(there, catalogue, "remove-menu-link", entry=link))
+    assert edited(there, "lead-menu-link", entry=link, link="tel:+44 1632 960417").navigation.links[link].link
+    assert link not in menu(edited(there, "remove-menu-link", entry=link))
 
 
 @pytest.mark.parametrize("link", ["", "nowhere at all", "page:gone", "javascript:alert(1)", "#top"])
 def test_a_link_that_leads_nowhere_is_refused(three: Document, catalogue: Catalogue, link: str) -> None:
     with pytest.raises(Fault) as caught:
-        do(three, catalogue, "add-menu-link", entry_name="Out", link=link)
+        edited(three, "add-menu-link", entry_name="Out", link=link)
     assert caught.value.field == "link"
 
 
 def test_a_section_that_is_not_there_is_refused(three: Document, catalogue: Catalogue) -> None:
     with pytest.raises(Fault, match="section"):
-        do(three, catalogue, "add-menu-link", entry_name="Out", link=f"page:{three.order[0]}#xgone")
+        edited(three, "add-menu-link", entry_name="Out", link=f"page:{three.order[0]}#xgone")
 
 
 def test_so_many_links_fit(three: Document, catalogue: Catalogue) -> None:
     links = {f"x{n}": {"name": f"{n}", "link": "tel:+44 1632 960417"} for n in range(room.LINKS.most)}
     full = Document.model_validate(three.plain() | {"navigation": {"links": links}})
     with pytest.raises(Fault, match=f"at most {room.LINKS.most} links"):
-        do(full, catalogue, "add-menu-link", entry_name="One more", link="tel:+44 1632 960417")
+        edited(full, "add-menu-link", entry_name="One more", link="tel:+44 1632 960417")
 
 
 def test_changes_of_the_menu_are_told_in_its_words(three: Document, catalogue: Catalogue) -> None:
-    under = do(three, catalogue, "place-menu-entry", entry="classes", under="repairs")
+    under = edited(three, "place-menu-entry", entry="classes", under="repairs")
     moved = {
         change.key: (change.subject, change.before, change.after) for change in difference(three, under, catalogue)
     }
     assert moved["under.classes"] == ("Classes in the menu", "at the top", "under Repairs")
-    linked = do(three, catalogue, "add-menu-link", entry_name="Write", link="ines@saltmarsh.example")
+    linked = edited(three, "add-menu-link", entry_name="Write", link="ines@saltmarsh.example")
     (new,) = difference(three, linked, catalogue)
     assert (new.subject, new.after) == ("Link Write in the menu", "new")
     (gone,) = difference(linked, three, catalogue)

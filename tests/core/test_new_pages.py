@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import pytest
 
-from tests.core.test_sections import done
+from tests.editing import edited
 from yemba.core import room
 from yemba.core.check.starter_words import starter_sections
 from yemba.core.errors import Fault
@@ -26,23 +26,23 @@ def words_at(document: Document, catalogue: Catalogue) -> tuple[str, str]:
 
 def test_a_page_for_a_purpose_has_its_sections_with_starter_words(document: Document, catalogue: Catalogue) -> None:
     for trade in ("", "potter"):
-        begun = done(document, catalogue, "set-value", key="site.trade", value=trade)
+        begun = edited(document, "set-value", key="site.trade", value=trade)
         for slug, purpose in purposes(Look(begun, catalogue)).items():
-            grown = done(begun, catalogue, "add-page", purpose=slug)
+            grown = edited(begun, "add-page", purpose=slug)
             page = grown.pages[grown.order[-1]]
             assert page.name == purpose.name
             kinds = [section.kind for _, section in page.ordered()]
             assert kinds == [name.split("/")[0] for name in purpose.sections]
             assert set(page.sections) & starter_sections(Look(grown, catalogue)), slug
     with pytest.raises(Fault, match="no purpose of a page"):
-        done(document, catalogue, "add-page", purpose="lost", page_name="x")
+        edited(document, "add-page", purpose="lost", page_name="x")
 
 
 def test_links_make_the_pages_they_lead_to(document: Document, catalogue: Catalogue) -> None:
     section, field = words_at(document, catalogue)
     first = document.pages[document.order[0]].name
     typed = f'<p><a href="new:Tea &amp; cake">a</a> <a href="new:Tea &amp; cake">b</a> <a href="new:{first.upper()}">c</a></p>'
-    grown = done(document, catalogue, "set-words", section=section, field=field, words=typed)
+    grown = edited(document, "set-words", section=section, field=field, words=typed)
     *old, new = grown.order
     assert old == document.order, "one page for both, none for the one that is there"
     assert (grown.pages[new].name, grown.pages[new].slug) == ("Tea & cake", "tea-cake")
@@ -52,10 +52,10 @@ def test_links_make_the_pages_they_lead_to(document: Document, catalogue: Catalo
 
 
 def test_a_setting_and_the_menu_make_pages_too(document: Document, catalogue: Catalogue) -> None:
-    grown = done(document, catalogue, "set-value", key="header.action_link", value="new: Book a place ")
+    grown = edited(document, "set-value", key="header.action_link", value="new: Book a place ")
     assert grown.parts["header.action_link"] == f"page:{grown.order[-1]}"
     assert grown.pages[grown.order[-1]].name == "Book a place"
-    grown = done(document, catalogue, "add-menu-link", entry_name="Tea", link="new:Tea")
+    grown = edited(document, "add-menu-link", entry_name="Tea", link="new:Tea")
     assert [link.link for link in grown.navigation.links.values()] == [f"page:{grown.order[-1]}"]
 
 
@@ -63,9 +63,9 @@ def test_names_that_are_none_make_nothing(
     document: Document, catalogue: Catalogue, monkeypatch: pytest.MonkeyPatch
 ) -> None:
     with pytest.raises(Fault, match="letters"):
-        done(document, catalogue, "set-value", key="header.action_link", value="new:" + "x" * 300)
+        edited(document, "set-value", key="header.action_link", value="new:" + "x" * 300)
     with pytest.raises(Fault, match="Give the new page a name"):
-        done(document, catalogue, "set-value", key="header.action_link", value="new:  ")
+        edited(document, "set-value", key="header.action_link", value="new:  ")
     monkeypatch.setattr(room.PAGES, "most", len(document.pages))
     with pytest.raises(Fault):
-        done(document, catalogue, "set-value", key="header.action_link", value="new:Tea")
+        edited(document, "set-value", key="header.action_link", value="new:Tea")

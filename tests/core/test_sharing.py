@@ -8,7 +8,7 @@ from io import BytesIO
 import pytest
 from PIL import Image
 
-from tests.core.test_difference import do
+from tests.editing import edited
 from yemba.core.change.difference import difference
 from yemba.core.colour.grounds import work_out
 from yemba.core.colour.srgb import from_hex
@@ -94,12 +94,12 @@ def test_without_a_picture_words_stand_alone(lettering: Lettering) -> None:
 
 def test_a_page_may_have_its_own_and_says_so(document: Document, catalogue: Catalogue) -> None:
     home = document.order[0]
-    own = do(document, catalogue, "share-page", page=home, card="beside")
+    own = edited(document, "share-page", page=home, card="beside")
     (change,) = difference(document, own, catalogue)
     assert (change.before, change.after) == ("as the site’s", "Words beside a picture")
-    assert do(own, catalogue, "share-page", page=home, card="").text() == document.text()
+    assert edited(own, "share-page", page=home, card="").text() == document.text()
     with pytest.raises(Fault, match="“collage”"):
-        do(document, catalogue, "share-page", page=home, card="collage")
+        edited(document, "share-page", page=home, card="collage")
 
 
 def test_the_leading_picture_is_the_first_that_is_shown(document: Document, catalogue: Catalogue) -> None:

@@ -6,7 +6,7 @@ from itertools import permutations
 
 import pytest
 
-from tests.core.test_difference import do
+from tests.editing import edited
 from yemba.catalogue import catalogue as shipped
 from yemba.core.errors import Fault
 from yemba.core.site.catalogue import Catalogue
@@ -23,21 +23,19 @@ def lived_in(document: Document, catalogue: Catalogue) -> Document:
     """Choices that some templates cannot show, a value of the brand, and a one-off."""
     home = document.pages[document.order[0]]
     offers = next(key for key in home.order if home.sections[key].kind == "offers")
-    document = do(document, catalogue, "choose-template", template="handbill")
-    document = do(document, catalogue, "set-layout", section=offers, layout="cells")
-    document = do(
-        document, catalogue, "set-one-off", section=home.order[0], element="heading", what="align", value="center"
-    )
-    document = do(document, catalogue, "set-colour", colour="c1", hex="#123456")
-    document = do(document, catalogue, "choose-template", template="lantern")
-    return do(document, catalogue, "set-value", key="header.arrangement", value="side")
+    document = edited(document, "choose-template", template="handbill")
+    document = edited(document, "set-layout", section=offers, layout="cells")
+    document = edited(document, "set-one-off", section=home.order[0], element="heading", what="align", value="center")
+    document = edited(document, "set-colour", colour="c1", hex="#123456")
+    document = edited(document, "choose-template", template="lantern")
+    return edited(document, "set-value", key="header.arrangement", value="side")
 
 
 @pytest.mark.parametrize(("first", "second"), PAIRS)
 def test_what_the_plan_says_is_what_comes(lived_in: Document, catalogue: Catalogue, first: str, second: str) -> None:
-    start = do(lived_in, catalogue, "choose-template", template=first)
+    start = edited(lived_in, "choose-template", template=first)
     told = plan(Look(start, catalogue), second)
-    there = do(start, catalogue, "choose-template", template=second)
+    there = edited(start, "choose-template", template=second)
     aside = set_aside(Look(there, catalogue))
     assert set(told.aside) <= set(aside)
     assert set(told.back).isdisjoint(aside)
@@ -50,19 +48,19 @@ def test_what_the_plan_says_is_what_comes(lived_in: Document, catalogue: Catalog
     assert {(d.what, d.then, d.now, d.places) for d in back.differs} == {
         (d.what, d.now, d.then, d.places) for d in told.differs
     }
-    assert do(there, catalogue, "choose-template", template=first).text() == start.text()
+    assert edited(there, "choose-template", template=first).text() == start.text()
 
 
 def test_what_a_template_cannot_show_is_kept_and_comes_back(lived_in: Document, catalogue: Catalogue) -> None:
     assert Look(lived_in, catalogue).value("header.arrangement") == "side"
     told = plan(Look(lived_in, catalogue), "handbill")
     assert told.aside == ["Header arrangement: At the side"]
-    handbill = do(lived_in, catalogue, "choose-template", template="handbill")
+    handbill = edited(lived_in, "choose-template", template="handbill")
     assert Look(handbill, catalogue).value("header.arrangement") != "side"
     assert handbill.parts["header.arrangement"] == "side"
-    slipway = do(lived_in, catalogue, "choose-template", template="slipway")
+    slipway = edited(lived_in, "choose-template", template="slipway")
     assert any(line.startswith("Layout Cells: Offers") for line in set_aside(Look(slipway, catalogue)))
-    assert set_aside(Look(do(slipway, catalogue, "choose-template", template="lantern"), catalogue)) == []
+    assert set_aside(Look(edited(slipway, "choose-template", template="lantern"), catalogue)) == []
 
 
 def test_the_plan_counts_what_looks_different(lived_in: Document, catalogue: Catalogue) -> None:
@@ -79,13 +77,13 @@ def test_the_plan_counts_what_looks_different(lived_in: Document, catalogue: Cat
 def test_a_chapter_returns_alone_and_the_whole_design_with_one_offs_by_choice(
     lived_in: Document, catalogue: Catalogue
 ) -> None:
-    chapter = do(lived_in, catalogue, "return-chapter", of="header")
+    chapter = edited(lived_in, "return-chapter", of="header")
     assert "header.arrangement" not in chapter.parts
     assert chapter.sheet == lived_in.sheet
-    kept = do(lived_in, catalogue, "return-chapter", one_offs="keep")
+    kept = edited(lived_in, "return-chapter", one_offs="keep")
     assert (kept.sheet, kept.parts) == ({}, {})
     assert len(one_offs(Look(kept, catalogue))) == 2
-    cleared = do(lived_in, catalogue, "return-chapter", one_offs="clear")
+    cleared = edited(lived_in, "return-chapter", one_offs="clear")
     assert one_offs(Look(cleared, catalogue)) == []
     for returned in (chapter, kept, cleared):
         words = [s.fields for p in returned.pages.values() for s in p.sections.values()]
@@ -94,7 +92,7 @@ def test_a_chapter_returns_alone_and_the_whole_design_with_one_offs_by_choice(
 
 def test_one_one_off_is_returned_and_the_others_stay(lived_in: Document, catalogue: Catalogue) -> None:
     first, second = one_offs(Look(lived_in, catalogue))
-    after = do(lived_in, catalogue, "return-one-offs", ones=first.key)
+    after = edited(lived_in, "return-one-offs", ones=first.key)
     assert [one.what for one in one_offs(Look(after, catalogue))] == [second.what]
     with pytest.raises(Fault):
-        do(after, catalogue, "return-one-offs", ones=first.key)
+        edited(after, "return-one-offs", ones=first.key)

@@ -8,7 +8,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from tests.core.test_sections import done
+from tests.editing import edited
 from yemba.core import room
 from yemba.core.errors import Fault
 from yemba.core.site.catalogue import Catalogue
@@ -81,7 +81,7 @@ def test_no_word_is_lost(lines: list[tuple[int, str]]) -> None:
 def test_sections_stand_where_they_are_wanted(document: Document, catalogue: Catalogue) -> None:
     home = document.order[0]
     first, *rest = document.pages[home].order
-    brought = done(document, catalogue, "add-text", page=home, text=MARKDOWN, after=first)
+    brought = edited(document, "add-text", page=home, text=MARKDOWN, after=first)
     order = brought.pages[home].order
     assert (order[0], order[4:]) == (first, rest)
     assert [brought.pages[home].sections[key].fields.get("heading", "") for key in order[1:4]] == [
@@ -89,7 +89,7 @@ def test_sections_stand_where_they_are_wanted(document: Document, catalogue: Cat
         "The bench",
         "Getting here",
     ]
-    assert done(document, catalogue, "add-text", page=home, text="x", after="").pages[home].order[1:] == [first, *rest]
+    assert edited(document, "add-text", page=home, text="x", after="").pages[home].order[1:] == [first, *rest]
 
 
 def test_what_does_not_fit_is_refused(
@@ -98,7 +98,7 @@ def test_what_does_not_fit_is_refused(
     home = document.order[0]
     for text, match in (("  ", "Nothing to bring in"), ("x" * 200_001, "in parts")):
         with pytest.raises(Fault, match=match):
-            done(document, catalogue, "add-text", page=home, text=text)
+            edited(document, "add-text", page=home, text=text)
     monkeypatch.setattr(room.SECTIONS, "most", len(document.pages[home].order) + 2)
     with pytest.raises(Fault, match="at most"):
-        done(document, catalogue, "add-text", page=home, text=MARKDOWN)
+        edited(document, "add-text", page=home, text=MARKDOWN)

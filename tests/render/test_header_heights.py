@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import pytest
 
-from tests.core.test_difference import do
+from tests.editing import edited
 from yemba.core.layout.arrangement import NONE
 from yemba.core.layout.header_fit import FOLDED_FROM
 from yemba.core.site.catalogue import Catalogue
@@ -18,14 +18,14 @@ LONG = "The Saltmarsh Bindery and Paper Workshop of Tide Row"
 
 
 def arranged(document: Document, catalogue: Catalogue, arrangement: str) -> Document:
-    return do(document, catalogue, "set-value", key="header.arrangement", value=arrangement)
+    return edited(document, "set-value", key="header.arrangement", value=arrangement)
 
 
 @pytest.mark.parametrize("name", ["Sole", LONG])
 def test_it_is_never_lower_than_it_is_set_to_be(document: Document, catalogue: Catalogue, name: str) -> None:
-    named = do(document, catalogue, "name-site", title=name)
+    named = edited(document, "name-site", title=name)
     for slug, arrangement in catalogue.arrangements.items():
-        high = do(arranged(named, catalogue, slug), catalogue, "set-value", key="header.height_wide", value=240)
+        high = edited(arranged(named, catalogue, slug), "set-value", key="header.height_wide", value=240)
         standing = header_heights(Look(high, catalogue))
         if arrangement.menu == NONE:
             assert set(standing.folded) == {0}
@@ -35,7 +35,7 @@ def test_it_is_never_lower_than_it_is_set_to_be(document: Document, catalogue: C
 
 
 def test_a_longer_name_never_makes_it_lower(document: Document, catalogue: Catalogue) -> None:
-    short, long = (do(document, catalogue, "name-site", title=name) for name in ("Saltmarsh", LONG))
+    short, long = (edited(document, "name-site", title=name) for name in ("Saltmarsh", LONG))
     both = (header_heights(Look(one, catalogue)).folded for one in (short, long))
     assert all(lower <= higher for lower, higher in zip(*both, strict=True))
 
@@ -46,7 +46,7 @@ def test_a_header_at_the_side_covers_nothing(document: Document, catalogue: Cata
 
 def test_only_one_that_stays_asks_for_room(document: Document, catalogue: Catalogue) -> None:
     assert "scroll-padding" not in values(Look(document, catalogue))
-    stays = do(document, catalogue, "set-value", key="header.position", value="sticky")
+    stays = edited(document, "set-value", key="header.position", value="sticky")
     text = values(Look(stays, catalogue))
     standing = header_heights(Look(stays, catalogue))
     fold = header_fit(Look(stays, catalogue)).fold

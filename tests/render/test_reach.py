@@ -10,8 +10,9 @@ from django.core.files.base import ContentFile
 from django.core.files.storage import default_storage
 from hypothesis import HealthCheck, given, settings
 
-from tests.core.test_difference import do, one
+from tests.core.test_difference import one
 from tests.core.test_edits import histories
+from tests.editing import edited
 from yemba import catalogue as shipped
 from yemba.core.change.difference import difference
 from yemba.core.change.operation import Operation
@@ -39,7 +40,7 @@ def state(document: Document) -> State:
 
 
 def test_a_colour_reaches_only_where_it_shows(document: Document, catalogue: Catalogue) -> None:
-    after = do(document, catalogue, "set-colour", colour="c1", hex="#8c3b2a")
+    after = edited(document, "set-colour", colour="c1", hex="#8c3b2a")
     change = one(document, after, catalogue)
     was = state(document)
     home = document.order[0]
@@ -52,7 +53,7 @@ def test_a_colour_reaches_only_where_it_shows(document: Document, catalogue: Cat
 def test_content_reaches_its_own_section_alone(document: Document, catalogue: Catalogue) -> None:
     home = document.order[0]
     opening = document.pages[home].order[0]
-    after = do(document, catalogue, "set-words", section=opening, field="heading", words="Mended")
+    after = edited(document, "set-words", section=opening, field="heading", words="Mended")
     was, now = state(document), state(after)
     assert of_change(one(document, after, catalogue), was) == [Spot(home, opening)] == reach(was, now)
 
@@ -67,9 +68,9 @@ def test_an_address_with_more_steps_rewrites_what_leads_on_from_there(document: 
 
 
 def test_a_change_is_of_the_part_that_it_sets_or_fills(document: Document, catalogue: Catalogue) -> None:
-    sidebar = do(document, catalogue, "set-value", key="sidebar.side", value="start")
-    filled = do(document, catalogue, "add-section", part="sidebar", kind="hours-and-place")
-    colour = do(document, catalogue, "set-colour", colour="c1", hex="#8c3b2a")
+    sidebar = edited(document, "set-value", key="sidebar.side", value="start")
+    filled = edited(document, "add-section", part="sidebar", kind="hours-and-place")
+    colour = edited(document, "set-colour", colour="c1", hex="#8c3b2a")
     parts = [part_of(one(document, after, catalogue)) for after in (sidebar, filled, colour)]
     assert parts == ["sidebar", "sidebar", None]
     assert of_change(one(document, filled, catalogue), state(document)) == [], "alone it is not shown"
@@ -79,7 +80,7 @@ def test_a_change_is_of_the_part_that_it_sets_or_fills(document: Document, catal
 def test_a_part_reaches_every_page_and_no_section(
     document: Document, catalogue: Catalogue, key: str, value: Any
 ) -> None:
-    after = do(document, catalogue, "set-value", key=key, value=value)
+    after = edited(document, "set-value", key=key, value=value)
     touched = of_change(one(document, after, catalogue), state(document))
     assert {spot.place for spot in touched} == {key.partition(".")[0]}
     assert {spot.page for spot in touched} == set(document.order)
@@ -89,12 +90,12 @@ def test_a_header_over_the_first_section_reaches_that_one_where_it_takes_more_ro
     document: Document, catalogue: Catalogue
 ) -> None:
     over = next(slug for slug, arrangement in catalogue.arrangements.items() if arrangement.stands == OVER)
-    was = do(document, catalogue, "set-value", key="header.arrangement", value=over)
-    after = do(was, catalogue, "set-value", key="header.height_wide", value=140)
+    was = edited(document, "set-value", key="header.arrangement", value=over)
+    after = edited(was, "set-value", key="header.height_wide", value=140)
     touched = of_change(one(was, after, catalogue), state(was))
     firsts = {Spot(page, stored.order[0]) for page, stored in was.ordered_pages()}
     assert set(touched) == firsts | {Spot(page, "header") for page in was.order}
-    beside = do(document, catalogue, "set-value", key="header.height_wide", value=140)
+    beside = edited(document, "set-value", key="header.height_wide", value=140)
     assert not firsts & set(of_change(one(document, beside, catalogue), state(document)))
 
 
@@ -102,11 +103,11 @@ def test_of_two_sections_that_come_to_look_alike_the_changed_one_is_reached(
     document: Document, catalogue: Catalogue
 ) -> None:
     home = document.order[0]
-    twice = do(document, catalogue, "add-section", page=home, kind="words")
-    twice = do(twice, catalogue, "add-section", page=home, kind="words")
+    twice = edited(document, "add-section", page=home, kind="words")
+    twice = edited(twice, "add-section", page=home, kind="words")
     first, second = twice.pages[home].order[-2:]
-    twice = do(twice, catalogue, "set-ground", section=second, ground="dark")
-    after = do(twice, catalogue, "set-ground", section=first, ground="dark")
+    twice = edited(twice, "set-ground", section=second, ground="dark")
+    after = edited(twice, "set-ground", section=first, ground="dark")
     assert reach(state(twice), state(after)) == [Spot(home, first)]
 
 
@@ -123,8 +124,8 @@ def test_a_change_that_cannot_stand_alone_reaches_the_page_it_is_on(document: Do
 
 
 def test_changes_together_reach_what_they_reach_alone(document: Document, catalogue: Catalogue) -> None:
-    both = do(document, catalogue, "set-colour", colour="c1", hex="#8c3b2a")
-    both = do(both, catalogue, "set-value", key="header.height_wide", value=120)
+    both = edited(document, "set-colour", colour="c1", hex="#8c3b2a")
+    both = edited(both, "set-value", key="header.height_wide", value=120)
     was, now = state(document), state(both)
     touched = [set(of_change(change, was)) for change in difference(document, both, catalogue)]
     assert touched[0] != touched[1]
@@ -158,7 +159,7 @@ def test_reach_equals_a_comparison_of_both_sites_as_written(
 
 def test_the_shape_of_buttons_reaches_every_button(document: Document, catalogue: Catalogue) -> None:
     def reached(command: str, **arguments: str) -> list[Spot]:
-        return of_change(one(document, do(document, catalogue, command, **arguments), catalogue), state(document))
+        return of_change(one(document, edited(document, command, **arguments), catalogue), state(document))
 
     buttons = reached("set-value", key="buttons.edge", value="4")
     assert buttons
@@ -175,7 +176,7 @@ def test_what_a_button_takes_is_asked_anew_for_another_form(document: Document, 
     opening = document.pages[home].order[0]
     filled = state(document)
     assert "link" not in filled.section_use(home, opening).values
-    bare = do(document, catalogue, "set-value", key="buttons.form", value="words")
+    bare = edited(document, "set-value", key="buttons.form", value="words")
     assert "link" in state(bare).section_use(home, opening).values
 
 

@@ -6,7 +6,7 @@ from typing import Any
 
 import pytest
 
-from tests.core.test_standing import _do
+from tests.editing import edited
 from yemba.catalogue import catalogue
 from yemba.core.site.resolve import Look
 from yemba.sites import services as sites
@@ -23,7 +23,7 @@ def test_a_section_made_standing_shows_the_colours_it_had(site: Any) -> None:
         if "heading" in one.fields
     )
     had = colour_roles(Look(document, catalogue()), section, "heading")
-    standing = _do(document, "make-standing", section=section)
+    standing = edited(document, "make-standing", section=section)
     (key,) = standing.pages[page].standing
     assert had[1][0] == "heading"
     assert colour_roles(Look(standing, catalogue()), key, "heading") == had
