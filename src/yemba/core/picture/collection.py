@@ -43,10 +43,15 @@ def role_colours(grounds: Mapping[str, Ground], palette: Iterable[Colour]) -> Ro
     """What a site's palette makes of the roles: grounds give paper, tint, lead and ink; second is the first colour of
     the palette unlike all these, else a neighbour of the lead; deep stands between lead and ink."""
     paper, tint, lead, ink = (grounds[slug].fill for slug in ("light", "tinted", "strong", "dark"))
-    unlike = (one for one in palette if all(difference(one, other) >= _APART for other in (paper, tint, lead, ink)))
-    second = next(unlike, turned(lead, [40])[0])
-    colours = (paper, tint, lead, second, mix(ink, lead, 0.55), ink)
+    (neighbour,) = turned(lead, [40])
+    second = next((one for one in palette if _is_unlike(one, (paper, tint, lead, ink))), neighbour)
+    deep = mix(ink, lead, 0.55)
+    colours = (paper, tint, lead, second, deep, ink)
     return tuple((role, colour.hex) for role, colour in zip(ROLES, colours, strict=True))
+
+
+def _is_unlike(colour: Colour, others: Iterable[Colour]) -> bool:
+    return all(difference(colour, other) >= _APART for other in others)
 
 
 @lru_cache(maxsize=512)

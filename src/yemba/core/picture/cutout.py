@@ -91,10 +91,16 @@ def without_background(pixels: Pixels, plain: Plain, *, enclosed: bool) -> Pixel
 def marks_box(pixels: Pixels, plain: Plain | None = None) -> Box | None:
     """The smallest box that holds every mark on nothing, or on this background; None where there is none."""
     seen = pixels[:, :, 3] > _FAINT if plain is None else ~_near(pixels, plain)
-    rows, columns = np.flatnonzero(seen.any(axis=1)), np.flatnonzero(seen.any(axis=0))
-    if not rows.size:
+    if not seen.any():
         return None
-    return Box(int(columns[0]), int(rows[0]), int(columns[-1]) + 1, int(rows[-1]) + 1)
+    left, right = _ends(np.flatnonzero(seen.any(axis=0)))
+    top, bottom = _ends(np.flatnonzero(seen.any(axis=1)))
+    return Box(left, top, right, bottom)
+
+
+def _ends(places: NDArray[np.intp]) -> tuple[int, int]:
+    """The first of them, and the one after the last."""
+    return int(places[0]), int(places[-1]) + 1
 
 
 def _distances(colours: NDArray[Any], from_colour: NDArray[np.float64]) -> NDArray[np.float64]:

@@ -98,9 +98,14 @@ class Beginning:
         texts = {field.slug: field.starter for field in fields if field.will_do}
         for slug, text in words.items():
             texts[slug] = self._text(text, pages)
-        if _PAGE in texts.values():
-            texts = {slug: text for slug, text in texts.items() if text != _PAGE and slug != "button"}
-        return {field.slug: field.read(text) for field in fields if (text := texts.get(field.slug, "")).strip()}
+        leads_nowhere = _PAGE in texts.values()
+        stored = {}
+        for field in fields:
+            text = texts.get(field.slug, "")
+            is_left_out = leads_nowhere and (text == _PAGE or field.slug == "button")
+            if text.strip() and not is_left_out:
+                stored[field.slug] = field.read(text)
+        return stored
 
     def _text(self, text: str, pages: Mapping[str, str]) -> str:
         """With the site's name and town in it; a link to a page by its slug becomes one by its id, or "page:" alone."""

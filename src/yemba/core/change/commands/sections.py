@@ -351,10 +351,14 @@ class SetWords(OfSection):
 
     def say(self, look: Look) -> str:
         field = self._field(look)
+        made = "" if field.kind.refers_to else also_made(look, field.kind, self.words)
+        return f"{self.where(look)}: {field.name.lower()} {self._quoted(field, look)}{made}"
+
+    def _quoted(self, field: Field, look: Look) -> str:
         text = field.kind.say(self.words, look) if self.words else ""
-        beginning = f"“{_beginning(text)}”" if text not in ("", "none") else Message("emptied")
-        made = also_made(look, field.kind, self.words) if not field.kind.refers_to else ""
-        return f"{self.where(look)}: {field.name.lower()} {beginning}{made}"
+        if text in ("", "none"):
+            return Message("emptied")
+        return f"“{_beginning(text)}”"
 
 
 def _beginning(text: str) -> str:
