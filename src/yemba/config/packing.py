@@ -1,4 +1,7 @@
-"""Text of the studio and of drafts is packed on its way: a desk is a fifth as long then, a stylesheet a seventh."""
+"""Text of the studio and of drafts is packed on its way: a desk is a fifth as long then, a stylesheet a seventh.
+
+What answers an edit goes out as it is: a key waits for it.
+"""
 
 from __future__ import annotations
 
@@ -18,7 +21,7 @@ def packed(get_response: Callable[[HttpRequest], HttpResponse]) -> Callable[[Htt
     def answer(request: HttpRequest) -> HttpResponse:
         response = get_response(request)
         is_text = response.get("Content-Type", "").startswith(_TEXT)
-        if is_text and not response.streaming and response.status_code != _PARTIAL:
+        if is_text and request.method == "GET" and not response.streaming and response.status_code != _PARTIAL:
             gzip.process_response(request, response)
         return response
 

@@ -199,17 +199,16 @@ def _drawn(request: HttpRequest, document: Document, path: str, *, looking: bool
     edited."""
     files = _draft_files(document.text(), timezone.now().date(), feeds.state(addresses(document)))
     name = f"{path}index.html" if path == "" or path.endswith("/") else path
-    file = files.get(name) or services.picture_at(name, request.GET.get(services.QUERY, ""), store.load)
-    stays = file is not None and name.startswith("assets/")  # it is called by what is in it
+    file = files.get(name) or next((f for known, f in files.items() if _same_sheet(known, name)), None)
     if file is None:
-        file = next((f for known, f in files.items() if _same_sheet(known, name)), None)
+        file = services.picture_at(name, request.GET.get(services.QUERY, ""), store.load)
     if file is None:
         return _page(request, "hosting/missing.html", 404, name=document.name)
     data = services.made(file)
     if looking and name.endswith(".html"):
         data = data.replace(b'"/-/window.js"', b'"/-/look.js"')
     response = HttpResponse(data, content_type=serving.content_type(name))
-    response["Cache-Control"] = "private, max-age=31536000, immutable" if stays else "no-store"
+    response["Cache-Control"] = "private, max-age=31536000, immutable" if file.key else "no-store"
     response["Referrer-Policy"] = "no-referrer"
     response["X-Robots-Tag"] = "noindex"
     return response
