@@ -1,4 +1,4 @@
-"""Text of the studio and of drafts comes packed; what is packed already, or asked for in part, as it is."""
+"""Text that is asked for comes packed; what answers an edit, or is asked for in part, as it is."""
 
 from __future__ import annotations
 
@@ -9,6 +9,7 @@ from django.test import Client
 
 from yemba.hosting import services as hosting
 from yemba.people.models import Person
+from yemba.sites import services as sites
 from yemba.sites.models import Site
 
 PACKED = {"accept-encoding": "gzip"}
@@ -40,6 +41,14 @@ def test_the_same_text_is_of_another_length_each_time(client: Client, site: Site
     base = f"/~{hosting.draft_token(site, ines)}/"
     sheet = base + sheets(client.get(base, headers={"host": DRAFT}).content.decode())[0]
     assert len({len(client.get(sheet, headers={"host": DRAFT} | PACKED).content) for _ in range(12)}) > 3
+
+
+def test_what_answers_an_edit_goes_out_as_it_is(client: Client, site: Site, ines: Person) -> None:
+    client.force_login(ines, backend="django.contrib.auth.backends.ModelBackend")
+    colour = {"command": "set-colour", "colour": "c1", "hex": "#8c3b2a", "window_page": sites.document(site).order[0]}
+    answer = client.post("/sites/saltmarsh/edit/", colour, headers=PACKED | {"accept": "application/json"})
+    assert "Content-Encoding" not in answer
+    assert len(answer.content) > 1000, "long enough to be packed"
 
 
 def test_a_part_of_a_page_goes_out_as_it_is(client: Client, site: Site) -> None:

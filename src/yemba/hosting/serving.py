@@ -9,10 +9,10 @@ from typing import NamedTuple
 
 import brotli
 from django.http import HttpRequest, HttpResponse
-from django.middleware.gzip import GZipMiddleware
 from django.utils.cache import get_conditional_response, patch_vary_headers
 from django.utils.http import http_date
 
+from yemba.config.packing import TEXT
 from yemba.core.cache import Cache
 from yemba.core.site.files import KINDS as FILE_KINDS
 from yemba.hosting.fresh import current
@@ -23,8 +23,6 @@ FOR_EVER = "public, max-age=31536000, immutable"
 ASK_AGAIN = "public, no-cache"
 NOT_FOUND = "404.html"
 _RANGE = re.compile(r"bytes=(\d{0,15})-(\d{0,15})")
-_PACKED = ("text/", "image/svg", "application/")
-_gzip = GZipMiddleware(lambda _: HttpResponse())
 mimetypes.add_type("application/manifest+json", ".webmanifest")
 mimetypes.add_type("text/calendar", ".ics")
 mimetypes.add_type("application/atom+xml", ".atom")
@@ -152,15 +150,14 @@ def serve(request: HttpRequest, asset: Resource, made_at: datetime) -> HttpRespo
     if asset.status == 200 and _ranged(request, response):
         return response
     # nothing on a live page is secret, so that its length may tell of it; pictures and fonts are small already
-    if kind.startswith(_PACKED):
+    if kind.startswith(TEXT):
         _pack(request, response, asset.digest)
     return response
 
 
 def _pack(request: HttpRequest, response: HttpResponse, digest: str) -> None:
-    """By brotli (RFC 7932) where a browser takes it, else by gzip."""
+    """By brotli (RFC 7932) where a browser takes it; else it is left to ``config.packing``."""
     if not _BROTLI.search(request.headers.get("Accept-Encoding", "")):
-        _gzip.process_response(request, response)
         return
     patch_vary_headers(response, ("Accept-Encoding",))
     packed = _PACKED_BYTES.get_or_make(digest, lambda: brotli.compress(response.content, quality=_QUALITY))
