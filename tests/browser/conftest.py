@@ -8,6 +8,8 @@ from collections.abc import Iterator
 from functools import cache
 from hashlib import sha256
 from pathlib import Path
+from socketserver import ThreadingMixIn
+from threading import enumerate as enumerate_threads
 from threading import get_ident
 
 import pytest
@@ -77,9 +79,17 @@ def page(browser: Browser, request: pytest.FixtureRequest) -> Iterator[Page]:
     opened.on("response", lambda r: wrong.append(r.url) if r.status == 404 and _MUST_BE.search(r.url) else None)
     yield opened
     context.close()
+    _wait_for_answers()
     if request.node.get_closest_marker("pastes"):
         wrong = [one for one in wrong if not one.startswith(_BY_THE_BROWSER)]
     assert wrong == []
+
+
+def _wait_for_answers() -> None:
+    """What a window asked for before it was closed is still answered, and noted in the database: let it not be the next test's."""
+    for thread in enumerate_threads():
+        if ThreadingMixIn.process_request_thread.__name__ in thread.name:
+            thread.join(PATIENCE / 1000)
 
 
 @pytest.fixture

@@ -135,6 +135,25 @@ def test_a_late_answer_about_a_colour_does_not_touch_another(bench: Page) -> Non
         edits[0].continue_()
 
 
+def test_a_colour_that_is_returned_to_is_kept_though_nothing_was_said_of_the_one_between(bench: Page) -> None:
+    def stored() -> str:
+        return str(sites.look(Site.objects.get(slug="saltmarsh")).value("palette")[0]["hex"])
+
+    bench.locator(".plane svg").focus()
+    with held_back(bench, "**/palette/"), held_back(bench, "**/stream/") as streams:
+        bench.keyboard.press("ArrowRight")
+        before_long(bench, lambda: len(streams), 1)
+        streams[0].continue_()
+        expect(bench.locator("#hex-code")).not_to_have_value("#8c3b2a")
+        lighter = bench.locator("#hex-code").input_value()
+        before_long(bench, stored, lighter)
+        bench.keyboard.press("ArrowLeft")
+        before_long(bench, lambda: stored() == lighter, False)
+        bench.keyboard.press("ArrowRight")
+        before_long(bench, stored, lighter)
+        streams[1].continue_()
+
+
 def drag(bench: Page) -> None:
     """Drag the colour to another and let it go."""
     box = steady(bench.locator(".plane svg"))

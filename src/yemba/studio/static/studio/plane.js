@@ -32,7 +32,7 @@ export function plane(gestures) {
     },
 
     code: "", // of the colour that is pointed at
-    said: "", // the one that the server has said what it is
+    said: "", // the same, once the server has said what it is and that stands in the field
 
     root() {
       return this.$el.closest(".plane");
@@ -60,6 +60,7 @@ export function plane(gestures) {
       const clear = root.querySelector("[x-ref=alpha]") && alpha < 100 ? ` / ${alpha}%` : "";
       const code = `oklch(${lightness.toFixed(4)} ${chroma.toFixed(4)} ${hue}${clear})`;
       this.code = code;
+      this.said = ""; // until it is said again: another may stand in the field
       const asked = { [root.dataset.field]: code, plane_code: code, plane_against: root.dataset.against };
       const { form } = this.field();
       const about = identity(form);
