@@ -192,8 +192,12 @@ def test_icons_come_in_every_size_and_format(catalogue: Catalogue) -> None:
         "saltmarsh", Lettering(catalogue.families["archivo"], (), 700), from_hex("#8c3b2a"), from_hex("#f5f0e4")
     )
     made = icon_set(tile, tile)
-    for size in (180, 192, 512):
-        assert Image.open(BytesIO(made[f"icons/icon-{size}.png"])).size == (size, size)
+    assert made.pop("icons/icon.svg") == tile
+    drawings = {name for name in made if name.endswith(".png")}
+    sizes = {name: int(name.rpartition("-")[2].removesuffix(".png")) for name in drawings}
+    assert sorted(sizes.values()) == [180, 192, 192, 512, 512], "two of them for masks"
+    for name, size in sizes.items():
+        assert Image.open(BytesIO(made[name])).size == (size, size)
     ico = Image.open(BytesIO(made["favicon.ico"]))
     assert ico.info["sizes"] == {(16, 16), (32, 32), (48, 48)}
     assert Image.open(BytesIO(made["icons/icon-192.png"])).convert("RGB").getpixel((2, 2)) == (140, 59, 42)
@@ -210,12 +214,19 @@ def test_an_icon_fades_where_its_letter_is_told_from_its_ground_nowhere(
     assert fades(tile, oxide) == pale
 
 
-def test_an_icon_fades_where_all_that_is_seen_is_a_speck() -> None:
-    def speck(wide: int) -> bytes:
-        return from_logo(SVG.format(f'<path d="M0 0h{wide}v20H0z"/>').encode(), "svg", 40, 20, from_hex("#ffffff"))
+@pytest.mark.parametrize(("wide", "fading"), [(1, True), (11, True), (12, False), (40, False)])
+def test_an_icon_fades_where_all_that_is_seen_is_a_speck(wide: int, fading: bool) -> None:
+    """A stripe of a logo, as a browser's tab shows it; one pixel in twelve is enough."""
+    white = from_hex("#ffffff")
+    logo = SVG.format(f'<path d="M0 0h{wide}v12H0z"/>').encode()
+    assert fades(from_logo(logo, "svg", 40, 20, white), white) == fading
 
-    assert fades(speck(1), from_hex("#ffffff"))
-    assert not fades(speck(20), from_hex("#ffffff"))
+
+def test_an_icon_of_many_colours_does_not_fade() -> None:
+    out = BytesIO()
+    Image.effect_noise((64, 64), 90).save(out, "PNG")
+    white = from_hex("#ffffff")
+    assert not fades(from_logo(out.getvalue(), "png", 64, 64, white), white)
 
 
 def test_a_logo_stays_inside_what_no_mask_cuts() -> None:

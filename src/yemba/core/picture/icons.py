@@ -50,14 +50,14 @@ def initial(name: str, lettering: Lettering, fill: Colour, ink: Colour, mark: st
 
 def from_logo(logo: bytes, form: str, width: int, height: int, fill: Colour, share: float = _PLAIN_SHARE) -> bytes:
     """An icon from a logo: the logo centred on a square tile of the ground it stands on, as SVG."""
-    scale = 512 * share / max(width, height)
+    scale = TILE * share / max(width, height)
     kind = "svg+xml" if form == "svg" else form
     data = base64.b64encode(logo).decode()
     drawn_width, drawn_height = width * scale, height * scale
     return (
-        '<svg xmlns="http://www.w3.org/2000/svg" width="512" height="512" viewBox="0 0 512 512">'
-        f'<path fill="{fill.hex}" d="M0 0h512v512H0z"/>'
-        f'<image x="{(512 - drawn_width) / 2:.1f}" y="{(512 - drawn_height) / 2:.1f}" width="{drawn_width:.1f}" '
+        f'<svg xmlns="http://www.w3.org/2000/svg" width="{TILE}" height="{TILE}" viewBox="0 0 {TILE} {TILE}">'
+        f'<path fill="{fill.hex}" d="M0 0h{TILE}v{TILE}H0z"/>'
+        f'<image x="{(TILE - drawn_width) / 2:.1f}" y="{(TILE - drawn_height) / 2:.1f}" width="{drawn_width:.1f}" '
         f'height="{drawn_height:.1f}" href="data:image/{kind};base64,{data}"/></svg>'
     ).encode()
 
