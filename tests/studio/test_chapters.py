@@ -1,0 +1,84 @@
+"""How each chapter stands: as the template has it, set by its owner, or in need of a look."""
+
+from __future__ import annotations
+
+from typing import Any
+
+import pytest
+
+from tests.editing import edited
+from yemba.catalogue import catalogue
+from yemba.core.change.difference import Change, difference
+from yemba.core.site.document import Document
+from yemba.core.site.resolve import Look
+from yemba.studio.chapters import chapters, desks, names
+
+
+@pytest.fixture
+def unset(document: Document) -> Document:
+    """As a template has it, without even a trade, and its first page empty."""
+    first = document.order[0]
+    pages = document.plain()["pages"]
+    pages[first] |= {"sections": {}, "order": []}
+    return Document.model_validate(document.plain() | {"site": {}, "pages": {first: pages[first]}, "order": [first]})
+
+
+def states(document: Document, waiting: list[Change] | None = None) -> dict[str, str]:
+    return {one.slug: one.state for one in chapters(Look(document, catalogue()), waiting or [])}
+
+
+def of_pages(document: Document) -> tuple[str, str]:
+    (pages,) = (one for one in chapters(Look(document, catalogue()), []) if one.slug == "pages")
+    return pages.state, str(pages.reason)
+
+
+def test_they_stand_in_the_order_of_the_work(document: Document) -> None:
+    order = ["template", "palette", "type", "logo", "header", "frame", "pages", "footer", "proof"]
+    assert [*names()] == order
+    listed = chapters(Look(document, catalogue()), [])
+    assert [(one.slug, one.digit) for one in listed] == [*zip(order, range(1, 10), strict=True)]
+    assert {*desks()} - {*names()} == {"pictures", "history"}
+
+
+def test_nothing_but_pages_is_the_owners_before_anything_was_set(unset: Document) -> None:
+    assert {slug for slug, state in states(unset).items() if state != "template"} == {"pages"}
+
+
+@pytest.mark.parametrize(
+    ("theirs", "over"),
+    [
+        ("template palette type", {"ready_sheet": "slipway/lamplight"}),
+        ("palette", {"sheet": {"palette": [{"id": "c1", "name": "Oxide", "hex": "#8c3b2a"}]}}),
+        ("type", {"sheet": {"type.base": 19}}),
+        ("logo", {"tagline": "Books mended"}),
+        ("header", {"navigation": {"hidden": ["home"]}}),
+        ("header", {"parts": {"header.arrangement": "side"}}),
+        ("frame", {"shared": {"sidebar": {}}}),
+        ("footer", {"shared": {"footer": {}}}),
+        ("footer", {"parts": {"footer.credit": True}}),
+    ],
+)
+def test_what_its_owner_sets_makes_its_chapters_the_owners(unset: Document, theirs: str, over: dict[str, Any]) -> None:
+    own = Document.model_validate(unset.plain() | over)
+    assert {slug for slug, state in states(own).items() if state == "yours"} == {*theirs.split(), "pages"}
+
+
+def test_changes_that_wait_are_for_the_proof(unset: Document) -> None:
+    changed = edited(unset, "set-value", key="type.base", value="19")
+    waiting = difference(unset, changed, catalogue())
+    assert states(changed, waiting)["proof"] == "yours"
+    assert states(changed)["proof"] == "template"
+
+
+def test_pages_need_a_look_for_starter_words_and_then_for_pictures(unset: Document) -> None:
+    (page,) = unset.order
+    assert of_pages(unset) == ("yours", "set by you")
+    one = edited(unset, "add-section", page=page, kind="words")
+    assert of_pages(one) == ("look", "1 section with starter words")
+    two = edited(one, "add-section", page=page, kind="words")
+    assert of_pages(two) == ("look", "2 sections with starter words")
+    picture = {"file": "f", "format": "jpeg", "width": 9, "height": 9, "name": "tide.jpg"}
+    section = {"kind": "words-with-picture", "fields": {"heading": "Tide", "picture": "p1"}}
+    shown = unset.plain() | {"pictures": {"p1": picture}}
+    shown["pages"][page] |= {"sections": {"s1": section}, "order": ["s1"]}
+    assert of_pages(Document.model_validate(shown)) == ("look", "1 picture without alt text")
