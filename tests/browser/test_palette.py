@@ -154,6 +154,23 @@ def test_a_colour_that_is_returned_to_is_kept_though_nothing_was_said_of_the_one
         streams[1].continue_()
 
 
+def test_the_plane_stays_where_a_hand_put_it_while_that_is_on_its_way(bench: Page) -> None:
+    def lightness() -> str:
+        return str(bench.locator(".plane").get_attribute("data-lightness"))
+
+    bench.locator(".plane svg").focus()
+    with bench.expect_response("**/edit/"):
+        bench.keyboard.press("ArrowRight")
+    with held_back(bench, "**/edit/") as edits:
+        bench.keyboard.press("ArrowRight")  # before the desk is drawn anew
+        moved = lightness()
+        before_long(bench, lambda: len(edits), 1)
+        bench.wait_for_timeout(1500)
+        assert lightness() == moved
+        edits[0].continue_()
+        expect(bench.locator("#kept")).to_contain_text("Kept")
+
+
 def drag(bench: Page) -> None:
     """Drag the colour to another and let it go."""
     box = steady(bench.locator(".plane svg"))

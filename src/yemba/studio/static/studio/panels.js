@@ -35,11 +35,14 @@ export function handMoves() {
 // After the answer to something that often goes on.
 export const afterPause = () => later(PAUSE);
 
+// What is drawn before an edit on its way is answered is older than what its hand sees.
+const handsGoOn = () => state.moving || queue.state === "sending";
+
 export async function now() {
   clearTimeout(timer);
   timer = 0;
   going?.abort();
-  if (state.moving) return later();
+  if (handsGoOn()) return later();
   drawing(true);
   const mine = new AbortController();
   going = mine;
@@ -49,7 +52,7 @@ export async function now() {
   going = null;
   drawing(false);
   if (!answer.panels) return notRead(answer, now);
-  if (address !== location.href || state.moving) return later();
+  if (address !== location.href || handsGoOn() || answer.revision < state.revision) return later();
   show(answer);
 }
 
