@@ -207,8 +207,9 @@ def _drawn(request: HttpRequest, document: Document, path: str, *, looking: bool
     data = services.made(file)
     if looking and name.endswith(".html"):
         data = data.replace(b'"/-/window.js"', b'"/-/look.js"')
+    stays = file.key or name.endswith(".woff2")  # it is called by what is in it
     response = HttpResponse(data, content_type=serving.content_type(name))
-    response["Cache-Control"] = "private, max-age=31536000, immutable" if file.key else "no-store"
+    response["Cache-Control"] = "private, max-age=31536000, immutable" if stays else "no-store"
     response["Referrer-Policy"] = "no-referrer"
     response["X-Robots-Tag"] = "noindex"
     return response
