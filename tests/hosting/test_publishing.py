@@ -170,15 +170,22 @@ def test_a_drafts_address_ends_with_the_ownership(site: Site, ines: Person, clie
 def test_every_file_a_draft_page_names_opens_there(site: Site, ines: Person, client: Client) -> None:
     base = f"/~{services.draft_token(site, ines)}/"
     html = client.get(base, headers={"host": DRAFT}).content.decode()
-    named = [part.split('"')[0] for part in html.split('href="assets/')[1:]]
-    assert named
-    for name in named:
-        assert client.get(f"{base}assets/{name}", headers={"host": DRAFT}).status_code == 200
+    sheets = [
+        client.get(f"{base}{name}", headers={"host": DRAFT}) for name in re.findall(r'href="(assets/[^"]+)', html)
+    ]
+    assert {sheet.status_code for sheet in sheets} == {200}
+    assert {sheet["Cache-Control"] for sheet in sheets} == {"no-store"}
+    words = "".join(sheet.content.decode() for sheet in sheets)
+    fonts = [
+        client.get(f"{base}assets/{name}", headers={"host": DRAFT}) for name in re.findall(r"[\w.-]+\.woff2", words)
+    ]
+    assert {font.status_code for font in fonts} == {200}
+    assert all("immutable" in font["Cache-Control"] for font in fonts), "a browser keeps them"
     assert client.get("/-/window.js", headers={"host": DRAFT})["Content-Type"].startswith("text/javascript")
 
 
 def test_the_address_of_a_draft_stays_the_same_for_a_while(site: Site, ines: Person, client: Client) -> None:
-    """So that a browser has the pictures already when the draft is opened again."""
+    """So that a browser has the pictures and fonts already when the draft is opened again."""
     with freeze_time(datetime(2026, 11, 3, 9, 1, tzinfo=UTC)):
         token = services.draft_token(site, ines)
     with freeze_time(datetime(2026, 11, 3, 9, 14, tzinfo=UTC)):

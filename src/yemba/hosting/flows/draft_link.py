@@ -14,7 +14,7 @@ DRAFT_SECONDS = 60 * 60
 """For which an address opens a draft at least."""
 DRAFT_PREFIX = "draft--"
 _SALT, _START_SALT = "yemba.draft", "yemba.start"
-_SAME_SECONDS = 15 * 60  # for which it is the same address, so that a browser has its pictures already
+_SAME_SECONDS = 15 * 60  # for which it is the same address, so that a browser has its pictures and fonts already
 
 
 class _Signer(signing.TimestampSigner):
