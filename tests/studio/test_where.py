@@ -63,6 +63,11 @@ def test_a_field_is_told_of_by_the_colours_it_is_painted_in_and_its_type(documen
     button = facts(document, opening, "button")
     assert [*button][:5] == ["button", "button_text", "button_edge", "button_hover", "button_pressed"]
     assert button["button_hover"][0] == "#255347, worked out, button under the pointer on Light"
+    place = sections(document)["hours-and-place"]
+    reached = edited(document, "set-words", section=place, field="mail", words="bench@saltmarsh.example")
+    assert [*facts(reached, place, "mail")][:3] == ["link", "link_hover", "visited"]
+    body = sections(document)["words"]
+    assert [*facts(document, body, "body")][:3] == ["text", "link", "fill"]
     offers = sections(document)["offers"]
     item = document.pages[document.order[0]].sections[offers].order[0]
     assert named(document, offers, "title", item)[1] == OfField(offers, "title", item)
