@@ -54,6 +54,7 @@ def test_a_section_is_told_of_by_its_ground_and_its_layout(document: Document, o
     assert named(document, opening) == ("Opening, Home", OfSection(opening))
     told = facts(document, opening)
     assert [*told] == ["fill", "text", "Layout"], "the ground first"
+    assert [str(one.what) for one in provenance(Look(document, catalogue()), opening).facts] == ["Colour", "", "Layout"]
     assert told["Layout"] == ("Picture beside", SLIPWAY, OfSection(opening, "layout"))
 
 
