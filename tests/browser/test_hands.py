@@ -4,13 +4,13 @@ from __future__ import annotations
 
 import re
 from collections.abc import Iterator
-from contextlib import contextmanager
+from contextlib import contextmanager, suppress
 from datetime import date, timedelta
 from typing import Any
 
 import pytest
 from django.contrib.sessions.models import Session
-from playwright.sync_api import Page, Route, expect
+from playwright.sync_api import Error, Page, Route, expect
 
 from tests.browser.hands import before_long, chapter, eventually, held_back, kept, point, settled
 from yemba.core.site.document import Document
@@ -148,6 +148,30 @@ def test_what_waits_outlives_a_reload(bench: Page) -> None:
     eventually(bench, "document.querySelector('h1')?.textContent.includes('Kept over a reload')")
     assert words("opening", "heading") == "Kept over a reload"
     assert bench.evaluate("() => Object.keys(localStorage).filter((key) => key.startsWith('yemba-unsent'))") == []
+
+
+def test_words_that_went_out_again_after_a_reload_do_not_come_back_once_they_are_undone(bench: Page) -> None:
+    standing = words("opening", "heading")
+    with held_back(bench, "**/edit/") as edits:
+        bench.locator("#words-heading").fill("Kept over a reload")
+        bench.locator("#words-heading").press("Tab")
+        before_long(bench, lambda: len(edits), 1)
+        bench.on("dialog", lambda dialog: dialog.accept())
+        bench.reload()
+        before_long(bench, lambda: len(edits), 2)
+        with held_back(bench, "**/pages/?*") as desks:
+            edits[1].continue_()
+            kept_words(bench, "opening", "heading", "Kept over a reload")
+            bench.locator("[data-walk=undo] button").click()
+            status(bench, "Undone")
+            before_long(bench, lambda: len(desks) > 0, True)
+        for desk in desks:
+            with suppress(Error):  # given up meanwhile
+                desk.continue_()
+        expect(bench.locator("#words-heading")).to_have_value(standing)
+        bench.wait_for_timeout(1000)
+        assert len(edits) == 2, "nothing goes out by itself"
+    assert words("opening", "heading") == standing
 
 
 def test_words_that_were_kept_after_their_desk_was_left_do_not_come_back_once_they_are_undone(bench: Page) -> None:

@@ -172,8 +172,10 @@ export function unstash() {
 }
 
 // Words that were kept, or left out, after their desk was left do not come back with it: they may have been undone since.
-export function forget(about) {
-  const drafts = Object.entries(read()).filter(([name]) => !name.startsWith(`${about}/`));
+// `fields` are the names of those it is about, where it is not about all of the form.
+export function forget(about, fields) {
+  const asked = (name) => name.startsWith(`${about}/`) && (!fields || fields.includes(name.slice(about.length + 1)));
+  const drafts = Object.entries(read()).filter(([name]) => !asked(name));
   sessionStorage.setItem(DRAFTS, JSON.stringify(Object.fromEntries(drafts)));
 }
 

@@ -110,7 +110,8 @@ function formOf(asked) {
 
 function answered(asked, answer) {
   const form = formOf(asked);
-  if (!form && asked.form && !answer.error && !queue.waitsFor(asked.form)) forget(asked.form);
+  const part = form && asked.partly ? asked.fields.map(([name]) => name) : undefined;
+  if (asked.form && !answer.error && !queue.waitsFor(asked.form)) forget(asked.form, part);
   if ((answer.dropped || answer.error) && !asked.there) refused(asked.seen);
   if (answer.dropped) return say(sentence("left_out"));
   if (answer.error) {
