@@ -86,7 +86,7 @@ def page(browser: Browser, request: pytest.FixtureRequest) -> Iterator[Page]:
 
 
 def _wait_for_answers() -> None:
-    """What a window asked for before it was closed is still answered, and noted in the database: let it not be the next test's."""
+    """What a window asked for before it was closed is still answered, and noted in the database of this test."""
     for thread in enumerate_threads():
         if ThreadingMixIn.process_request_thread.__name__ in thread.name:
             thread.join(PATIENCE / 1000)

@@ -150,12 +150,18 @@ def test_what_waits_outlives_a_reload(bench: Page) -> None:
     assert bench.evaluate("() => Object.keys(localStorage).filter((key) => key.startsWith('yemba-unsent'))") == []
 
 
+def write(bench: Page, heading: str, edits: list[Route]) -> None:
+    """A heading is written and left; its edit is held back."""
+    field = bench.locator("#words-heading")
+    field.fill(heading)
+    field.press("Tab")
+    before_long(bench, lambda: len(edits), 1)
+
+
 def test_words_that_went_out_again_after_a_reload_do_not_come_back_once_they_are_undone(bench: Page) -> None:
     standing = words("opening", "heading")
     with held_back(bench, "**/edit/") as edits:
-        bench.locator("#words-heading").fill("Kept over a reload")
-        bench.locator("#words-heading").press("Tab")
-        before_long(bench, lambda: len(edits), 1)
+        write(bench, "Kept over a reload", edits)
         bench.on("dialog", lambda dialog: dialog.accept())
         bench.reload()
         before_long(bench, lambda: len(edits), 2)
@@ -177,9 +183,7 @@ def test_words_that_went_out_again_after_a_reload_do_not_come_back_once_they_are
 def test_words_that_were_kept_after_their_desk_was_left_do_not_come_back_once_they_are_undone(bench: Page) -> None:
     before = words("opening", "heading")
     with held_back(bench, "**/edit/") as edits:
-        bench.locator("#words-heading").fill("Once more")
-        bench.locator("#words-heading").press("Tab")
-        before_long(bench, lambda: len(edits), 1)
+        write(bench, "Once more", edits)
         chapter(bench, "Type")
         edits[0].continue_()
         kept_words(bench, "opening", "heading", "Once more")

@@ -36,7 +36,7 @@ export function handMoves() {
 export const afterPause = () => later(PAUSE);
 
 // What is drawn before an edit on its way is answered is older than what its hand sees.
-const handsGoOn = () => state.moving || queue.state === "sending";
+const handsGoOn = () => state.moving || queue.going;
 
 export async function now() {
   clearTimeout(timer);
