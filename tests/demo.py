@@ -13,6 +13,7 @@ import pytest
 from django.apps import apps
 from django.conf import settings
 from django.db import connection, transaction
+from PIL import Image
 
 from yemba.core.picture import sizes
 from yemba.demo import scenario
@@ -29,6 +30,13 @@ def shared(places: pytest.TempPathFactory, name: str) -> Path:
     return folder
 
 
+def draft_pictures(patched: pytest.MonkeyPatch) -> None:
+    """Sizes are made in a tenth of the time: how well and how small they come out is no matter here."""
+    patched.setattr(sizes, "_FILTER", Image.Resampling.NEAREST)
+    patched.setitem(sizes._OPTIONS["avif"], "speed", 10)
+    patched.setitem(sizes._OPTIONS["webp"], "method", 0)
+
+
 def put(kept: Path) -> Site:
     """The demo's three sites into the empty database and store; the bindery."""
     rows, store = kept / "rows", kept / "store"
@@ -39,8 +47,7 @@ def put(kept: Path) -> Site:
             _write_rows(pickle.loads(rows.read_bytes()))
         else:
             with pytest.MonkeyPatch.context() as patched:
-                patched.setitem(sizes._OPTIONS["avif"], "speed", 10)  # how small they come out is no matter here
-                patched.setitem(sizes._OPTIONS["webp"], "method", 0)
+                draft_pictures(patched)
                 scenario.load()
             shutil.copytree(settings.MEDIA_ROOT, store)
             rows.write_bytes(pickle.dumps(_read_rows()))

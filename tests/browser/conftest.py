@@ -19,7 +19,7 @@ from fontTools.ttLib import TTFont
 from playwright.sync_api import Browser, BrowserContext, Page, expect
 
 from tests.browser.hands import eventually
-from tests.demo import put, shared
+from tests.demo import draft_pictures, put, shared
 from yemba.catalogue import FONTS
 from yemba.core.picture import sizes
 from yemba.core.picture.rendition import AS_IT_IS, Rendition
@@ -61,8 +61,7 @@ def pictures_are_made_once(tmp_path_factory: pytest.TempPathFactory) -> Iterator
         patched.setattr(files, "resized", resized_once)
         patched.setattr(making, "resized", resized_once)
         patched.setattr(scenario, "render", cache(scenario.render))
-        patched.setitem(sizes._OPTIONS["avif"], "speed", 10)  # how small they come out is no matter here
-        patched.setitem(sizes._OPTIONS["webp"], "method", 0)
+        draft_pictures(patched)
         yield
 
 

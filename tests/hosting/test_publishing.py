@@ -14,10 +14,13 @@ from freezegun import freeze_time
 
 from yemba.core.errors import Fault
 from yemba.core.site.document import read
+from yemba.core.site.resolve import Look
 from yemba.hosting import making, services
 from yemba.hosting.models import Edition, Made
 from yemba.people.models import Person
 from yemba.render import files
+from yemba.render.files import style_names
+from yemba.render.style import rules, style
 from yemba.sites import services as sites
 from yemba.sites.models import Site
 from yemba.studio.waiting import waiting
@@ -182,6 +185,20 @@ def test_every_file_a_draft_page_names_opens_there(site: Site, ines: Person, cli
     assert {font.status_code for font in fonts} == {200}
     assert all("immutable" in font["Cache-Control"] for font in fonts), "a browser keeps them"
     assert client.get("/-/window.js", headers={"host": DRAFT})["Content-Type"].startswith("text/javascript")
+
+
+def test_a_draft_has_the_rules_of_every_template_and_its_present_ones_in_place_of_older(
+    site: Site, ines: Person, client: Client
+) -> None:
+    base = f"/~{services.draft_token(site, ines)}/assets/"
+    own = sites.look(site)
+    for slug in (own.template.slug, "lantern"):
+        look = Look(own.document.model_copy(update={"template": slug}), own.catalogue)
+        name, _ = style_names(style(look, draft=True))
+        answer = client.get(f"{base}{name}", headers={"host": DRAFT})
+        assert answer.content.decode() == rules(look, draft=True)
+    older = client.get(f"{base}rules.0123456789.css", headers={"host": DRAFT})
+    assert older.content.decode() == rules(own, draft=True)
 
 
 def test_the_address_of_a_draft_stays_the_same_for_a_while(site: Site, ines: Person, client: Client) -> None:

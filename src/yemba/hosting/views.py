@@ -7,6 +7,7 @@ from collections.abc import Callable
 from datetime import date
 from functools import lru_cache
 from pathlib import Path
+from threading import Lock
 from typing import TypeVar, cast
 
 from csp.decorators import csp
@@ -32,13 +33,16 @@ from yemba.core.trade.sample_section import sample_section
 from yemba.core.untrusted import whole
 from yemba.hosting import inbox, services, serving
 from yemba.hosting.models import Edition
-from yemba.render.files import File, site_files
+from yemba.render.files import File, rules_of_templates, site_files
 from yemba.sites import feeds, samples, starts, store
 from yemba.sites import services as sites
 from yemba.sites.catalogue import catalogue
 from yemba.sites.models import Site
 
 _BEFORE, _EDITION, _TRIED, _ALONE = "@live/", "@edition/", "@template/", "@layout/"
+_RULES = "assets/rules"
+_PLANNING = Lock()
+"""The files of a draft are planned by one request while others wait for them."""
 _SCRIPTS = {"window": ("overflow.js", "static/hosting/rich_text.js", "window.js"), "look": ("look.js",)}
 _HERE = Path(__file__).parent
 _OWN = {
@@ -197,11 +201,8 @@ def gallery(request: HttpRequest, template: str, sheet: str, trade: str, path: s
 def _drawn(request: HttpRequest, document: Document, path: str, *, looking: bool = False) -> HttpResponse:
     """A file of a document that nobody published; where it is only for `looking`, its links lead on and nothing is
     edited."""
-    files = _draft_files(document.text(), timezone.now().date(), feeds.state(addresses(document)))
     name = f"{path}index.html" if path == "" or path.endswith("/") else path
-    file = files.get(name) or next((f for known, f in files.items() if _same_sheet(known, name)), None)
-    if file is None:
-        file = services.picture_at(name, request.GET.get(services.QUERY, ""), store.load)
+    file = _draft_file(document, name) or services.picture_at(name, request.GET.get(services.QUERY, ""), store.load)
     if file is None:
         return _page(request, "hosting/missing.html", 404, name=document.name)
     data = services.made(file)
@@ -244,10 +245,26 @@ def script(request: HttpRequest, name: str) -> HttpResponse:
     return response
 
 
+def _draft_file(document: Document, name: str) -> File | None:
+    text, fetched = document.text(), feeds.state(addresses(document))
+    with _PLANNING:
+        files = _draft_files(text, timezone.now().date(), fetched)
+    if name in files:
+        return files[name]
+    if name.startswith(_RULES) and (other := _rules_of_templates(text).get(name)):
+        return other
+    return next((file for known, file in files.items() if _same_sheet(known, name)), None)
+
+
 @lru_cache(maxsize=32)
 def _draft_files(text: str, day: date, fetched: tuple[str, ...]) -> dict[str, File]:
     """The files of a draft, planned once for the dozen requests that one page makes; `fetched` tells its feeds."""
     return site_files(services.rendering(read(text), draft=True))
+
+
+@lru_cache(maxsize=4)
+def _rules_of_templates(text: str) -> dict[str, File]:
+    return rules_of_templates(Look(read(text), catalogue()))
 
 
 def _query(request: HttpRequest) -> str:
@@ -263,7 +280,7 @@ def _slug(request: HttpRequest) -> str:
 def _same_sheet(known: str, asked: str) -> bool:
     """Whether `asked` is an earlier state of a draft's style file; its present state serves."""
     stem = known.split(".", maxsplit=1)[0]
-    return stem in ("assets/rules", "assets/values") and asked.startswith(f"{stem}.")
+    return stem in (_RULES, "assets/values") and asked.startswith(f"{stem}.")
 
 
 def _page(request: HttpRequest, template: str, status: int, **context: str) -> HttpResponse:

@@ -33,7 +33,7 @@ from yemba.render.page import SITE_CARD, Rendered, card_path, path_of, render_no
 from yemba.render.questions import feed_path, has_posts
 from yemba.render.recorder import Answers, Reads
 from yemba.render.site import Site
-from yemba.render.style import Style, style
+from yemba.render.style import Style, rules, style
 
 
 class Recording(NamedTuple):
@@ -69,8 +69,6 @@ def site_files(site: Site) -> dict[str, File]:
         links[language] = Links(list(sheets), _preloads(seen, site.draft))
         files |= {f"assets/{name}": File(partial(text.encode)) for name, text in sheets.items()}
     files |= {} if site.draft else _scripts(look)
-    if site.draft:
-        files |= _other_rules(look)
     pages = look.document.ordered_pages() if site.draft else look.document.published_pages()
     for page_id, page in pages:
         files[path_of(page)] = _page_file(answers.of_page(page_id), page_id, page, links[page.language])
@@ -127,13 +125,13 @@ class Links(NamedTuple):
     preloads: list[str]
 
 
-def _other_rules(look: Look) -> dict[str, File]:
-    """The rules of every template: a draft shows one before it is chosen."""
+def rules_of_templates(look: Look) -> dict[str, File]:
+    """The rules of a draft in every template: a window shows one before it is chosen."""
     files = {}
     for slug in look.catalogue.templates:
         other = Look(look.document.model_copy(update={"template": slug}), look.catalogue)
-        name, text = next(iter(_sheets(style(other, draft=True), draft=True).items()))
-        files[f"assets/{name}"] = File(partial(text.encode))
+        text = rules(other, draft=True)
+        files[f"assets/{_sheet_name('rules', text)}"] = File(partial(text.encode))
     return files
 
 
@@ -258,7 +256,11 @@ def style_names(draft: Style) -> list[str]:
 def _sheets(made: Style, draft: bool) -> dict[str, str]:
     """A draft's values stand in a file of their own, so that a change of colour moves only them."""
     texts = {"rules": made.rules, "values": made.values} if draft else {"site": made.rules + made.values}
-    return {f"{name}.{_digest(text.encode())}.css": text for name, text in texts.items()}
+    return {_sheet_name(name, text): text for name, text in texts.items()}
+
+
+def _sheet_name(name: str, text: str) -> str:
+    return f"{name}.{_digest(text.encode())}.css"
 
 
 def _digest(data: bytes, letters: int = 10) -> str:

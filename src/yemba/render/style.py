@@ -47,16 +47,19 @@ class Style(NamedTuple):
 
 
 def style(look: Look, draft: bool = False) -> Style:
-    """Rules and values. A draft has the faces of every family, so that a change of pairing shows
+    return Style(rules(look, draft), values(look, draft))
+
+
+def rules(look: Look, draft: bool = False) -> str:
+    """What the template gives. A draft has the faces of every family, so that a change of pairing shows
     while the pointer is still on it, and the styles of every kind of section; a live page only those it uses."""
     faces = all_faces(look) if draft else faces_of(look, published(look))
     kinds = _kinds(look, draft)
-    rules = (
+    return (
         "@layer base, kinds, template, values;\n"
         f"{faces}\n@layer base {{\n{base_css()}}}\n@layer kinds {{\n{kinds_css(kinds)}}}\n"
         f"@layer template {{\n{written_out(look.template.css)}}}\n"
     )
-    return Style(rules, values(look, draft))
 
 
 def values(look: Look, draft: bool = False) -> str:

@@ -51,8 +51,14 @@ class Waiting(NamedTuple):
         return self.reach.parts[0] if isinstance(self.reach, Joined) else self.reach
 
 
-def waiting(site: Site) -> list[Waiting]:
+def waiting_changes(site: Site) -> list[Change]:
     """What differs from the live edition; before the first publishing nothing waits, all is new."""
+    live = hosting.live_document(site)
+    return difference(live, sites.document(site), catalogue()) if live else []
+
+
+def waiting(site: Site) -> list[Waiting]:
+    """The waiting changes, each with the places that it touches."""
     live = hosting.live_document(site)
     if live is None:
         return []

@@ -20,7 +20,7 @@ from yemba.sites import services as sites
 from yemba.sites.catalogue import catalogue
 from yemba.sites.models import Site
 from yemba.studio.bench import draft_base, site_of
-from yemba.studio.waiting import waiting
+from yemba.studio.waiting import waiting_changes
 
 
 def front(request: HttpRequest) -> HttpResponse:
@@ -88,7 +88,7 @@ def _entry(request: HttpRequest, site: Site) -> dict[str, Any]:
     return {
         "site": site,
         "name": sites.document(site).name,
-        "waiting": len(waiting(site)),
+        "waiting": len(waiting_changes(site)),
         "live": live,
         "first": first if first and live and first.number != live.number else None,
         "unread": inbox.unread(site),
