@@ -221,10 +221,10 @@ def main(incoming: int, outgoing: int) -> None:
     into, out = Connection(incoming, writable=False), Connection(outgoing, readable=False)
     while True:
         try:
-            path, seconds, given = _receive(into)
+            path, seconds, arguments = _receive(into)
         except EOFError:
             return
         signal.setitimer(signal.ITIMER_PROF, seconds)
-        answer = _answer(path, given)
+        answer = _answer(path, arguments)
         signal.setitimer(signal.ITIMER_PROF, 0)
         _send(out, answer)

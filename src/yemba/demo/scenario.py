@@ -211,9 +211,9 @@ def _messages(site: Site, now: datetime) -> None:
     )  # fmt: skip
     for hours, name, mail, words, age, trap in sent:
         posted = {"name": name, "mail": mail, "words": words, "f1": age, "second_mail": trap}
-        kept = inbox.receive(site, inbox.open_form(site, "w-form"), posted, mail)
-        read = Message.State.READ if hours > 48 and not trap else kept.state
-        Message.objects.filter(pk=kept.pk).update(sent_at=now - timedelta(hours=hours), state=read)
+        message = inbox.receive(site, inbox.open_form(site, "w-form"), posted, mail)
+        read = Message.State.READ if hours > 48 and not trap else message.state
+        Message.objects.filter(pk=message.pk).update(sent_at=now - timedelta(hours=hours), state=read)
 
 
 def _fresh(site: Site) -> Site:
@@ -240,12 +240,12 @@ def _site(owner: Person, slug: str, about: dict[str, Any], pictures: Pictures) -
 
 
 def _pictures(drawn: Pictures) -> dict[str, Any]:
-    kept = {}
+    pictures = {}
     for key, (draw, alt) in drawn.items():
         clean = clean_picture(render(draw()), f"{key}.jpg")
         about = {"file": store.keep(clean.data), "format": clean.format, "width": clean.width, "height": clean.height}
-        kept[key] = about | {"name": f"{key}.jpg", "alt": alt}
-    return kept
+        pictures[key] = about | {"name": f"{key}.jpg", "alt": alt}
+    return pictures
 
 
 def _saturdays(today: date, count: int) -> list[str]:

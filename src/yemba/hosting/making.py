@@ -39,12 +39,14 @@ def made(file: File) -> bytes:
 
 def make_all(files: Mapping[str, File]) -> dict[str, str]:
     """Every file in the store: its digest by its path. Only what was never made from the same inputs is made now."""
-    earlier = _made_before(files)
-    wanted = {file.key or path: file for path, file in files.items() if path not in earlier}
+    digests = _made_before(files)
+    missing = {path: file for path, file in files.items() if path not in digests}
+    wanted = {file.key or path: file for path, file in missing.items()}  # the same content once
     with ThreadPoolExecutor(max_workers=_MAKERS) as makers:  # pictures are made outside Python's lock
         new = dict(zip(wanted, makers.map(_made_now, wanted.values()), strict=True))
-    Made.objects.bulk_create([row for one in new.values() if (row := one.row)], ignore_conflicts=True)
-    return {path: earlier.get(path) or new[file.key or path].digest for path, file in files.items()}
+    rows = [made.row for made in new.values() if made.row]
+    Made.objects.bulk_create(rows, ignore_conflicts=True)
+    return digests | {path: new[file.key or path].digest for path, file in missing.items()}
 
 
 class _New(NamedTuple):

@@ -26,9 +26,9 @@ def addressed(patch: dict[str, Any], preview: Document, draft: Document) -> dict
     markup = "".join(fragments.values())
     if preview is draft or "assets/" not in markup:
         return patch
-    look, kept = Look(preview, catalogue()), Look(draft, catalogue())
+    look, draft_look = Look(preview, catalogue()), Look(draft, catalogue())
     for key, picture in look.pictures.items():
-        if kept.pictures.get(key) == picture or f"assets/{stem(picture)}-" not in markup:
+        if draft_look.pictures.get(key) == picture or f"assets/{stem(picture)}-" not in markup:
             continue
         name = re.compile(rf"(assets/{re.escape(stem(picture))}-\d+\.\w+)")
         made_of = rf"\1?{QUERY}={_made_of(picture, look)}"

@@ -142,11 +142,11 @@ def _stand_ins(look: Look, family: Family, lacking: str) -> Iterator[tuple[Famil
 
 def _features(look: Look) -> tuple[str, ...]:
     """OpenType tags of the features that texts ask for by a setting."""
-    asked = {
+    wanted_by_tag = {
         "dlig": "discretionary" in look.value("type.ligatures"),
         "smcp": any(text.case == "small-caps" for text in look.texts.values()),
     }
-    return ("lnum", "onum", "pnum", "tnum", *(tag for tag, wanted in asked.items() if wanted))
+    return ("lnum", "onum", "pnum", "tnum", *(tag for tag, wanted in wanted_by_tag.items() if wanted))
 
 
 def _axes(look: Look) -> list[tuple[Family, tuple[Span, ...]]]:

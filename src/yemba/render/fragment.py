@@ -362,8 +362,8 @@ def _placed(recorder: Recorder, sizes: TileSizes, items: list[tuple[str, Item]])
     named = {key: item.fields.get("picture", "") for key, item in items}
     visible = {key: picture for key, picture in named.items() if picture or recorder.site.draft}
     if not sizes.in_rows:
-        drawn = zip(visible, tile_sizes(sizes, len(visible)), strict=True)
-        return {key: {"sizes": width} for key, width in drawn}
+        widths_by_key = zip(visible, tile_sizes(sizes, len(visible)), strict=True)
+        return {key: {"sizes": width} for key, width in widths_by_key}
     shapes = [_shape(recorder.ask(questions.picture, picture)) for picture in visible.values()]
     wide, narrow = spans(shapes, ABREAST), spans(shapes, ABREAST_ON_PHONE)
     widths = row_sizes(sizes.whole, wide, narrow, sizes.abreast)

@@ -137,8 +137,8 @@ class PartView:
             return None
         picture, link, mirrored, faint = small
         classes = [*(["mirrored"] if mirrored else []), *(["faint"] if faint else [])]
-        drawn = pictures.logo(picture, self._root, picture.alt)
-        return {**drawn, "href": href(self._root, link), "classes": " ".join(["extra", *classes])}
+        image = pictures.logo(picture, self._root, picture.alt)
+        return {**image, "href": href(self._root, link), "classes": " ".join(["extra", *classes])}
 
     @property
     def over_picture(self) -> bool:

@@ -101,9 +101,9 @@ def backdrop(
 
 
 def _tiled(source: str, width: float, height: float, name: str) -> SafeString:
-    drawn = format_html('<image href="{}" width="{}" height="{}"/>', source, width, height)
+    image = format_html('<image href="{}" width="{}" height="{}"/>', source, width, height)
     cell = format_html(
-        '<pattern id="{}" width="{}" height="{}" patternUnits="userSpaceOnUse">{}</pattern>', name, width, height, drawn
+        '<pattern id="{}" width="{}" height="{}" patternUnits="userSpaceOnUse">{}</pattern>', name, width, height, image
     )
     return format_html(
         '<div class="backdrop"><div class="tiles"><svg width="100%" height="100%" aria-hidden="true"><defs>{}</defs>'

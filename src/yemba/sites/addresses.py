@@ -43,5 +43,7 @@ def free_address(name: str) -> str:
     """An address nobody has, as near to the name as can be."""
     wanted = slug_from(name, _MOST - _NUMBERED) or "site"
     wanted = wanted if len(wanted) > 2 else f"{wanted}-site"
-    used = set(Site.objects.filter(slug__startswith=wanted).values_list("slug", flat=True)) | _KEPT
-    return next(s for s in (wanted, *(f"{wanted}-{n}" for n in range(2, 10_000))) if s not in used)
+    alike = Site.objects.filter(slug__startswith=wanted)
+    used = {*alike.values_list("slug", flat=True), *_KEPT}
+    numbered = (f"{wanted}-{number}" for number in range(2, 10_000))
+    return next(slug for slug in (wanted, *numbered) if slug not in used)

@@ -142,8 +142,8 @@ def compared(person: Person, first: str, second: str) -> Comparison:
     """
     sheets = referenced(person, first), referenced(person, second)
     sites = services.sites_of(person)
-    asked = [site for ref in (first, second) for site in sites if ref == f"site:{site.slug}"]
-    document = services.document((asked or sites)[0]) if sites else services.empty()
+    compared = [site for ref in (first, second) for site in sites if ref == f"site:{site.slug}"]
+    document = services.document((compared or sites)[0]) if sites else services.empty()
     own = {key: OwnFamily(**font) for sheet in sheets_of(person) for key, font in sheet.fonts.items()}
     for site in sites:
         own = services.document(site).fonts | own

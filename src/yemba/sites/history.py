@@ -31,7 +31,8 @@ def steps(site: Site) -> list[Step]:
     rows = site.edits.values_list("number", "label", "made_at", "undone")
     here = max((number for number, _, _, undone in rows if not undone), default=0)
     made = [Step(number, label, made_at, number == here, undone) for number, label, made_at, undone in rows]
-    return [*reversed(made), Step(0, Message("As the site began"), site.made_at, here == 0, False)]
+    began = Step(0, Message("As the site began"), site.made_at, here == 0, False)
+    return [*reversed(made), began]
 
 
 def at(site: Site, number: int) -> Document:

@@ -64,15 +64,15 @@ def versions(look: Look, owner: Person) -> Iterator[AddPicture]:
     """The versions of a logo that the grounds of its parts ask for and that can be made, each the same every time."""
     made_for = set[str]()
     for ground in stands_on(look).values():
-        brought, drawn = logo(look), logo_on(look, ground)
-        if brought is None or drawn is None or drawn.version_of or not is_faint_on(look, drawn, ground):
+        original, on_ground = logo(look), logo_on(look, ground)
+        if original is None or on_ground is None or on_ground.version_of or not is_faint_on(look, on_ground, ground):
             continue
         name = NAMES[version_for(look, ground)]
         if name in made_for:
             continue
         made_for.add(name)
         with suppress(Fault):
-            stored = _stored(owner, version(look, brought, name), brought, name)
+            stored = _stored(owner, version(look, original, name), original, name)
             arguments = {"picture": f"x{stored['file']}"[:9], "use": f"logo-{name}", **stored}
             yield AddPicture.model_validate(arguments)
 

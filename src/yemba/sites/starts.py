@@ -204,17 +204,20 @@ def document(start: Start) -> Document:
 
 def _document(start: Start) -> Document:
     answers, trade = start.answers, trade_of(start)
-    values = {"site.trade": trade.slug, "site.town": answers.get("town", ""), "site.aims": answers["aims"]}
+    town = answers.get("town", "")
+    values = {"site.trade": trade.slug, "site.town": town, "site.aims": answers["aims"]}
     values |= {key: answers[key] for key in SETTINGS if key in answers}
     values = {key: value for key, value in values.items() if value != setting(key).default}
     language = catalogue().language(answers.get("site.language", setting("site.language").default))
-    beginning = Beginning(answers["title"], answers.get("town", ""), trade, catalogue(), new_id, language)
-    new = beginning.document(next(iter(catalogue().templates)), plan_of(start), values)
+    beginning = Beginning(answers["title"], town, trade, catalogue(), new_id, language)
+    template = next(iter(catalogue().templates))
+    new = beginning.document(template, plan_of(start), values)
     for use in PICTURES:
         if use in answers:
             new = _with_picture(new, use, answers[use])
     needed = {picture for picture, places in uses(new).items() if places}
-    return new.model_copy(update={"pictures": {key: one for key, one in new.pictures.items() if key in needed}})
+    pictures = {key: picture for key, picture in new.pictures.items() if key in needed}
+    return new.model_copy(update={"pictures": pictures})
 
 
 def _with_picture(document: Document, use: str, about: Mapping[str, Any]) -> Document:

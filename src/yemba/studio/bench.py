@@ -214,8 +214,8 @@ def page(
 ) -> HttpResponse:
     context = _context(request, site, chapter, query)
     pages = _window_pages(context["document"])
-    asked = context.get("page_id") or query.get("page")
-    shown = next((p for p in pages if p["id"] == asked), pages[0])
+    wanted = context.get("page_id") or query.get("page")
+    current = next((p for p in pages if p["id"] == wanted), pages[0])
     context["windows"] = {
         "origin": hosting.origin(request, hosting.DRAFT_PREFIX + site.slug),
         "base": draft_base(request, site),
@@ -225,7 +225,7 @@ def page(
         "sentences": plain(SENTENCES),
         "pages": pages,
         "links": context["links"],
-        "page": shown["id"],
+        "page": current["id"],
         "revision": site.revision,
         "chapter": chapter,
         "live": context["live"] is not None,
@@ -233,7 +233,7 @@ def page(
         "site": site.slug,
         "address": reverse("workbench", args=(site.slug, "template")).removesuffix("template/"),
     }
-    context["first_path"] = shown["path"]
+    context["first_path"] = current["path"]
     context |= {"scripts": _scripts(), "import_map": _import_map()}
     context["by_demo_door"] = settings.DEMO and request.user.email == DEMO_ADDRESS  # type: ignore[union-attr]
     return render(request, "studio/workbench.html", context | more, status=status)

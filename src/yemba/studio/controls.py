@@ -292,8 +292,8 @@ def _(place: places.OfPages, look: Look) -> Control:
 @control.register
 def _(place: places.OfPage, look: Look) -> Control:
     if place.what == "sidebar":
-        shown = look.value("sidebar.side") != NONE and place.page in look.document.pages
-        return Control("frame", f"sidebar-shown-{place.page}" if shown else "sidebar.side")
+        has_sidebar = look.value("sidebar.side") != NONE and place.page in look.document.pages
+        return Control("frame", f"sidebar-shown-{place.page}" if has_sidebar else "sidebar.side")
     page = look.document.pages.get(place.page)
     if page is None:
         return Control("pages", "site-map")

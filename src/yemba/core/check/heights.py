@@ -43,8 +43,8 @@ def _of_section(inspected: Inspected, standing: Standing, height: Height) -> Ite
         sentence = Message(
             "{where} has {empty:.0f} px on a phone in which nothing stands.", where=where, empty=height.empty
         )
-        given = standing.section.fields.get("height")
+        is_set = standing.section.fields.get("height")
         arguments = {"section": standing.key, "field": "height", "words": ""}
-        cure = Cure(Message("As high as what is in it"), "set-words", arguments) if given else None
-        place = OfField(standing.key, "height") if given else OfSection(standing.key, "layout")
+        cure = Cure(Message("As high as what is in it"), "set-words", arguments) if is_set else None
+        place = OfField(standing.key, "height") if is_set else OfSection(standing.key, "layout")
         yield Finding(sentence, place, standing.page, cure)

@@ -131,16 +131,16 @@ def _room(reading: LogoReading) -> Iterator[Finding]:
 
 def _pixels(look: Look, picture: Picture) -> Iterator[Finding]:
     """Too few for a dense screen; a drawing never has."""
-    drawn = round(min(look.value("header.height_wide"), HIGHEST_LOGO) * look.value("logo.height") / 100)
-    if picture.format == "svg" or picture.height >= DENSITY * drawn:
+    height = round(min(look.value("header.height_wide"), HIGHEST_LOGO) * look.value("logo.height") / 100)
+    if picture.format == "svg" or picture.height >= DENSITY * height:
         return
     sentence = Message(
         "{value} is {height} px high and drawn {drawn} px high: on a dense screen, which wants {density}, it looks "
         "soft. Choose a larger file, or SVG.",
         value=picture.name or Message("The logo"),
         height=picture.height,
-        drawn=drawn,
-        density=DENSITY * drawn,
+        drawn=height,
+        density=DENSITY * height,
     )
     yield Finding(sentence, OfLogo())
 

@@ -22,12 +22,12 @@ _GREY = 0.004  # chroma below which a colour has no hue of its own
 def points(stops: Sequence[Colour], count: int = POINTS) -> list[Colour]:
     """So many colours from the first stop to the last, as browsers draw them through the steps."""
     known = steps(stops)
-    drawn = []
+    colours = []
     for point in range(count):
         place = point / (count - 1) * (STEPS - 1)
         start = min(int(place), STEPS - 2)
-        drawn.append(laid_over(known[start], known[start + 1], place - start))
-    return drawn
+        colours.append(laid_over(known[start], known[start + 1], place - start))
+    return colours
 
 
 def steps(stops: Sequence[Colour]) -> list[Colour]:

@@ -169,8 +169,8 @@ def _tinted(palette: Sequence[Colour], paper: Colour, lead: Colour) -> Colour:
 def _ground(fill: Colour, ink: Colour, paper: Colour, accents: Sequence[Colour], hand: Mapping[str, Read]) -> Ground:
     def role(name: str, behind: Colour, worked_out: Callable[[], Colour]) -> Colour:
         """What was set by hand, laid over what lies behind it; else what is worked out."""
-        given = hand.get(name)
-        return mix(behind, given.colour, given.alpha) if given else worked_out()
+        by_hand = hand.get(name)
+        return mix(behind, by_hand.colour, by_hand.alpha) if by_hand else worked_out()
 
     fill = role("fill", WHITE, lambda: fill)
     text = role("text", fill, lambda: _body_text(fill, ink, paper))

@@ -104,8 +104,8 @@ def read_many(text: str) -> list[Read]:
 
 def misread(text: str) -> list[str]:
     """What was meant as a hex code in a pasted text and is none, as typed, each once: "#12345", "2f5d5", "#8c3b2O"."""
-    meant = (match[0] for match in islice(_MEANT.finditer(text), 4 * PALETTE_COLOURS))
-    return list(dict.fromkeys(code for code in meant if not _HEX.fullmatch(code) and _is_slip(code.lstrip("#"))))
+    codes = (match[0] for match in islice(_MEANT.finditer(text), 4 * PALETTE_COLOURS))
+    return list(dict.fromkeys(code for code in codes if not _HEX.fullmatch(code) and _is_slip(code.lstrip("#"))))
 
 
 def _is_slip(digits: str) -> bool:

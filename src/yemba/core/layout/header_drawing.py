@@ -107,12 +107,12 @@ def drawing(header: Header, window: float, unfolded: bool, fit: Fit | None = Non
 
 def _room(header: Header, window: float, fit: Fit | None) -> _Room:
     stages = fit.stages if fit else ()
-    given = {stage.gives for before, stage in pairwise(stages) if window < before.width}
+    ways = {stage.gives for before, stage in pairwise(stages) if window < before.width}
     gap = header.spaces.gap
-    if GAP in given:
+    if GAP in ways:
         gap = min(gap, TIGHT_GAP)
-    shrunk = SMALLER if SIZE in given else 1.0
-    return _Room(header, window, gap, shrunk, TAGLINE not in given)
+    shrunk = SMALLER if SIZE in ways else 1.0
+    return _Room(header, window, gap, shrunk, TAGLINE not in ways)
 
 
 def _title(room: _Room) -> Box:

@@ -244,8 +244,8 @@ class Header(NamedTuple):
 
     def size_at(self, fit: Fit, window: float) -> float:
         """The share of their size that the entries of an unfolded menu are set in, in a window of that width."""
-        given = {stage.gives for before, stage in pairwise(fit.stages) if window < before.width}
-        return SMALLER if SIZE in given else 1.0
+        ways = {stage.gives for before, stage in pairwise(fit.stages) if window < before.width}
+        return SMALLER if SIZE in ways else 1.0
 
     @property
     def beside(self) -> float:
@@ -307,24 +307,24 @@ def fit(header: Header) -> Fit:
 
 def _stages(header: Header, edges: float) -> Iterator[Stage]:
     """What gives way, the widest first: of what is left to give, the first that makes the header narrower."""
-    given: tuple[str, ...] = ()
+    ways: tuple[str, ...] = ()
     left = [GAP, TAGLINE, SIZE]
     if SMALLER * header.faces.navigation.text.size.high < _SMALLEST:
         left.remove(SIZE)
-    last = _width_with(header, given, edges)
+    last = _width_with(header, ways, edges)
     yield Stage(FULL, last)
-    while narrower := [way for way in left if _width_with(header, (*given, way), edges) < last]:
+    while narrower := [way for way in left if _width_with(header, (*ways, way), edges) < last]:
         way = narrower[0]
         left.remove(way)
-        given = (*given, way)
-        last = _width_with(header, given, edges)
+        ways = (*ways, way)
+        last = _width_with(header, ways, edges)
         yield Stage(way, last)
 
 
-def _width_with(header: Header, given: Sequence[str], edges: float) -> int:
+def _width_with(header: Header, ways: Sequence[str], edges: float) -> int:
     """From which window on it stands unfolded where these have given way; in px."""
-    gap = min(header.spaces.gap, TIGHT_GAP) if GAP in given else header.spaces.gap
-    needs = header.needs(gap, TAGLINE not in given, SMALLER if SIZE in given else 1.0)
+    gap = min(header.spaces.gap, TIGHT_GAP) if GAP in ways else header.spaces.gap
+    needs = header.needs(gap, TAGLINE not in ways, SMALLER if SIZE in ways else 1.0)
     return max(_NARROWEST, ceil(needs + edges))
 
 

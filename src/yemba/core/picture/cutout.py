@@ -110,11 +110,13 @@ def _distances(colours: NDArray[Any], from_colour: NDArray[np.float64]) -> NDArr
 
 def _near(pixels: Pixels, plain: Plain) -> Mask:
     """Where a pixel is of the background's colour, or see-through."""
-    packed, places = np.unique(np.ascontiguousarray(pixels).view(np.uint32), return_inverse=True)
-    colours = packed.view(np.uint8).reshape(-1, 4)
-    of_it = _distances(colours[:, :3], np.array(plain.colour, dtype=np.float64)) <= plain.within
-    of_it |= colours[:, 3] < _SOLID
-    return np.asarray(of_it[places.reshape(-1)].reshape(pixels.shape[:2]))
+    words = np.ascontiguousarray(pixels).view(np.uint32)  # a pixel each: every colour is measured once
+    different, places = np.unique(words, return_inverse=True)
+    colours = different.view(np.uint8).reshape(-1, 4)
+    background = np.array(plain.colour, dtype=np.float64)
+    near = _distances(colours[:, :3], background) <= plain.within
+    near |= colours[:, 3] < _SOLID
+    return np.asarray(near[places.reshape(-1)].reshape(pixels.shape[:2]))
 
 
 def _flooded(near: Mask) -> Mask:

@@ -97,12 +97,17 @@ class Framing(NamedTuple):
         left, top, wide, high = self._window_from_centre(width, height)
         outer = Element("svg", xmlns=_SVG, width=f"{wide:g}", height=f"{high:g}")
         outer.set("viewBox", f"{left:g} {top:g} {wide:g} {high:g}")
-        flip = "scale(-1 1) " if self.mirror else ""
-        moved = f"rotate({self.rotation:g}) {flip}translate({-width / 2:g} {-height / 2:g})"
         root = fromstring(svg)
         root.attrib |= {"x": "0", "y": "0", "width": f"{width}", "height": f"{height}"}
-        SubElement(outer, "g", transform=moved).append(root)
+        group = SubElement(outer, "g", transform=self._transform(width, height))
+        group.append(root)
         return tostring(outer)
+
+    def _transform(self, width: int, height: int) -> str:
+        """From a drawing of this size in px to what is shown, its centre being the origin (SVG 1.1, section 7.6)."""
+        flip = "scale(-1 1) " if self.mirror else ""
+        to_centre = f"translate({-width / 2:g} {-height / 2:g})"
+        return f"rotate({self.rotation:g}) {flip}{to_centre}"
 
     def apply(self, data: bytes, form: str, width: int, height: int) -> bytes:
         """The bytes of what is shown; of pixels as PNG."""

@@ -28,8 +28,8 @@ _LEAST_SEEN = 0.08  # share of its pixels that must be: a letter's stem has more
 
 def initial_of(name: str, lettering: Lettering) -> str:
     """The letter that stands for a name: its first letter or digit that can be drawn, a dot where there is none."""
-    drawn = (letter for letter in name if letter.isalnum() and lettering.can_draw(letter))
-    letter = next(drawn, _NONE)
+    drawable = (letter for letter in name if letter.isalnum() and lettering.can_draw(letter))
+    letter = next(drawable, _NONE)
     capital = letter.upper()
     return capital if len(capital) == 1 and lettering.can_draw(capital) else letter
 
@@ -64,11 +64,11 @@ def from_logo(logo: bytes, form: str, width: int, height: int, fill: Colour, sha
 
 def icon_set(tile: bytes, maskable: bytes) -> dict[str, bytes]:
     """Every icon file by its path: .ico with 16, 32 and 48; 180; 192 and 512, also maskable; SVG."""
-    drawn = {size: _draw(tile, size) for size in (16, 32, 48, 180, 192, 512)}
+    png = {size: _draw(tile, size) for size in (16, 32, 48, 180, 192, 512)}
     return {
-        "favicon.ico": _ico([drawn[size] for size in _ICO]),
+        "favicon.ico": _ico([png[size] for size in _ICO]),
         "icons/icon.svg": tile,
-        **{f"icons/icon-{size}.png": drawn[size] for size in (180, 192, 512)},
+        **{f"icons/icon-{size}.png": png[size] for size in (180, 192, 512)},
         **{f"icons/maskable-{size}.png": _draw(maskable, size) for size in (192, 512)},
     }
 

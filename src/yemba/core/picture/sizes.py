@@ -38,10 +38,10 @@ def resized(data: bytes, width: int, form: str, rendition: Rendition = AS_IT_IS)
     whole = rendition.framing.image(opened) if rendition.framing.mark else opened
     height = max(1, round(whole.height * width / whole.width))
     # a copy of its own: saving leaves its options on the picture, and other threads save the same one
-    drawn = whole.resize((width, height), _FILTER) if width < whole.width else whole.copy()
+    image = whole.resize((width, height), _FILTER) if width < whole.width else whole.copy()
     out = BytesIO()
-    drawn = rendition.toning.image(drawn)
-    (drawn.convert("RGB") if form == "jpeg" else drawn).save(out, form.upper(), **_OPTIONS[form])
+    image = rendition.toning.image(image)
+    (image.convert("RGB") if form == "jpeg" else image).save(out, form.upper(), **_OPTIONS[form])
     return out.getvalue()
 
 

@@ -95,10 +95,10 @@ class Gradient(NamedTuple):
 
     def css(self, fill: Colour) -> str:
         """As a CSS image."""
-        drawn = ", ".join(colour.hex for colour in steps(self.stops))
+        colours = ", ".join(colour.hex for colour in steps(self.stops))
         red, green, blue = fill
         tint = f"rgb({red} {green} {blue} / {self.over or 0}%)"
-        return f"linear-gradient({tint}, {tint}), linear-gradient({self.way}, {drawn})"
+        return f"linear-gradient({tint}, {tint}), linear-gradient({self.way}, {colours})"
 
 
 class Patterned(NamedTuple):

@@ -55,10 +55,10 @@ def covered(look: Look) -> Iterator[tuple[int, str]]:
     fit, head = header_fit(look), header(look)
     for window in WINDOWS:
         unfolded = window >= fit.fold
-        drawn = drawing(head, window, unfolded, fit)
+        header_drawing = drawing(head, window, unfolded, fit)
         extent = small.wide if unfolded else small.phone
-        spot = placed(small.anchor, small.offset, extent, drawn.width, drawn.height)
-        for box in drawn.boxes:
+        spot = placed(small.anchor, small.offset, extent, header_drawing.width, header_drawing.height)
+        for box in header_drawing.boxes:
             across = min(box.x + box.width, spot.x + extent.wide) - max(box.x, spot.x)
             down = min(box.y + box.height, spot.y + extent.high) - max(box.y, spot.y)
             if box.what in _WORDS and across > _TOUCH and down > _TOUCH:

@@ -54,13 +54,13 @@ class Lettering:
 
     def line(self, words: str, x: float, baseline: float, size: float, ink: str) -> str:
         """One line as SVG paths of the colour `ink`, from `x` px to the right; what nobody can draw is left out."""
-        drawn = []
+        paths = []
         for face, text in self.runs(words):
             scale = size / face.units_per_em
             at = f"translate({x:.1f} {baseline:.1f}) scale({scale:.5f} {-scale:.5f})"
-            drawn.append(f'<path fill="{ink}" transform="{at}" d="{face.outline(text, self.weight)}"/>')
+            paths.append(f'<path fill="{ink}" transform="{at}" d="{face.outline(text, self.weight)}"/>')
             x += face.width(text, size, self.weight)
-        return "".join(drawn)
+        return "".join(paths)
 
     def runs(self, words: str) -> list[Run]:
         """The runs from left to right: in words that begin from the right, the last run comes first."""

@@ -16,10 +16,14 @@ def _values_of_the_site(plain: dict[str, Any]) -> dict[str, Any]:
 
 def _pictures_in_rows(plain: dict[str, Any]) -> dict[str, Any]:
     """2 to 3: what galleries had as "columns" are rows."""
-    kept = plain.get("bin", {}).values()
-    holders = [*plain.get("pages", {}).values(), *plain.get("shared", {}).values(), *(one.get("page") for one in kept)]
+    binned = plain.get("bin", {}).values()
+    holders = [
+        *plain.get("pages", {}).values(),
+        *plain.get("shared", {}).values(),
+        *(one.get("page") for one in binned),
+    ]
     sections = [section for holder in holders if holder for section in holder.get("sections", {}).values()]
-    for section in [*sections, *(one["section"] for one in kept if one.get("section"))]:
+    for section in [*sections, *(one["section"] for one in binned if one.get("section"))]:
         if section.get("kind") == "gallery" and section.get("layout") == "columns":
             section["layout"] = "rows"
     return plain

@@ -120,9 +120,9 @@ def leading_picture(look: Look, page: Page) -> Picture | None:
             *section.fields.values(),
             *(value for _, item in ordered_items(section) for value in item.fields.values()),
         ]
-        shown = next((look.pictures[value] for value in values if value in look.pictures), None)
-        if shown:
-            return shown
+        picture = next((look.pictures[value] for value in values if value in look.pictures), None)
+        if picture:
+            return picture
     return None
 
 

@@ -157,8 +157,8 @@ class Look:
 
     def load(self, digest: str) -> bytes:
         """The bytes of a file by its SHA-256: of a picture as it is shown, or whatever is stored."""
-        drawn = next((data for picture, data in self._coloured.values() if picture.file == digest), None)
-        return drawn if drawn is not None else self.catalogue.load(digest)
+        data_in_colours = next((data for picture, data in self._coloured.values() if picture.file == digest), None)
+        return data_in_colours if data_in_colours is not None else self.catalogue.load(digest)
 
     def in_colours(self, picture: Picture) -> tuple[Picture, bytes] | None:
         """A picture of the collection in the site's colours, with its bytes; None for any other."""
@@ -280,20 +280,20 @@ class Look:
         return {slug: self._text(level) for slug, level in LEVELS.items()}
 
     def _text(self, level: Level) -> Text:
-        given = {
+        values = {
             name: self.value(f"{level.slug}.{name}") for name in ("weight", "style", "width", "spacing", "leading")
         }
         family, size, title = self.face(level.slug), self.sizes[level.slug], level.title
-        weight = given["weight"] or self._weight(level)
+        weight = values["weight"] or self._weight(level)
         measure = HEADING_MEASURE if title else self.measure
         return Text(
             face=family.slug,
             size=size,
             weight=round(min(family.weights[1], max(family.weights[0], weight))),
-            style=given["style"] or "normal",
-            stretch=round(min(family.widths[1], max(family.widths[0], given["width"] or FULL))),
-            spacing=given["spacing"] or 0.0,
-            leading=given["leading"] or level.leading or line_height(size.high, measure),
+            style=values["style"] or "normal",
+            stretch=round(min(family.widths[1], max(family.widths[0], values["width"] or FULL))),
+            spacing=values["spacing"] or 0.0,
+            leading=values["leading"] or level.leading or line_height(size.high, measure),
             case=self.value(f"{level.slug}.case") or "none",
             line=(self.value(f"{level.slug}.line") if title else None) or "none",
             shadow=(self.value(f"{level.slug}.shadow") if title else None) or "none",

@@ -38,11 +38,11 @@ class Beginning:
     ) -> Document:
         """The kept pages of a plan, of which the first is the first of the site; `values` are those of settings. With
         `pictures` of the collection where sections want one."""
-        kept = [page for page in plan if page.kept]
-        ids = {page.key: self._ids() for page in kept}
+        pages_to_make = [page for page in plan if page.kept]
+        ids = {page.key: self._ids() for page in pages_to_make}
         pages: dict[str, Any] = {}
         slugs: list[str] = []
-        for planned in kept:
+        for planned in pages_to_make:
             slug = free_slug(planned.name, slugs) if slugs else ""
             slugs.append(slug or "-")
             sections = {self._ids(): self.section(name, ids) for name in planned.chosen}

@@ -212,9 +212,9 @@ class Face:
 
     def outline(self, text: str, weight: int = REGULAR) -> str:
         """The line as SVG path data in font units, y upwards, from the origin."""
-        drawn = SVGPathPen(None)
-        self.draw(text, drawn, weight)
-        return str(drawn.getCommands())
+        pen = SVGPathPen(None)
+        self.draw(text, pen, weight)
+        return str(pen.getCommands())
 
     def draw(self, text: str, pen: AbstractPen, weight: int = REGULAR) -> None:
         """Draw the line with a pen, as `outline` says."""

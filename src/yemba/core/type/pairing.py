@@ -186,20 +186,20 @@ def _scripts(heading: Drawn, body: Drawn) -> Entry:
 
 def _as_body(body: Drawn) -> Entry:
     """Whether a face serves for running text."""
-    drawn = measures(body.facts)
+    measured = measures(body.facts)
     if body.kind == "hand":
         return -4.0, Message("{name} is a handwriting: a line of it charms, a page tires.", name=body.name)
-    if drawn.contrast > _FINE_BODY:
+    if measured.contrast > _FINE_BODY:
         return -1.5, Message("The hairlines of {name} grow faint in small text.", name=body.name)
-    if drawn.x_height < _SMALL_BODY:
+    if measured.x_height < _SMALL_BODY:
         return (
             -0.6,
             Message(
                 "{name} has small letters, {value:.0f} % of its size; set the text a little larger.",
                 name=body.name,
-                value=100 * drawn.x_height,
+                value=100 * measured.x_height,
             ),
         )
-    if drawn.width < 0.38:
+    if measured.width < 0.38:
         return -1.5, Message("{name} is too narrow for long text.", name=body.name)
     return 0.4, ""

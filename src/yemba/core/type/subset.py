@@ -43,9 +43,9 @@ def cut(
 
 def cut_apart(data: bytes, letters: Collection[int], features: Collection[str], axes: Collection[Span]) -> bytes:
     """As `cut` of the font file `data`, in a process of its own. Raises ValueError where that comes to nothing."""
-    given = {"letters": sorted(letters), "features": list(features), "axes": [list(axis) for axis in axes]}
+    arguments = {"letters": sorted(letters), "features": list(features), "axes": [list(axis) for axis in axes]}
     try:
-        return bytes(apart.work("cut-font", seconds=_SECONDS, patience=_PATIENCE, data=data, **given))
+        return bytes(apart.work("cut-font", seconds=_SECONDS, patience=_PATIENCE, data=data, **arguments))
     except apart.Failed as error:
         raise ValueError(f"the font cannot be cut: {error}") from error
 

@@ -76,9 +76,9 @@ def _frames(occasion: Occasion, tone: str) -> list[str]:
         frames = [" ".join(pair) for pair in product(table["first"][tone], table["then"][tone])]
     else:
         frames = [*table[tone], *(frame for aim in occasion.aims for frame in table.get("of_aim", {}).get(aim, ()))]
-    given = _given(occasion)
+    values = _given(occasion)
     return [
-        frame for frame in frames if all(slot.lower() in _OF_TRADE or given.get(slot) for slot in _SLOT.findall(frame))
+        frame for frame in frames if all(slot.lower() in _OF_TRADE or values.get(slot) for slot in _SLOT.findall(frame))
     ]
 
 
@@ -92,12 +92,12 @@ def _fillings(frame: str, occasion: Occasion, chance: Random) -> Iterator[str]:
     """The frame with all phrases that fit into it, in an order by chance; where it asks twice for a kind of phrase it
     gets two."""
     slots = [slot.lower() for slot in _SLOT.findall(frame) if slot.lower() in _OF_TRADE]
-    asked = {kind: slots.count(kind) for kind in dict.fromkeys(slots)}
-    choices = [list(permutations(getattr(occasion.phrases, kind), count)) for kind, count in asked.items()]
+    counts = {kind: slots.count(kind) for kind in dict.fromkeys(slots)}
+    choices = [list(permutations(getattr(occasion.phrases, kind), count)) for kind, count in counts.items()]
     total = prod(map(len, choices))
     for number in chance.sample(range(total), total):
         rest, picked = number, {}
-        for kind, options in zip(asked, choices, strict=True):
+        for kind, options in zip(counts, choices, strict=True):
             rest, place = divmod(rest, len(options))
             picked[kind] = iter(options[place])
         yield _put_in(frame, picked, _given(occasion))

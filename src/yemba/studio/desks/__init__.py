@@ -22,9 +22,10 @@ from yemba.studio.waiting import Waiting
 
 def desk(name: str, site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiting]) -> dict[str, Any]:
     """The context of one desk."""
-    if name in parts() and find_spec(f"{__name__}.{name}") is None:
+    module = f"{__name__}.{name}"
+    if name in parts() and find_spec(module) is None:
         return part.desk(parts()[name], site, look, query)
-    context: dict[str, Any] = import_module(f"{__name__}.{name}").desk(site, look, query, waits)
+    context: dict[str, Any] = import_module(module).desk(site, look, query, waits)
     return context
 
 

@@ -33,25 +33,25 @@ def drawing(look: Look, page: str, touched: Collection[str] = ()) -> SafeString:
 def _bands(look: Look, page: str, touched: Collection[str]) -> list[Band]:
     """The first sections from the top; the last stands for those below it."""
     sections = look.document.shown(page).ordered()
-    drawn = []
+    bands = []
     for key, section in sections[:_MOST]:
         ground = look.grounds[look.ground(section).value]
-        drawn.append(Band(ground.fill.hex, ground.heading.hex, key in touched))
-    if drawn and any(key in touched for key, _ in sections[_MOST:]):
-        drawn[-1] = drawn[-1]._replace(touched=True)
-    return drawn
+        bands.append(Band(ground.fill.hex, ground.heading.hex, key in touched))
+    if bands and any(key in touched for key, _ in sections[_MOST:]):
+        bands[-1] = bands[-1]._replace(touched=True)
+    return bands
 
 
 @lru_cache(maxsize=512)
 def _drawn(bands: tuple[Band, ...], above: bool, below: bool) -> SafeString:
     """Pages drawn alike share a drawing. Colours are hex codes, worked out."""
-    drawn = ['<path d="M.5.5h45v61H.5z" class="map-sheet" />']
+    paths = ['<path d="M.5.5h45v61H.5z" class="map-sheet" />']
     for n, band in enumerate(bands):
         y = _TOP + _STEP * n
-        drawn.append(f'<path d="M4 {y}h38v8H4z" fill="{band.fill}" />')
-        drawn.append(f'<path d="M7 {y + 3}h16" stroke="{band.ink}" stroke-width="1.6" />')
+        paths.append(f'<path d="M4 {y}h38v8H4z" fill="{band.fill}" />')
+        paths.append(f'<path d="M7 {y + 3}h16" stroke="{band.ink}" stroke-width="1.6" />')
         if band.touched:
-            drawn.append(f'<path class="map-touched" d="M4.5 {y + 0.5:g}h37v7h-37z" />')
+            paths.append(f'<path class="map-touched" d="M4.5 {y + 0.5:g}h37v7h-37z" />')
     marks = [_ABOVE] * above + [_BELOW] * below
-    drawn += [f'<path class="map-part" d="M4 {y}h38" />' for y in marks]
-    return mark_safe("".join(drawn))
+    paths += [f'<path class="map-part" d="M4 {y}h38" />' for y in marks]
+    return mark_safe("".join(paths))

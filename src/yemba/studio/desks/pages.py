@@ -115,8 +115,10 @@ def _page_of(document: Document, query: Mapping[str, str]) -> str:
 def _drawings(look: Look) -> tuple[list[tuple[int, str]], dict[str, int]]:
     """Pages as small drawings; those drawn alike share one. The number of each page's."""
     numbers: dict[str, int] = {}
-    drawing_of = {key: numbers.setdefault(drawing(look, key), len(numbers)) for key in look.document.order}
-    return [(number, drawn) for drawn, number in numbers.items()], drawing_of
+    number_of = {}
+    for page in look.document.order:
+        number_of[page] = numbers.setdefault(drawing(look, page), len(numbers))
+    return [(number, drawn) for drawn, number in numbers.items()], number_of
 
 
 def _binned_name(look: Look, binned: Binned) -> str:

@@ -63,12 +63,12 @@ def _scale(look: Look) -> str:
     levels = ("h1", "h2", "h3", "h4", "body", "small")
     letters = {level: look.lettering(level) for level in levels}
     wide = sum(letters[level].width("Aa", look.sizes[level].high) for level in levels)
-    share, x, drawn = min(1.0, (_ROOM - 50) / wide), float(_EDGE), [_on_light(look)]
+    share, x, paths = min(1.0, (_ROOM - 50) / wide), float(_EDGE), [_on_light(look)]
     for level in levels:
         size = look.sizes[level].high * share
-        drawn.append(letters[level].line("Aa", x, 56, size, look.grounds["light"].heading.hex))
+        paths.append(letters[level].line("Aa", x, 56, size, look.grounds["light"].heading.hex))
         x += letters[level].width("Aa", size) + 10
-    return "".join(drawn)
+    return "".join(paths)
 
 
 def _bars(colours: Sequence[str], top: float, height: float) -> str:
@@ -83,12 +83,12 @@ def _grounds(look: Look) -> str:
     """Each ground with the line of a heading and a button on it."""
     grounds = list(look.grounds.values())
     wide = WIDTH / len(grounds)
-    drawn = [_bars([ground.fill.hex for ground in grounds], 0, HEIGHT)]
+    paths = [_bars([ground.fill.hex for ground in grounds], 0, HEIGHT)]
     for n, ground in enumerate(grounds):
         left, room = n * wide + wide * 0.2, wide * 0.6
-        drawn.append(f'<path fill="{ground.heading.hex}" d="M{left:.1f} 24h{room:.1f}v7h-{room:.1f}z"/>')
-        drawn.append(f'<path fill="{ground.button.hex}" d="M{left:.1f} 46h{room * 0.6:.1f}v12h-{room * 0.6:.1f}z"/>')
-    return "".join(drawn)
+        paths.append(f'<path fill="{ground.heading.hex}" d="M{left:.1f} 24h{room:.1f}v7h-{room:.1f}z"/>')
+        paths.append(f'<path fill="{ground.button.hex}" d="M{left:.1f} 46h{room * 0.6:.1f}v12h-{room * 0.6:.1f}z"/>')
+    return "".join(paths)
 
 
 def _heading(look: Look) -> str:
@@ -140,16 +140,16 @@ def _one_button(look: Look, painted: Painted, top: float) -> str:
     left, middle = _EDGE + 20 * (box or 1), top + 16
     ink = getattr(ground, painted.words).hex
     end = left + lettering.width(words, size)
-    drawn = [
+    shapes = [
         f'<rect x="{_EDGE}" y="{top}" width="{wide:.1f}" height="32" rx="{radius:g}" fill="{fill}" stroke="{line}" '
         f'stroke-width="{2 if edge is None else edge:g}"/>',
         lettering.line(words, left, middle + 5, size, ink),
     ]
     if painted.line:
-        drawn.append(f'<path d="M{left:.1f} {middle + 8}H{end:.1f}" stroke="{ink}"/>')
+        shapes.append(f'<path d="M{left:.1f} {middle + 8}H{end:.1f}" stroke="{ink}"/>')
     if look.value("buttons.sign") != "none":
-        drawn.append(f'<path d="M{end + 4:.1f} {middle - 4}l4 4l-4 4" fill="none" stroke="{ink}" stroke-width="1.5"/>')
-    return "".join(drawn)
+        shapes.append(f'<path d="M{end + 4:.1f} {middle - 4}l4 4l-4 4" fill="none" stroke="{ink}" stroke-width="1.5"/>')
+    return "".join(shapes)
 
 
 def _set(look: Look, level: str, words: str, ink: str, size: float) -> str:

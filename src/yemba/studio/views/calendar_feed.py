@@ -23,7 +23,7 @@ def connect(request: HttpRequest, slug: str) -> HttpResponse:
     def put() -> sites.Done:
         address = FeedAddress().read(request.POST.get("address", ""), Message("The calendar feed"), FIELD)
         changed = bool(address) and feeds.connect(address)
-        given = {"section": request.POST.get("section", ""), "field": FIELD, "words": address}
-        return sites.edit(site, "set-words", given)._replace(anew=changed)
+        arguments = {"section": request.POST.get("section", ""), "field": FIELD, "words": address}
+        return sites.edit(site, "set-words", arguments)._replace(anew=changed)
 
     return answer(request, site, put)

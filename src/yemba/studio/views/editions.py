@@ -22,7 +22,7 @@ from yemba.studio.bench import draft_base, site_of, times
 def listed(request: HttpRequest, slug: str) -> HttpResponse:
     """All editions of a site; one of them looked at, or two beside one another, page by page."""
     site = site_of(request, slug)
-    asked = {key: n for key in ("look", "first", "second") if (n := whole(request.GET.get(key, ""))) is not None}
+    numbers = {key: n for key in ("look", "first", "second") if (n := whole(request.GET.get(key, ""))) is not None}
     context = {
         "site": site,
         "document": sites.document(site),
@@ -33,15 +33,15 @@ def listed(request: HttpRequest, slug: str) -> HttpResponse:
         **times(site),
     }
     try:
-        if "first" in asked and "second" in asked:
-            first, second = sorted((asked["first"], asked["second"]))
+        if "first" in numbers and "second" in numbers:
+            first, second = sorted((numbers["first"], numbers["second"]))
             pages, changes = editions.compared(site, first, second)
             wanted = request.GET.get("page", "")
             page = next((p for p in pages if p.name == wanted), None)
             page = page or next((p for p in pages if p.state != "same"), pages[0])
             context |= {"first": first, "second": second, "pages": pages, "changes": changes, "page": page}
-        elif "look" in asked:
-            context["shown"] = hosting.edition(site, asked["look"])
+        elif "look" in numbers:
+            context["shown"] = hosting.edition(site, numbers["look"])
     except Fault as fault:
         raise Http404 from fault
     return render(request, "studio/editions.html", context)

@@ -125,10 +125,10 @@ def _page(request: HttpRequest, status: int = 200, **more: Any) -> HttpResponse:
         "sites": [{"site": site, "name": sites.document(site).name} for site in sites.sites_of(person)],
         "families": catalogue().families,
     }
-    asked = [request.GET.get(key, "") for key in ("first", "second")]
-    if all(asked):
+    references = [request.GET.get(key, "") for key in ("first", "second")]
+    if all(references):
         try:
-            comparison = brand_sheets.compared(person, *asked)
+            comparison = brand_sheets.compared(person, *references)
         except Fault as fault:
             raise Http404 from fault
         context |= {"comparison": comparison, "drawn": specimen.beside(*comparison.looks)}

@@ -81,7 +81,7 @@ def _form(
     request: HttpRequest, start: Start | None, answers: Mapping[str, Any], faults: list[Fault], status: int = 200
 ) -> HttpResponse:
     usual = likely(request.headers.get("Accept-Language", ""), catalogue().languages)
-    asked = {f"site.{name}": str(answers.get(f"site.{name}", value)) for name, value in usual._asdict().items()}
+    settings = {f"site.{name}": str(answers.get(f"site.{name}", value)) for name, value in usual._asdict().items()}
     look = Look(sites.empty(), catalogue())
     context = {
         "start": start,
@@ -92,7 +92,7 @@ def _form(
         "chosen": str(answers.get("aims", "found")).split(),
         "pictures": [(use, name, _as_brought(answers.get(use))) for use, name in starts.PICTURES.items()],
         "logo_note": starts.logo_note(start) if start else "",
-        "asked": [_Choice(one, asked[key], one.kind.choices(look)) for key in asked for one in [setting(key)]],
+        "asked": [_Choice(one, settings[key], one.kind.choices(look)) for key in settings for one in [setting(key)]],
         "unfinished": None if start else starts.unfinished(request.user),  # type: ignore[arg-type]
     }
     return render(request, "studio/start/given.html", context, status=status)
@@ -126,8 +126,8 @@ def plan(request: HttpRequest, number: int) -> HttpResponse:
         starts.answer(start, {"trade": request.POST.get("trade", ""), "aims": start.answers["aims"]}, {})
     if act == "on":
         return redirect("start-looks", start.pk)
-    kept = f"?{urlencode({'page_name': added})}" if added else ""
-    return redirect(reverse("start-plan", args=(start.pk,)) + kept)
+    query = f"?{urlencode({'page_name': added})}" if added else ""
+    return redirect(reverse("start-plan", args=(start.pk,)) + query)
 
 
 def _sent(request: HttpRequest, page: PlannedPage) -> PlannedPage:
@@ -149,7 +149,7 @@ def _plan(
     request: HttpRequest, start: Start, pages: list[PlannedPage], fault: Fault | None = None, status: int = 200
 ) -> HttpResponse:
     kinds = catalogue().kinds
-    drawn = [
+    entries = [
         {
             "key": page.key or "home",
             "id": page.key,
@@ -163,8 +163,8 @@ def _plan(
     groups = {slug: [t for t in catalogue().trades.values() if t.group == slug] for slug in GROUPS}
     context = {
         "start": start,
-        "kept": [page for page in drawn if page["kept"]],
-        "left_out": [page for page in drawn if not page["kept"]],
+        "kept": [page for page in entries if page["kept"]],
+        "left_out": [page for page in entries if not page["kept"]],
         "trade": starts.trade_of(start),
         "groups": [(GROUPS[slug], trades) for slug, trades in groups.items()],
         "fault": fault,

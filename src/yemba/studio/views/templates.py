@@ -75,9 +75,9 @@ def try_on(request: HttpRequest, slug: str) -> HttpResponse:
     site = site_of(request, slug)
     look = sites.look(site)
     known = catalogue().templates
-    asked = [one for one in dict.fromkeys(request.GET.getlist("template")) if one in known][:_ABREAST]
+    named = [one for one in dict.fromkeys(request.GET.getlist("template")) if one in known][:_ABREAST]
     others = [one for one in known if one != look.template.slug]
-    chosen = asked or [look.template.slug, *others][:_ABREAST]
+    chosen = named or [look.template.slug, *others][:_ABREAST]
     pages = look.document.ordered_pages()
     current = next((key for key, _ in pages if key == request.GET.get("page")), pages[0][0])
     path = path_of(look.document.pages[current]).removesuffix("index.html")
@@ -99,9 +99,9 @@ def try_on(request: HttpRequest, slug: str) -> HttpResponse:
 
 def _trade(request: HttpRequest) -> Trade:
     """The one asked for, by slug or in words; none in particular where nothing is asked."""
-    asked = request.GET.get("trade", "")
+    words = request.GET.get("trade", "")
     trades = catalogue().trades
-    return trades.get(asked) or trades[nearest_trade(asked, trades.values())]
+    return trades.get(words) or trades[nearest_trade(words, trades.values())]
 
 
 def _groups() -> list[tuple[str, list[Trade]]]:

@@ -193,8 +193,8 @@ def state(request: HttpRequest, slug: str) -> HttpResponse:
 def where_is(request: HttpRequest, slug: str) -> HttpResponse:
     """The name, the origins and the control of what was pointed at."""
     site = site_of(request, slug)
-    asked = [request.GET.get(key, "") for key in ("place", "field", "item")]
-    decided = provenance(site, sites.look(site), *asked)
+    spot = [request.GET.get(key, "") for key in ("place", "field", "item")]
+    decided = provenance(site, sites.look(site), *spot)
     if decided is None:
         return JsonResponse({"gone": True}, status=404)
     html = render_to_string("studio/told.html", {"told": decided})

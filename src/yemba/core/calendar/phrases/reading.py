@@ -74,9 +74,9 @@ def _strange(phrase: str, vocabulary: Vocabulary) -> list[str]:
 def _readings(phrase: str, vocabulary: Vocabulary, language: str, today: date) -> list[Reading]:
     """In one language, whose words these are. Raises Unread."""
     typed = tokens(phrase, vocabulary)
-    first, asked = parse(typed, vocabulary, language, today, {})
+    first, ambiguities = parse(typed, vocabulary, language, today, {})
     readings = [_reading(first, today)]
-    for name, count in asked.items():
+    for name, count in ambiguities.items():
         for choice in range(1, count):
             other, _ = parse(typed, vocabulary, language, today, {name: choice})
             readings.append(_reading(other, today))

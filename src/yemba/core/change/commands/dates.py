@@ -57,8 +57,8 @@ class SetWhen(_OfDate):
 
     def _read(self) -> Occasion:
         try:
-            given = json.loads(self.occasion)
-            known = Occasion(**{name: _listed(value) for name, value in given.items()})
+            values = json.loads(self.occasion)
+            known = Occasion(**{name: _listed(value) for name, value in values.items()})
         except (ValueError, TypeError, AttributeError) as error:
             raise Fault(
                 "when-unreadable", Message("When it is did not arrive whole. Type it once more."), "occasion"
@@ -110,8 +110,8 @@ class AddDates(OfSection):
     def _read(self, look: Look) -> list[dict[str, str]]:
         """Each field as its kind reads it; a link that is none is left out, a line too long for its field cut."""
         try:
-            given = json.loads(self.entries)
-            rows = [{str(name): str(value) for name, value in one.items()} for one in given]
+            entries = json.loads(self.entries)
+            rows = [{str(name): str(value) for name, value in one.items()} for one in entries]
         except (ValueError, TypeError, AttributeError) as error:
             raise Fault(
                 "calendar-unreadable", Message("The dates did not arrive whole. Choose the file again."), "file"

@@ -35,14 +35,14 @@ class TakeLook(Command):
         plain = look.document.plain()
         now = plain.get("sheet", {})
         covered = {key: now[key] for key in _GOVERNED if key in now and now[key] != values.get(key)}
-        kept = {key: value for key, value in now.items() if key not in _GOVERNED}
+        others = {key: value for key, value in now.items() if key not in _GOVERNED}
         parts = {key: value for key, value in plain.get("parts", {}).items() if key not in _GOVERNED_PARTS}
         parts |= self.parts | {one.version: one.picture for one in self.versions}
         pictures = [step for one in self.versions for step in one.plan(look, ids) if step.path[0] == "pictures"]
         aside = {**plain.get("set_aside", {}), **covered}
         return [
             put(look.document, ("template",), self.template),
-            put(look.document, ("sheet",), {**kept, **values}),
+            put(look.document, ("sheet",), {**others, **values}),
             put(look.document, ("parts",), parts),
             *pictures,
             remove(look.document, ("ready_sheet",)),

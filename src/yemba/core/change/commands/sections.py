@@ -501,18 +501,18 @@ class BinSection(OfSection):
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
         standing = self.standing(look)
         order = look.document.holder(standing.holder).order
-        shown = look.document.shows(self.section) if standing.is_shared else []
+        pages = look.document.shows(self.section) if standing.is_shared else []
         binned = {
             "section": standing.section.model_dump(mode="json", exclude_defaults=True),
             "stood_on": standing.holder[1],
             "place": order.index(self.section),
-            "uses": [[page, look.document.pages[page].standing[self.section]] for page in shown],
+            "uses": [[page, look.document.pages[page].standing[self.section]] for page in pages],
         }
         return [
             put(look.document, ("bin", self.section), binned),
             remove(look.document, standing.path),
             put(look.document, (*standing.holder, "order"), [key for key in order if key != self.section]),
-            *(put(look.document, ("pages", page, "standing", self.section), ABSENT) for page in shown),
+            *(put(look.document, ("pages", page, "standing", self.section), ABSENT) for page in pages),
         ]
 
     def say(self, look: Look) -> str:

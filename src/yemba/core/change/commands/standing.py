@@ -124,8 +124,8 @@ class TakeOffStanding(_OfStanding):
 
     def plan(self, look: Look, ids: Ids) -> list[Operation]:
         self.standing(look)
-        shown = set(look.document.shows(self.section))
-        pages = [page for page in pages_of(look.document, self.page) if page in shown]
+        standing_on = set(look.document.shows(self.section))
+        pages = [page for page in pages_of(look.document, self.page) if page in standing_on]
         return [put(look.document, ("pages", page, "standing", self.section), ABSENT) for page in pages]
 
     def say(self, look: Look) -> str:

@@ -26,8 +26,8 @@ def _recognises(text: str) -> bool:
 
 def _parse(text: str) -> Parsed:
     rows = enumerate(text.lstrip().splitlines()[1:], 2)
-    meant = [(n, row) for n, row in rows if row.strip() and not row.lstrip().startswith("#") and not _HEAD.match(row)]
-    return [_row(number, row) for number, row in meant[: 4 * PALETTE_COLOURS]]
+    colours = [(n, row) for n, row in rows if row.strip() and not row.lstrip().startswith("#") and not _HEAD.match(row)]
+    return [_row(number, row) for number, row in colours[: 4 * PALETTE_COLOURS]]
 
 
 def _row(number: int, row: str) -> tuple[str, Read]:

@@ -55,11 +55,11 @@ def _small(look: Look) -> Context | None:
         return None
     fit = header_fit(look)
     window = max(fit.stages[0].width, _WINDOW)
-    drawn = drawing(header(look), window, True, fit)
-    spot = placed(small.anchor, small.offset, small.wide, drawn.width, drawn.height)
+    header_drawing = drawing(header(look), window, True, fit)
+    spot = placed(small.anchor, small.offset, small.wide, header_drawing.width, header_drawing.height)
     across, down = small.shares
     return {
-        "drawing": drawn,
+        "drawing": header_drawing,
         "spot": spot,
         "taken": small.wide,
         "across": across,

@@ -147,10 +147,10 @@ def _drawn(look: Look, slug: str, words: str, text: Text, family: Family, where:
         ruler = {"marks": marks, "characters": round(fits), "room": room}
     else:
         lines, ruler = broken(words, width, room, _LINES if phone else 1), None
-    drawn = [{"words": line, "y": round(step * n + size * 0.95, 1)} for n, line in enumerate(lines)]
+    rows = [{"words": line, "y": round(step * n + size * 0.95, 1)} for n, line in enumerate(lines)]
     return {
         "size": size,
-        "lines": drawn,
+        "lines": rows,
         "height": round(step * len(lines) + size * 0.25, 1),
         "grip": round(size, 1),
         "end": round(min(_ROOM - 6, width(lines[0]) if lines else 0), 1),

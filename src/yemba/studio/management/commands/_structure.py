@@ -48,4 +48,5 @@ def distances(browser: Any, catalogue: Catalogue, trade: str) -> dict[tuple[str,
     first = next(iter(catalogue.templates.values()))
     site = sample(first.slug, first.sheets[0].slug, trade)
     measured = {slug: boxes(browser, catalogue, site, slug) for slug in catalogue.templates}
-    return {(a, b): distance(measured[a], measured[b]) for a, b in combinations(measured, 2)}
+    pairs = combinations(measured, 2)
+    return {(a, b): distance(measured[a], measured[b]) for a, b in pairs}
