@@ -17,6 +17,7 @@ from playwright.sync_api import Browser
 from xdist.scheduler import LoadScopeScheduling
 
 from tests.demo import shared
+from tests.sampling import EVERY, fewer
 from yemba.catalogue import catalogue as shipped
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
@@ -31,13 +32,18 @@ from yemba.studio.management.commands._chromium import chromium, lacking
 from yemba.studio.management.commands._judges import missing
 
 os.environ["DJANGO_ALLOW_ASYNC_UNSAFE"] = "true"  # Playwright's loop and the ORM share the thread
-settings.register_profile("same-every-time", derandomize=True, deadline=None)
+settings.register_profile("same-every-time", derandomize=True, deadline=None, max_examples=fewer(120))
 settings.register_profile("searching", deadline=None, print_blob=True)
 settings.load_profile(os.environ.get("HYPOTHESIS", "same-every-time"))
 
 ASSETS = Path(__file__).parent.parent / "assets"
-TOGETHER = ("published", "header_sweep", "header_surface", "header_stays", "navigation")
-"""Modules of browser tests that make something once for all of theirs: one worker runs all of a module."""
+TOGETHER = {
+    *(f"tests/browser/test_{name}.py" for name in ("published", "header_sweep", "header_surface", "navigation")),
+    "tests/hosting/test_kill.py",
+    "tests/hosting/test_read_only.py",
+    "tests/hostile/test_guard.py",
+}
+"""Modules that make something once for all of their tests: one worker runs all of a module."""
 
 
 class Scheduling(LoadScopeScheduling):
@@ -45,7 +51,14 @@ class Scheduling(LoadScopeScheduling):
 
     def _split_scope(self, nodeid: str) -> str:
         module = nodeid.partition("::")[0]
-        return module if module.removeprefix("tests/browser/test_").removesuffix(".py") in TOGETHER else nodeid
+        return module if module in TOGETHER else nodeid
+
+
+def pytest_collection_modifyitems(config: pytest.Config, items: list[pytest.Item]) -> None:
+    """What rests on a rule that is proved elsewhere, or is the like of another errand, is gone through at length alone."""
+    later = [] if EVERY else [one for one in items if one.get_closest_marker("at_length")]
+    items[:] = [one for one in items if one not in later]
+    config.hook.pytest_deselected(items=later)
 
 
 def pytest_xdist_make_scheduler(config: pytest.Config, log: Any) -> Scheduling:

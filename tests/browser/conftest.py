@@ -16,9 +16,10 @@ import pytest
 from django.conf import settings
 from django.test import Client
 from fontTools.ttLib import TTFont
-from playwright.sync_api import Browser, BrowserContext, Page, expect
+from playwright.sync_api import Browser, BrowserContext, Page
+from playwright.sync_api import expect as expected
 
-from tests.browser.hands import eventually
+from tests.browser.hands import eventually, ready
 from tests.demo import draft_pictures, put, shared
 from yemba.catalogue import FONTS
 from yemba.core.picture import sizes
@@ -31,7 +32,7 @@ from yemba.sites.models import Site
 _BY_THE_BROWSER = "Applying inline style"  # that Chromium puts on words that are pasted; the policy takes it off
 _MUST_BE = re.compile(r"/where/\?|/assets/.*\?as=")  # else a picture may be asked for that an edit has just replaced
 PATIENCE = 20_000  # ms; a busy machine is slow, not wrong
-expect.set_options(timeout=PATIENCE)
+expected.set_options(timeout=PATIENCE)
 
 
 def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
@@ -108,7 +109,7 @@ def bench(page: Page, live_server, demo: Site, request: pytest.FixtureRequest) -
     page.context.add_cookies([session | {"url": studio}])
     opens = request.node.get_closest_marker("opens")
     page.goto(f"{studio}sites/saltmarsh/{opens.args[0] if opens else 'palette/'}")
-    expect(page.locator("html[data-ready]")).to_be_attached()
+    ready(page)
     eventually(page, "document.readyState === 'complete' && !!document.querySelector('[data-place]')")
     return page
 

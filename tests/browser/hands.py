@@ -4,10 +4,36 @@ from __future__ import annotations
 
 from collections.abc import Callable, Iterator
 from contextlib import contextmanager
+from functools import partial
+from typing import Any
 
-from playwright.sync_api import Error, FloatRect, Frame, Locator, Page, Route, expect
+from playwright.sync_api import Error, FloatRect, Frame, Locator, Page, Route
+from playwright.sync_api import expect as expected
 
 BUTTON = ".kind-opening .button"
+OF_ABSENT = {"to_be_hidden", "to_have_count"}
+"""What may be expected of an element that is not there."""
+
+
+class Awaited:
+    """What is expected of an element, asked once it is there: at each look for one that is not there yet, Playwright
+    describes the whole page in words, for which a browser needs a tenth of a second."""
+
+    def __init__(self, locator: Locator, message: str | None) -> None:
+        self._locator, self._message = locator, message
+
+    def __getattr__(self, name: str) -> Callable[..., None]:
+        check: Callable[..., None] = getattr(expected(self._locator, self._message), name)
+        return check if name.startswith("not_") or name in OF_ABSENT else partial(self._there, check)
+
+    def _there(self, check: Callable[..., None], *args: Any, timeout: float | None = None, **options: Any) -> None:
+        self._locator.first.wait_for(state="attached", timeout=timeout)
+        check(*args, **options, **({"timeout": timeout} if timeout else {}))
+
+
+def expect(what: Locator | Page, message: str | None = None) -> Any:
+    """Playwright's, of what may not be there yet."""
+    return Awaited(what, message) if isinstance(what, Locator) else expected(what, message)
 
 
 def frames(page: Page) -> list[Frame]:
@@ -73,10 +99,24 @@ def chapter(page: Page, name: str) -> None:
     expect(page.locator("#desk h1")).to_have_text(name)
 
 
+def follow(page: Page, address: str) -> None:
+    """As a link on the desk leads to another desk of the site."""
+    page.evaluate(
+        """(to) => { const a = document.createElement("a"); a.href = to; a.dataset.chapterLink = "";
+        document.getElementById("workbench").append(a); a.click(); a.remove(); }""",
+        address,
+    )
+
+
 def section(page: Page, key: str) -> None:
     """The desk of a section, once nothing is on its way any more: leaving sooner would ask first."""
     until(page, "dispatchEvent(new Event('beforeunload', { cancelable: true }))", page)
     page.goto(f"{page.url.split('/sites/')[0]}/sites/saltmarsh/pages/?section={key}")
+    ready(page)
+
+
+def ready(page: Page) -> None:
+    """The workbench can be used."""
     expect(page.locator("html[data-ready]")).to_be_attached()
 
 

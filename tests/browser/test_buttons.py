@@ -5,15 +5,17 @@ from __future__ import annotations
 from itertools import product
 
 import pytest
-from playwright.sync_api import Page, expect
+from playwright.sync_api import Page
 
-from tests.browser.hands import BUTTON, chapter, eventually, frames, point, section, view
+from tests.browser.hands import BUTTON, chapter, eventually, expect, frames, point, section, view
+from tests.sampling import some
 from yemba.core.site.buttons import FORMS, POINTED, states
 from yemba.core.site.resolve import Look
 from yemba.sites import services as sites
 from yemba.sites.models import Site
 
 pytestmark = [pytest.mark.browser, pytest.mark.django_db(transaction=True)]
+CASES = some([*product(FORMS, POINTED)], 5)
 DRAWN = """selector => {
   const style = getComputedStyle(document.querySelector(selector));
   const seen = (colour) => colour === 'rgba(0, 0, 0, 0)' ? '' : colour;
@@ -33,11 +35,12 @@ def expected(form: str, pointed: str, state: str, slug: str) -> list[object]:
     return [*colours, painted.line]
 
 
+@pytest.mark.at_length
 def test_each_form_is_drawn_as_it_is_told(bench: Page) -> None:
     view(bench, "Buttons")
     wide = frames(bench)[0]
     slug = str(wide.locator(".kind-opening").get_attribute("data-ground"))
-    for form, pointed in product(FORMS, POINTED):
+    for form, pointed in CASES:
         bench.locator(f"[id='buttons.form'] .segment:has([value={form}])").click()
         bench.locator(f"[id='buttons.pointed'] .segment:has([value={pointed}])").click()
         wanted = "" if pointed == "shade" else f".pointed-{pointed}"

@@ -3,9 +3,9 @@
 from __future__ import annotations
 
 import pytest
-from playwright.sync_api import Page, expect
+from playwright.sync_api import Page
 
-from tests.browser.hands import kept
+from tests.browser.hands import expect, kept
 from yemba.hosting import services as hosting
 from yemba.sites import services as sites
 from yemba.sites.models import Site
@@ -110,6 +110,9 @@ def test_the_whole_errand_by_keys(bench: Page) -> None:
     keys.press("Enter")
     expect(bench.locator("#desk h1")).to_have_text("Proof")
     keys.rest()
+    keys.to("[name=goes]")
+    keys.press("Space")
+    expect(bench.locator("#publish-button")).to_contain_text("Publish 9 of 10 changes")
     keys.to("#publish button.act")
     bench.keyboard.press("Enter")
     expect(bench.locator("#desk")).to_contain_text("Edition 4 is live")

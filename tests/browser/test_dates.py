@@ -7,9 +7,9 @@ from zoneinfo import ZoneInfo
 
 import pytest
 from freezegun import freeze_time
-from playwright.sync_api import Browser, Page, expect
+from playwright.sync_api import Browser, Page
 
-from tests.browser.hands import kept
+from tests.browser.hands import expect, kept
 from yemba.hosting import services as hosting
 from yemba.sites import services as sites
 from yemba.sites.models import Site

@@ -3,9 +3,9 @@
 from __future__ import annotations
 
 import pytest
-from playwright.sync_api import Page, expect
+from playwright.sync_api import Page
 
-from tests.browser.hands import chapter, eventually, frames, kept, settled, until
+from tests.browser.hands import chapter, eventually, expect, frames, kept, settled, until
 from yemba.sites import services as sites
 from yemba.sites.models import Site
 
@@ -34,6 +34,7 @@ def _open_chooser(page: Page) -> None:
         page.get_by_text("Add a section", exact=True).click()
 
 
+@pytest.mark.at_length
 def test_what_a_page_begins_with_is_offered_first_until_a_place_is_named(bench: Page, demo: Site) -> None:
     chapter(bench, "Pages")
     _open_chooser(bench)
@@ -57,6 +58,7 @@ def test_what_a_page_begins_with_is_offered_first_until_a_place_is_named(bench: 
     expect(where).to_have_value(str(named))
 
 
+@pytest.mark.at_length
 def test_eight_sections_by_mouse_and_two_of_them_put_elsewhere(bench: Page, demo: Site) -> None:
     chapter(bench, "Pages")
     bench.get_by_label("Name of a new page").fill("By mouse")
@@ -93,6 +95,7 @@ def test_eight_sections_by_mouse_and_two_of_them_put_elsewhere(bench: Page, demo
     eventually(bench, f"{SHOWN}.split(',').length === 8")
 
 
+@pytest.mark.at_length
 def test_a_section_held_at_the_foot_of_the_desk_brings_the_rest_into_view(bench: Page, demo: Site) -> None:
     for _ in range(8):
         sites.edit(demo, "add-section", {"page": "home", "kind": "words"})
@@ -114,6 +117,7 @@ def test_a_section_held_at_the_foot_of_the_desk_brings_the_rest_into_view(bench:
     assert sites.document(Site.objects.get(pk=demo.pk)).pages["home"].order[-1] == first
 
 
+@pytest.mark.at_length
 def test_the_same_by_keys_alone(bench: Page, demo: Site) -> None:
     chapter(bench, "Pages")
     bench.get_by_label("Name of a new page").focus()

@@ -6,9 +6,9 @@ from io import BytesIO
 
 import pytest
 from PIL import Image
-from playwright.sync_api import Browser, Page, expect
+from playwright.sync_api import Browser, Page
 
-from tests.browser.hands import BUTTON, chapter, eventually, frames, kept, style, view, write
+from tests.browser.hands import BUTTON, chapter, eventually, expect, frames, kept, style, view, write
 
 pytestmark = [pytest.mark.browser, pytest.mark.django_db(transaction=True)]
 

@@ -7,9 +7,9 @@ from io import BytesIO
 import pytest
 from django.contrib.sessions.models import Session
 from PIL import Image, ImageDraw
-from playwright.sync_api import Browser, Locator, Page, expect
+from playwright.sync_api import Browser, Locator, Page
 
-from tests.browser.hands import eventually, frames, kept, style, until, write
+from tests.browser.hands import eventually, expect, frames, kept, style, until, write
 from yemba.sites import services as sites
 from yemba.sites.models import Site
 
@@ -184,6 +184,7 @@ def test_what_is_typed_for_a_new_site_outlives_a_session_that_ends_and_a_line_th
     expect(page.locator("[name=title]")).to_be_focused()
 
 
+@pytest.mark.at_length
 def test_templates_that_are_tried_on_are_scrolled_together(bench: Page, demo: Site) -> None:
     before = Site.objects.values().get(pk=demo.pk)
     bench.goto(bench.url.replace("/palette/", "/try-on/"))
@@ -200,6 +201,7 @@ def test_templates_that_are_tried_on_are_scrolled_together(bench: Page, demo: Si
     assert Site.objects.values().get(pk=demo.pk) == before
 
 
+@pytest.mark.at_length
 def test_a_picture_of_the_collection_follows_the_palette_as_it_changes(bench: Page) -> None:
     bench.goto(bench.url.replace("/palette/", "/pictures/?show=collection&section=opening&item=&field=picture"))
     bench.get_by_label("What should be on it").fill("bread")

@@ -8,7 +8,7 @@ import pytest
 from PIL import Image
 from playwright.sync_api import Browser, Page
 
-from tests.browser.hands import shot
+from tests.browser.hands import ready, shot
 from yemba.sites.models import Site
 
 pytestmark = [pytest.mark.browser, pytest.mark.django_db(transaction=True)]
@@ -35,7 +35,7 @@ def test_marks_and_choices_are_seen(browser: Browser, live_server, demo: Site) -
     page.goto(studio)
     page.get_by_role("button", name="Enter the demo as Ines").click()
     page.goto(f"{studio}/sites/saltmarsh/header/")
-    page.wait_for_selector("html[data-ready]")
+    ready(page)
     canvas = middle(page, ".lede")
     canvas = Image.open(BytesIO(shot(page.locator("#desk")))).convert("RGB").getpixel((3, 3))  # type: ignore[assignment]
     assert apart(middle(page, ".chapters .dot"), canvas), "set by you"
@@ -45,7 +45,7 @@ def test_marks_and_choices_are_seen(browser: Browser, live_server, demo: Site) -
     )
     assert apart(chosen, other), "which one is chosen"  # type: ignore[arg-type]
     page.goto(f"{studio}/sites/saltmarsh/proof/")
-    page.wait_for_selector("html[data-ready]")
+    ready(page)
     assert apart(middle(page, ".triangle"), canvas), "needs a look"
     current = shot(page.locator(".chapters a[aria-current]"))
     line = Image.open(BytesIO(current)).convert("RGB")

@@ -3,9 +3,9 @@
 from __future__ import annotations
 
 import pytest
-from playwright.sync_api import Browser, Page, expect
+from playwright.sync_api import Browser, Page
 
-from tests.browser.hands import eventually, frames, point, section
+from tests.browser.hands import eventually, expect, frames, point, section
 from tests.sampling import some
 from yemba.hosting import services as hosting
 from yemba.sites import services as sites
@@ -15,6 +15,7 @@ pytestmark = [pytest.mark.browser, pytest.mark.django_db(transaction=True)]
 STYLES = {"colour": ("img", "filter"), "larger": ("img", "scale"), "caption": ("figcaption", "opacity")}
 
 
+@pytest.mark.at_length
 def test_a_picture_that_is_pointed_at_changes_as_its_owner_chose(bench: Page, demo: Site) -> None:
     document = sites.document(demo)
     standing = next(one for one in document.standing() if one.section.kind == "gallery" and len(one.section.order) > 1)
@@ -33,6 +34,7 @@ def test_a_picture_that_is_pointed_at_changes_as_its_owner_chose(bench: Page, de
         assert wide.locator(first).evaluate(told) != at_rest, chosen
 
 
+@pytest.mark.at_length
 def test_a_picture_behind_a_section_stands_still_unless_less_motion_is_asked_for(bench: Page, demo: Site) -> None:
     picture = next(key for key, one in sites.document(demo).pictures.items() if one.width > 600)
     sites.edit(demo, "set-words", {"section": "about", "field": "backdrop", "words": picture})
@@ -85,6 +87,7 @@ def test_a_picture_opens_large_on_the_live_page_and_others_are_gone_through(
     assert second.evaluate("link => link === document.activeElement")
 
 
+@pytest.mark.at_length
 def test_columns_gaps_and_captions_are_as_chosen_whatever_the_template(
     browser: Browser, live_server, demo: Site
 ) -> None:
@@ -97,7 +100,7 @@ def test_columns_gaps_and_captions_are_as_chosen_whatever_the_template(
         sites.edit(demo, "set-words", {"section": standing.key, "field": field, "words": value})
     slug = sites.document(_anew(demo)).pages[standing.page].slug
     page = browser.new_page(viewport={"width": 1280, "height": 900})
-    for template in some(list(sites.look(demo).catalogue.templates), 3):
+    for template in some(list(sites.look(demo).catalogue.templates), 5):
         if sites.document(_anew(demo)).template != template:
             sites.edit(demo, "choose-template", {"template": template})
         hosting.publish(_anew(demo))

@@ -5,16 +5,14 @@ from __future__ import annotations
 import re
 from collections.abc import Iterator
 from contextlib import contextmanager, suppress
-from datetime import date, timedelta
 from typing import Any
 
 import pytest
 from django.contrib.sessions.models import Session
-from playwright.sync_api import Error, Page, Route, expect
+from playwright.sync_api import Error, Page, Route
 
-from tests.browser.hands import before_long, chapter, eventually, held_back, kept, point, settled
+from tests.browser.hands import before_long, chapter, eventually, expect, follow, held_back, kept, point, ready, settled
 from yemba.core.site.document import Document
-from yemba.hosting import services as hosting
 from yemba.sites import services as sites
 from yemba.sites.models import Site
 
@@ -137,7 +135,7 @@ def test_offline_all_waits_in_order_and_goes_out_by_itself(bench: Page) -> None:
     kept_words(bench, "opening", "button", "Second")
 
 
-def test_what_waits_outlives_a_reload(bench: Page) -> None:
+def test_what_waits_and_what_is_half_typed_outlive_a_reload(bench: Page) -> None:
     bench.route("**/edit/", lambda route: route.abort())
     bench.locator("#words-heading").fill("Kept over a reload")
     bench.locator("#words-heading").press("Enter")
@@ -148,6 +146,11 @@ def test_what_waits_outlives_a_reload(bench: Page) -> None:
     eventually(bench, "document.querySelector('h1')?.textContent.includes('Kept over a reload')")
     assert words("opening", "heading") == "Kept over a reload"
     assert bench.evaluate("() => Object.keys(localStorage).filter((key) => key.startsWith('yemba-unsent'))") == []
+    bench.locator("#words-heading").press("End")
+    bench.keyboard.type(" and wa")
+    bench.evaluate("() => location.reload()")
+    eventually(bench, "document.querySelector('h1')?.textContent.endsWith(' and wa')")
+    assert words("opening", "heading").endswith(" and wa"), "half a word too"
 
 
 def write(bench: Page, heading: str, edits: list[Route]) -> None:
@@ -158,6 +161,7 @@ def write(bench: Page, heading: str, edits: list[Route]) -> None:
     before_long(bench, lambda: len(edits), 1)
 
 
+@pytest.mark.at_length
 def test_words_that_went_out_again_after_a_reload_do_not_come_back_once_they_are_undone(bench: Page) -> None:
     standing = words("opening", "heading")
     with held_back(bench, "**/edit/") as edits:
@@ -180,6 +184,7 @@ def test_words_that_went_out_again_after_a_reload_do_not_come_back_once_they_are
     assert words("opening", "heading") == standing
 
 
+@pytest.mark.at_length
 def test_words_that_were_kept_after_their_desk_was_left_do_not_come_back_once_they_are_undone(bench: Page) -> None:
     before = words("opening", "heading")
     with held_back(bench, "**/edit/") as edits:
@@ -197,12 +202,46 @@ def test_words_that_were_kept_after_their_desk_was_left_do_not_come_back_once_th
 
 
 @pytest.mark.opens("pages/?section=about")
-def test_a_page_loaded_about_a_section_begins_there(bench: Page) -> None:
+def test_at_a_section_tab_keeps_and_escape_brings_back(bench: Page) -> None:
     expect(bench.locator("#section-about .section-name")).to_be_in_viewport()
     shown = "(r => r.top < innerHeight && r.bottom > 0)(document.querySelector('[data-place=about]').getBoundingClientRect())"
     eventually(bench, f"scrollY > 0 && {shown}")
 
+    standing, revision = words("about", "heading"), saltmarsh().revision
+    field = bench.locator("#words-heading")
+    field.fill("Typed by mistake")
+    field.press("Escape")
+    expect(field).to_have_value(standing)
+    expect(field).to_be_focused()
+    status(bench, "As it is kept")
+    field.press("Control+z")
+    expect(field).to_have_value("Typed by mistake")
+    field.press("Escape")
+    rich = bench.locator("#words-body")
+    rich.click()
+    before = rich.inner_html()
+    bench.keyboard.type("Also by mistake.")
+    bench.keyboard.press("Escape")
+    assert rich.inner_html() == before
+    fold = bench.locator("details", has_text="Picture behind").last
+    fold.locator("summary").click()
+    fold.locator("select, input:not([type=hidden])").first.focus()
+    bench.keyboard.press("Escape")
+    expect(fold).not_to_have_attribute("open", "")
+    expect(fold.locator("summary")).to_be_focused()
+    assert saltmarsh().revision == revision, "nothing of it was kept"
 
+    field = bench.locator("#words-body")
+    field.click()
+    bench.keyboard.press("Control+End")
+    bench.keyboard.type(" Ring twice.")
+    for _ in range(5):
+        bench.keyboard.press("Tab")
+    kept(bench, "Words with picture")
+    assert "Ring twice." in words("about", "body")
+
+
+@pytest.mark.at_length
 def test_links_of_a_desk_lead_to_their_thing_or_to_the_title_and_focus_stays_there(bench: Page) -> None:
     sites.edit(saltmarsh(), "set-value", {"key": "header.height_wide", "value": 92})
     bench.get_by_role("link", name="where used, replace, bin").click()
@@ -216,18 +255,17 @@ def test_links_of_a_desk_lead_to_their_thing_or_to_the_title_and_focus_stays_the
     expect(bench.locator("#desk h1")).to_be_focused()
 
 
-def test_half_a_word_is_kept_when_the_page_is_left(bench: Page) -> None:
-    bench.locator("#words-heading").press("End")
-    bench.keyboard.type(" and wa")
-    bench.evaluate("() => location.reload()")
-    eventually(bench, "document.querySelector('h1')?.textContent.endsWith(' and wa')")
-    assert words("opening", "heading").endswith(" and wa")
-
-
 @pytest.mark.opens("palette/")
-def test_a_colour_moved_by_a_key_is_kept_when_the_page_is_left_at_once(bench: Page) -> None:
+def test_places_lead_to_the_windows_and_a_key_is_kept_when_the_page_is_left(bench: Page) -> None:
     def first() -> str:
         return str(sites.look(Site.objects.get(slug="saltmarsh")).value("palette")[0]["hex"])
+
+    bench.locator("#desk details.places summary").first.click()
+    stop = bench.locator("#desk [data-go][data-place]").last
+    page, place = stop.get_attribute("data-go"), stop.get_attribute("data-place")
+    stop.click()
+    eventually(bench, f"document.body.dataset.page === '{page}'")
+    eventually(bench, f"document.querySelector(`[data-place='{place}']`).dataset.chosen === ''")
 
     before = first()
     bench.locator(".plane svg").press("ArrowLeft")
@@ -235,17 +273,19 @@ def test_a_colour_moved_by_a_key_is_kept_when_the_page_is_left_at_once(bench: Pa
     before_long(bench, lambda: first() != before, True)
 
 
-@pytest.mark.parametrize("body", ["no", '{"error": {"sentence": "Something broke. (Number 1f2e3d)", "field": ""}}'])
-def test_a_server_that_fails_is_told_of_and_nothing_is_called_kept_or_undone(bench: Page, body: str) -> None:
-
+def test_a_server_that_fails_is_told_of_and_nothing_is_called_kept_or_undone(bench: Page) -> None:
     def fail(route: Route) -> None:
-        route.fulfill(status=500, content_type="application/json" if body[0] == "{" else "text/html", body=body)
+        route.fulfill(status=500, content_type="text/html", body="no")
 
-    bench.route("**/sites/saltmarsh/footer/**", fail)
-    bench.locator("#chapters a[data-chapter=footer]").click()
-    expect(bench.locator("#kept")).to_contain_text("Number 1f2e3d" if body[0] == "{" else "500")
-    expect(bench.locator("#desk h1")).to_have_text("Pages")
-    bench.unroute("**/sites/saltmarsh/footer/**")
+    def fail_in_words(route: Route) -> None:
+        route.fulfill(status=500, json={"error": {"sentence": "Something broke. (Number 1f2e3d)", "field": ""}})
+
+    for answer, told in ((fail, "500"), (fail_in_words, "Number 1f2e3d")):
+        bench.route("**/sites/saltmarsh/footer/**", answer)
+        bench.locator("#chapters a[data-chapter=footer]").click()
+        expect(bench.locator("#kept")).to_contain_text(told)
+        expect(bench.locator("#desk h1")).to_have_text("Pages")
+        bench.unroute("**/sites/saltmarsh/footer/**")
     before = words("opening", "heading")
     bench.route("**/undo/", fail)
     bench.locator("#desk h1").click()
@@ -278,7 +318,7 @@ def test_a_server_that_fails_is_told_of_and_nothing_is_called_kept_or_undone(ben
     status(bench, "Undone: ")
 
 
-def test_a_session_that_ended_is_taken_up_again_in_place(bench: Page) -> None:
+def test_a_session_that_ended_is_taken_up_again_and_signing_out_leaves_nothing(bench: Page) -> None:
     Session.objects.all().delete()
     bench.locator("#words-heading").fill("Typed after the session")
     bench.locator("#words-heading").press("Enter")
@@ -291,6 +331,28 @@ def test_a_session_that_ended_is_taken_up_again_in_place(bench: Page) -> None:
     bench.locator("#words-button").fill("And on")
     bench.locator("#words-button").press("Enter")
     status(bench, "And on")
+
+    studio = bench.url.split("/sites/")[0]
+    Session.objects.all().delete()
+    bench.locator("#words-heading").fill("Typed before")
+    bench.locator("#words-heading").press("Enter")
+    status(bench, "Your session is over")
+    bench.on("dialog", lambda dialog: dialog.accept())
+    bench.goto(f"{studio}/sign-in/")
+    bench.get_by_role("button", name="Enter the demo").click()
+    bench.get_by_role("link", name="Saltmarsh Bindery").click()
+    status(bench, "Typed before")
+    assert words("opening", "heading") == "Typed before"
+
+    bench.route("**/edit/", lambda route: route.abort())
+    chapter(bench, "Footer")
+    bench.locator("[id='footer.copyright']").fill("Never sent")
+    bench.locator("[id='footer.copyright']").press("Enter")
+    status(bench, "One edit waits here")
+    bench.goto(f"{studio}/sites/")
+    bench.get_by_role("button", name="Sign out").click()
+    bench.wait_for_url(f"{studio}/")
+    assert bench.evaluate("() => localStorage.length") == 0
 
 
 def test_files_wait_beside_words_and_go_out_by_themselves(bench: Page) -> None:
@@ -337,73 +399,10 @@ def test_files_wait_beside_words_and_go_out_by_themselves(bench: Page) -> None:
     assert names[-4:] == ["one.svg", "two.svg", "three.svg", "five.svg"]
 
 
-def test_what_was_typed_survives_signing_in_on_another_page_but_not_signing_out(bench: Page) -> None:
-    studio = bench.url.split("/sites/")[0]
-    Session.objects.all().delete()
-    bench.locator("#words-heading").fill("Typed before")
-    bench.locator("#words-heading").press("Enter")
-    status(bench, "Your session is over")
-    bench.on("dialog", lambda dialog: dialog.accept())
-    bench.goto(f"{studio}/sign-in/")
-    bench.get_by_role("button", name="Enter the demo").click()
-    bench.get_by_role("link", name="Saltmarsh Bindery").click()
-    status(bench, "Typed before")
-    assert words("opening", "heading") == "Typed before"
-
-    bench.route("**/edit/", lambda route: route.abort())
-    chapter(bench, "Footer")
-    bench.locator("[id='footer.copyright']").fill("Never sent")
-    bench.locator("[id='footer.copyright']").press("Enter")
-    status(bench, "One edit waits here")
-    bench.goto(f"{studio}/sites/")
-    bench.get_by_role("button", name="Sign out").click()
-    bench.wait_for_url(f"{studio}/")
-    assert bench.evaluate("() => localStorage.length") == 0
-
-
-@pytest.mark.opens("pages/?section=about")
-def test_formatted_words_left_by_tab_through_their_bar_are_kept(bench: Page) -> None:
-    field = bench.locator("#words-body")
-    field.click()
-    bench.keyboard.press("Control+End")
-    bench.keyboard.type(" Ring twice.")
-    for _ in range(5):
-        bench.keyboard.press("Tab")
-    kept(bench, "Words with picture")
-    assert "Ring twice." in words("about", "body")
-
-
-@pytest.mark.opens("pages/?section=about")
-def test_escape_brings_a_field_back_then_shuts_the_fold_around_it(bench: Page) -> None:
-    standing, revision = words("about", "heading"), saltmarsh().revision
-    field = bench.locator("#words-heading")
-    field.fill("Typed by mistake")
-    field.press("Escape")
-    expect(field).to_have_value(standing)
-    expect(field).to_be_focused()
-    status(bench, "As it is kept")
-    field.press("Control+z")
-    expect(field).to_have_value("Typed by mistake")
-    field.press("Escape")
-    rich = bench.locator("#words-body")
-    rich.click()
-    before = rich.inner_html()
-    bench.keyboard.type("Also by mistake.")
-    bench.keyboard.press("Escape")
-    assert rich.inner_html() == before
-    fold = bench.locator("details", has_text="Picture behind").last
-    fold.locator("summary").click()
-    fold.locator("select, input:not([type=hidden])").first.focus()
-    bench.keyboard.press("Escape")
-    expect(fold).not_to_have_attribute("open", "")
-    expect(fold.locator("summary")).to_be_focused()
-    assert saltmarsh().revision == revision, "nothing of it was kept"
-
-
 @pytest.mark.opens("pages/")
 def test_on_a_phone_the_desk_stays_where_it_is_when_a_section_is_chosen(bench: Page) -> None:
     bench.set_viewport_size({"width": 390, "height": 780})
-    expect(bench.locator("html[data-ready]")).to_be_attached()
+    ready(bench)
     bench.locator("#desk .section-name").last.click()
     last = bench.locator("#desk .section-name").last.get_attribute("href")
     assert last is not None
@@ -412,6 +411,7 @@ def test_on_a_phone_the_desk_stays_where_it_is_when_a_section_is_chosen(bench: P
     assert bench.locator("#desk .section-name").last.evaluate("e => e.getBoundingClientRect().top") > 0
 
 
+@pytest.mark.at_length
 @pytest.mark.opens("pages/")
 def test_order_buttons_keep_their_thing_and_the_bin_takes_no_other(bench: Page) -> None:
     order = list(draft().pages["home"].order)
@@ -433,26 +433,7 @@ def test_order_buttons_keep_their_thing_and_the_bin_takes_no_other(bench: Page) 
     assert bench.evaluate("() => Boolean(document.activeElement.closest('#desk li'))"), "on what took its place"
 
 
-def test_what_is_typed_to_be_added_outlives_other_edits_and_other_desks(bench: Page) -> None:
-    bench.locator("#page-name-new").fill("Board shears")
-    bench.locator("#words-heading").fill("An edit beside it")
-    bench.locator("#words-heading").press("Enter")
-    kept(bench, "An edit beside it")
-    sites.edit(saltmarsh(), "set-value", {"key": "header.height_wide", "value": 92})
-    bench.wait_for_timeout(1500)
-    expect(bench.locator("#page-name-new")).to_have_value("Board shears")
-    chapter(bench, "Footer")
-    chapter(bench, "Pages")
-    expect(bench.locator("#page-name-new")).to_have_value("Board shears")
-    bench.locator("#page-name-new").press("Enter")
-    kept(bench, "Page Board shears added")
-    expect(bench.locator("#page-name-new")).to_have_value("")
-    expect(bench.locator("#desk h2").first).to_have_text("Board shears")
-    expect(bench.locator("#page-shown option:checked")).to_have_text("Board shears")
-    eventually(bench, "document.title.includes('Board shears')")
-
-
-def test_a_kind_of_section_that_was_found_stays_chosen(bench: Page) -> None:
+def test_what_is_typed_to_be_added_stays_and_is_found_once_added(bench: Page) -> None:
     bench.get_by_text("Add a section", exact=True).click()
     bench.get_by_label("Find a kind of section by a word").fill("directions")
     chosen = bench.locator("#section-kind input:checked")
@@ -470,118 +451,26 @@ def test_a_kind_of_section_that_was_found_stays_chosen(bench: Page) -> None:
     bench.get_by_label("Find a kind of section by a word").fill("xyzzy")
     expect(bench.get_by_text("No kind of section is called so")).to_be_visible()
 
-
-def test_what_was_held_back_stays_so(bench: Page) -> None:
-    chapter(bench, "Proof")
-    first = bench.locator("[name=goes]").first
-    first.uncheck()
-    expect(bench.locator("#publish-button")).to_contain_text("Publish 6 of 7 changes")
-    chapter(bench, "Type")
-    chapter(bench, "Proof")
-    expect(bench.locator("[name=goes]").first).not_to_be_checked()
-    expect(bench.locator("#publish-button")).to_contain_text("Publish 6 of 7 changes")
-
-
-def test_one_page_in_view(bench: Page) -> None:
-    """Windows, desk, chooser and address speak of one page, whatever changes it; reload and back return to it."""
+    bench.locator("#page-name-new").fill("Board shears")
+    bench.locator("#words-heading").fill("An edit beside it")
+    bench.locator("#words-heading").press("Enter")
+    kept(bench, "An edit beside it")
+    sites.edit(saltmarsh(), "set-value", {"key": "header.height_wide", "value": 92})
+    bench.wait_for_timeout(1500)
+    expect(bench.locator("#page-name-new")).to_have_value("Board shears")
+    chapter(bench, "Footer")
     chapter(bench, "Pages")
-    bench.get_by_label("Page shown").select_option(label="Classes")
-    expect(bench.locator("#desk h2").first).to_have_text("Classes")
-    eventually(bench, "document.body.dataset.page === 'classes'")
-    assert "page=classes" in bench.url
-    chapter(bench, "Header")
-    assert "page=classes" in bench.url
-    bench.reload()
-    expect(bench.locator("html[data-ready]")).to_be_attached()
-    expect(bench.locator("#page-shown option:checked")).to_have_text("Classes")
-    eventually(bench, "document.body.dataset.page === 'classes'")
-    bench.mouse.dblclick(*point(bench, "header .menu a[href*=workshop]"))
-    expect(bench.locator("#page-shown option:checked")).to_have_text("Workshop")
-    expect(bench.locator("#desk h1")).to_have_text("Header")  # a link that is followed opens no other chapter
-    bench.go_back()
-    expect(bench.locator("#desk h1")).to_have_text("Pages")
-    expect(bench.locator("#desk h2").first).to_have_text("Classes")
-    expect(bench.locator("#page-shown option:checked")).to_have_text("Classes")
-
-
-def test_enter_in_the_field_for_a_later_time_plans_and_publishes_nothing(bench: Page) -> None:
-    chapter(bench, "Proof")
-    before = hosting.live_edition(saltmarsh())
-    bench.get_by_text("Publish at a set time").click()
-    later = date.today() + timedelta(days=40)
-    bench.locator("#publish-at").fill(f"{later}T09:30")
-    bench.locator("#publish-at").press("Enter")
-    expect(bench.locator(".said")).to_contain_text(f"Planned for {later:%d %B %Y}, 09:30")
-    assert hosting.live_edition(saltmarsh()) == before
-
-
-@pytest.mark.opens("palette/")
-def test_places_on_the_palette_lead_to_the_windows(bench: Page) -> None:
-    bench.locator("#desk details.places summary").first.click()
-    stop = bench.locator("#desk [data-go][data-place]").last
-    page, place = stop.get_attribute("data-go"), stop.get_attribute("data-place")
-    stop.click()
-    eventually(bench, f"document.body.dataset.page === '{page}'")
-    eventually(bench, f"document.querySelector(`[data-place='{place}']`).dataset.chosen === ''")
-
-
-def test_an_address_that_is_refused_leaves_the_chooser_free(bench: Page) -> None:
-    chooser = bench.locator("#words-link")
-    chooser.select_option("other")
-    other = bench.locator("#other-words-link")
-    other.fill("javascript:alert(1)")
-    other.press("Enter")
-    expect(bench.locator("#form-words-link .fault")).to_contain_text("javascript")
-    expect(other).to_have_value("javascript:alert(1)")
-    chooser.select_option(label="Classes")  # what stands there
-    expect(bench.locator("#kept")).to_have_text("Kept")
-    expect(other).to_be_hidden()
-    assert words("opening", "link") == "page:classes"
-
-
-def test_the_same_field_of_two_sections_is_two_fields(bench: Page) -> None:
-    """While nothing goes out, the heading of one section is written, then that of another."""
-    with tried_by_hand_alone(bench):
-        bench.route("**/edit/", lambda route: route.abort())
-        for key in ("opening", "about"):
-            bench.evaluate(
-                """(to) => { const a = document.createElement("a"); a.href = to; a.dataset.chapterLink = "";
-                document.getElementById("workbench").append(a); a.click(); a.remove(); }""",
-                f"/sites/saltmarsh/pages/?section={key}",
-            )
-            expect(bench.locator(f"#section-{key}.is-open")).to_be_visible()
-            expect(bench.locator("#words-heading")).not_to_have_value("Heading of opening")
-            bench.locator("#words-heading").fill(f"Heading of {key}")
-            bench.locator("#words-heading").press("Tab")
-        status(bench, "2 edits wait here")
-        bench.unroute("**/edit/")
-    status(bench, "Kept: ")
-    kept_words(bench, "opening", "heading", "Heading of opening")
-    kept_words(bench, "about", "heading", "Heading of about")
-
-
-def test_name_and_tagline_from_two_windows_are_both_kept(bench: Page) -> None:
-    chapter(bench, "Logo")
-    other = bench.context.new_page()
-    other.goto(bench.url)
-    expect(other.locator("html[data-ready]")).to_be_attached()
-    bench.locator("#tagline").fill("Paste and glue")
-    bench.locator("#tagline").press("Enter")
-    kept(bench, "Tagline: Paste and glue")
-    other.locator("#title").fill("Tide Row Bindery")
-    other.locator("#title").press("Enter")
-    kept(other, "Site name: Tide Row Bindery")
-    document = sites.document(saltmarsh())
-    assert (document.name, document.tagline) == ("Tide Row Bindery", "Paste and glue")
-
-
-def test_what_was_added_since_is_found_by_words(bench: Page) -> None:
-    bench.locator("#page-name-new").fill("Gift vouchers for tide watchers")
+    expect(bench.locator("#page-name-new")).to_have_value("Board shears")
     bench.locator("#page-name-new").press("Enter")
-    kept(bench, "Page Gift vouchers")
+    kept(bench, "Page Board shears added")
+    expect(bench.locator("#page-name-new")).to_have_value("")
+    expect(bench.locator("#desk h2").first).to_have_text("Board shears")
+    expect(bench.locator("#page-shown option:checked")).to_have_text("Board shears")
+    eventually(bench, "document.title.includes('Board shears')")
+
     bench.get_by_role("button", name="Find").click()
-    bench.locator("#find-words").fill("tide watch")
-    result = bench.locator("#found").get_by_role("link", name="Page Gift vouchers for tide watchers")
+    bench.locator("#find-words").fill("board sh")
+    result = bench.locator("#found").get_by_role("link", name="Page Board shears")
     expect(result).to_be_visible()
     expect(bench.locator("#found").get_by_role("link", name="Palette")).to_be_hidden()
     bench.locator("#find-words").fill("zzz")
@@ -596,14 +485,81 @@ def test_what_was_added_since_is_found_by_words(bench: Page) -> None:
     expect(bench.locator("[id='shape.corner']")).to_be_focused()
 
 
-def test_enter_in_an_unchanged_field_says_nothing_that_is_untrue(bench: Page) -> None:
-    chapter(bench, "Logo")
-    tagline = sites.document(saltmarsh()).tagline
-    bench.locator("#tagline").press("Enter")
+def test_one_page_in_view(bench: Page) -> None:
+    """Windows, desk, chooser and address speak of one page, whatever changes it; reload and back return to it."""
+    chapter(bench, "Pages")
+    bench.get_by_label("Page shown").select_option(label="Classes")
+    expect(bench.locator("#desk h2").first).to_have_text("Classes")
+    eventually(bench, "document.body.dataset.page === 'classes'")
+    assert "page=classes" in bench.url
+    chapter(bench, "Header")
+    assert "page=classes" in bench.url
+    bench.reload()
+    ready(bench)
+    expect(bench.locator("#page-shown option:checked")).to_have_text("Classes")
+    eventually(bench, "document.body.dataset.page === 'classes'")
+    bench.mouse.dblclick(*point(bench, "header .menu a[href*=workshop]"))
+    expect(bench.locator("#page-shown option:checked")).to_have_text("Workshop")
+    expect(bench.locator("#desk h1")).to_have_text("Header")  # a link that is followed opens no other chapter
+    bench.go_back()
+    expect(bench.locator("#desk h1")).to_have_text("Pages")
+    expect(bench.locator("#desk h2").first).to_have_text("Classes")
+    expect(bench.locator("#page-shown option:checked")).to_have_text("Classes")
+
+
+@pytest.mark.at_length
+def test_an_address_that_is_refused_leaves_the_chooser_free(bench: Page) -> None:
+    chooser = bench.locator("#words-link")
+    chooser.select_option("other")
+    other = bench.locator("#other-words-link")
+    other.fill("javascript:alert(1)")
+    other.press("Enter")
+    expect(bench.locator("#form-words-link .fault")).to_contain_text("javascript")
+    expect(other).to_have_value("javascript:alert(1)")
+    chooser.select_option(label="Classes")  # what stands there
     expect(bench.locator("#kept")).to_have_text("Kept")
-    assert sites.document(saltmarsh()).tagline == tagline
+    expect(other).to_be_hidden()
+    assert words("opening", "link") == "page:classes"
 
 
+@pytest.mark.at_length
+def test_the_same_field_of_two_sections_is_two_fields(bench: Page) -> None:
+    """While nothing goes out, the heading of one section is written, then that of another."""
+    with tried_by_hand_alone(bench):
+        bench.route("**/edit/", lambda route: route.abort())
+        for key in ("opening", "about"):
+            follow(bench, f"/sites/saltmarsh/pages/?section={key}")
+            expect(bench.locator(f"#section-{key}.is-open")).to_be_visible()
+            expect(bench.locator("#words-heading")).not_to_have_value("Heading of opening")
+            bench.locator("#words-heading").fill(f"Heading of {key}")
+            bench.locator("#words-heading").press("Tab")
+        status(bench, "2 edits wait here")
+        bench.unroute("**/edit/")
+    status(bench, "Kept: ")
+    kept_words(bench, "opening", "heading", "Heading of opening")
+    kept_words(bench, "about", "heading", "Heading of about")
+
+
+def test_name_and_tagline_from_two_windows_are_both_kept(bench: Page) -> None:
+    chapter(bench, "Logo")
+    before = sites.document(saltmarsh())
+    bench.locator("#tagline").press("Enter")
+    expect(bench.locator("#kept")).to_have_text("Kept")  # nothing is told of what was not changed
+    assert sites.document(saltmarsh()) == before
+    other = bench.context.new_page()
+    other.goto(bench.url)
+    ready(other)
+    bench.locator("#tagline").fill("Paste and glue")
+    bench.locator("#tagline").press("Enter")
+    kept(bench, "Tagline: Paste and glue")
+    other.locator("#title").fill("Tide Row Bindery")
+    other.locator("#title").press("Enter")
+    kept(other, "Site name: Tide Row Bindery")
+    document = sites.document(saltmarsh())
+    assert (document.name, document.tagline) == ("Tide Row Bindery", "Paste and glue")
+
+
+@pytest.mark.at_length
 def test_a_desk_read_before_an_edit_does_not_cover_it(bench: Page) -> None:
     """The desk that a new section leads to is read, arrives late, and the footer is shown on no page by then."""
     chapter(bench, "Footer")

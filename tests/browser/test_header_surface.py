@@ -3,9 +3,9 @@
 from __future__ import annotations
 
 import pytest
-from playwright.sync_api import Page, expect
+from playwright.sync_api import Page
 
-from tests.browser.hands import chapter, eventually, frames, kept, steady, view
+from tests.browser.hands import chapter, eventually, expect, frames, kept, steady, view
 from yemba.sites import services as sites
 from yemba.sites.models import Site
 
@@ -16,6 +16,7 @@ def part(key: str) -> object:
     return sites.document(Site.objects.get(slug="saltmarsh")).parts.get(f"header.{key}")
 
 
+@pytest.mark.at_length
 def test_a_gradient_reads_and_says_by_how_much_it_is_toned_down(bench: Page) -> None:
     chapter(bench, "Header")
     view(bench, "Surface")

@@ -18,7 +18,7 @@ from yemba.studio.management.commands._headers import Case, every_case, faults
 from yemba.studio.management.commands._looks import Looks
 
 pytestmark = [pytest.mark.browser]
-SAMPLE = 211  # every so manieth case: as many arrangements, templates, names, counts and logos as there are
+SAMPLE = 263  # every so manieth case: as many arrangements, templates, names, counts and logos as there are
 
 
 def test_a_sample_fits_as_was_worked_out(browser: Browser, catalogue: Catalogue) -> None:

@@ -6,9 +6,9 @@ from datetime import timedelta
 
 import pytest
 from django.utils import timezone
-from playwright.sync_api import Browser, Page, expect
+from playwright.sync_api import Browser, Page
 
-from tests.browser.hands import kept, write
+from tests.browser.hands import expect, kept, write
 from yemba.hosting import feeds
 from yemba.hosting import services as hosting
 from yemba.sites import services as sites
@@ -49,6 +49,7 @@ def test_a_post_is_written_tagged_published_and_read(bench: Page, browser: Brows
     visitor.close()
 
 
+@pytest.mark.at_length
 @pytest.mark.opens("pages/?page=classes&section=c-dates")
 def test_a_calendar_elsewhere_is_followed(bench: Page, browser: Browser, demo: Site, live_server) -> None:
     port = live_server.url.rpartition(":")[2]

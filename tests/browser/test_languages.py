@@ -3,9 +3,9 @@
 from __future__ import annotations
 
 import pytest
-from playwright.sync_api import Browser, Page, expect
+from playwright.sync_api import Browser, Page
 
-from tests.browser.hands import eventually, kept, write
+from tests.browser.hands import eventually, expect, kept, write
 from yemba.core.site import languages
 from yemba.hosting import services as hosting
 from yemba.sites import services as sites
@@ -49,6 +49,7 @@ def test_a_second_language_is_added_said_and_switched_to(
     visitor.close()
 
 
+@pytest.mark.at_length
 def test_the_proof_says_what_a_language_lacks(bench: Page, demo: Site) -> None:
     sites.edit(demo, "add-language", {"language": "fr"})
     bench.goto(bench.url.replace("palette/", "proof/"))

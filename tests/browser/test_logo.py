@@ -6,9 +6,9 @@ from io import BytesIO
 
 import pytest
 from PIL import Image
-from playwright.sync_api import Page, expect
+from playwright.sync_api import Page
 
-from tests.browser.hands import chapter, eventually, frames, kept, shot, view
+from tests.browser.hands import chapter, eventually, expect, frames, kept, shot, view
 from tests.browser.test_errand import publish
 from tests.core.test_logo import WHITE, flat, on, png
 

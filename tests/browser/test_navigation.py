@@ -10,9 +10,9 @@ from collections.abc import Iterator
 from pathlib import Path
 
 import pytest
-from playwright.sync_api import Browser, Page, expect
+from playwright.sync_api import Browser, Page
 
-from tests.browser.hands import chapter, eventually, kept, steady, view
+from tests.browser.hands import chapter, eventually, expect, kept, steady, view
 from yemba.core.site.document import Document
 from yemba.core.site.navigation import entries
 from yemba.hosting import services as hosting
@@ -77,6 +77,7 @@ def until_menu(bench: Page, wanted: list[tuple[str, list[str]]]) -> None:
     assert menu() == wanted
 
 
+@pytest.mark.at_length
 def test_a_link_is_added_led_elsewhere_and_taken_out(bench: Page) -> None:
     chapter(bench, "Header")
     view(bench, "Navigation")

@@ -6,9 +6,9 @@ from io import BytesIO
 
 import pytest
 from PIL import Image
-from playwright.sync_api import Page, expect
+from playwright.sync_api import Page
 
-from tests.browser.hands import chapter, eventually, frames, kept, steady
+from tests.browser.hands import chapter, eventually, expect, frames, kept, ready, steady
 from yemba.sites.models import Site
 
 pytestmark = [pytest.mark.browser, pytest.mark.django_db(transaction=True)]
@@ -25,7 +25,7 @@ def test_a_page_is_made_filled_and_published(page: Page, live_server, demo: Site
     page.goto(f"http://localhost:{port}/")
     page.get_by_role("button", name="Enter the demo as Ines").click()
     page.get_by_role("link", name="Saltmarsh Bindery").click()
-    expect(page.locator("html[data-ready]")).to_be_attached()
+    ready(page)
 
     chapter(page, "Pages")
     page.get_by_label("Name of a new page").fill("Tools")
@@ -99,11 +99,6 @@ def test_a_page_is_made_filled_and_published(page: Page, live_server, demo: Site
     page.get_by_role("button", name="Put back").click()
     kept(page, "out of the bin")
     eventually(page, "document.querySelectorAll('main > .section').length === 2")
-    first = "document.querySelector('main > .section').className"
-    page.get_by_role("button", name="Drag Offers").press("ArrowUp")
-    eventually(page, f"{first}.includes('kind-offers')")
-    page.get_by_role("button", name="Drag Offers").press("ArrowDown")
-    eventually(page, f"{first}.includes('kind-words-with-picture')")
 
     expect(page.locator(".section-entry.is-open")).to_contain_text("Offers")
     page.get_by_role("button", name="Offer", exact=True).click()

@@ -5,9 +5,9 @@ from __future__ import annotations
 import json
 
 import pytest
-from playwright.sync_api import Page, expect
+from playwright.sync_api import Page
 
-from tests.browser.hands import BUTTON, before_long, eventually, frames, held_back, settled
+from tests.browser.hands import BUTTON, before_long, eventually, expect, frames, held_back, ready, settled
 from yemba.core.site.document import Document
 from yemba.sites import services as sites
 from yemba.sites.models import Site
@@ -38,7 +38,7 @@ def draft() -> Document:
 
 def sections(bench: Page, query: str = "") -> None:
     bench.goto(f"{bench.url.split('/sites/')[0]}/sites/saltmarsh/pages/{query}")
-    expect(bench.locator("html[data-ready]")).to_be_attached()
+    ready(bench)
 
 
 def orders(bench: Page) -> list[list[str]]:

@@ -5,13 +5,14 @@ from __future__ import annotations
 import re
 
 import pytest
-from playwright.sync_api import Page, expect
+from playwright.sync_api import Page
 
 from tests.browser.hands import (
     BUTTON,
     before_long,
     chapter,
     eventually,
+    expect,
     frames,
     held_back,
     kept,
@@ -119,6 +120,7 @@ def test_a_late_answer_about_a_colour_does_not_touch_words_that_are_typed(bench:
         edits[0].continue_()
 
 
+@pytest.mark.at_length
 def test_a_late_answer_about_a_colour_does_not_touch_another(bench: Page) -> None:
     code, of_plane = bench.locator("#hex-code"), bench.locator(".plane-said")
     with held_back(bench, "**/edit/") as edits, held_back(bench, "**/stream/") as streams:
@@ -231,6 +233,7 @@ _ASKED = """(role) => {
 }"""
 
 
+@pytest.mark.at_length
 def test_where_a_colour_is_used_is_what_a_search_of_the_pages_finds(bench: Page) -> None:
     """ "Used in" lies between what is seen at rest and what any rule asks for, states included; for the roles that
     no state takes the two are one."""

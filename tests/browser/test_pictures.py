@@ -7,9 +7,10 @@ from io import BytesIO
 
 import pytest
 from PIL import Image
-from playwright.sync_api import Browser, Page, Route, expect
+from playwright.sync_api import Browser, Page, Route
 
-from tests.browser.hands import eventually, frames, kept, steady
+from tests.browser.hands import eventually, expect, frames, kept, steady
+from tests.sampling import some
 from yemba.core.site.document import Picture
 from yemba.core.site.pictures import framing, picture_size
 from yemba.hosting import services as hosting
@@ -126,6 +127,7 @@ def test_a_picture_in_the_sites_colours_follows_a_code_that_is_typed_and_never_b
     assert [frame.evaluate("blank") for frame in frames(bench)] == [0, 0]
 
 
+@pytest.mark.at_length
 def test_a_picture_that_comes_late_does_not_cover_what_stands_again(bench: Page, demo: Site) -> None:
     sites.edit(demo, "take-drawing", {"drawing": "waves", "section": "opening"})
     bench.reload()
@@ -151,10 +153,11 @@ def test_a_picture_that_comes_late_does_not_cover_what_stands_again(bench: Page,
     assert not any(frame.evaluate(f"{image}.currentSrc.includes('?as=')") for frame in frames(bench))
 
 
+@pytest.mark.at_length
 def test_a_picture_that_stands_whole_is_cropped_in_no_template(browser: Browser, live_server, demo: Site) -> None:
     sites.edit(demo, "fit-picture", {"picture": PICTURE, "fit": "whole"})
     page = browser.new_page(viewport={"width": 1280, "height": 900})
-    for template in sites.look(demo).catalogue.templates:
+    for template in some(list(sites.look(demo).catalogue.templates), 4):
         if sites.document(Site.objects.get(pk=demo.pk)).template != template:
             sites.edit(demo, "choose-template", {"template": template})
         hosting.publish(Site.objects.get(pk=demo.pk))

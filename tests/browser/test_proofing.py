@@ -7,9 +7,9 @@ from io import BytesIO
 
 import pytest
 from PIL import Image
-from playwright.sync_api import Browser, Page, expect
+from playwright.sync_api import Browser, Page
 
-from tests.browser.hands import eventually, frames, kept, until
+from tests.browser.hands import eventually, expect, frames, kept, until
 from yemba.hosting import services as hosting
 from yemba.sites import services as sites
 from yemba.sites.models import Site
@@ -68,6 +68,7 @@ def test_the_template_is_changed_and_changed_back_with_the_plan_read(page: Page,
     assert bindery().document == before
 
 
+@pytest.mark.at_length
 def test_places_that_wait_for_a_picture_are_not_drawn_while_the_site_is_proofed(page: Page, port: str) -> None:
     sites.edit(bindery(), "add-section", {"page": sites.document(bindery()).order[0], "kind": "gallery", "after": ""})
     waits = "[...document.querySelectorAll('[data-draft-only]')].filter((one) => one.checkVisibility()).length"
@@ -209,13 +210,16 @@ def test_editions_are_named_compared_and_one_goes_out_by_itself(page: Page, port
     page.get_by_text("Publish at a set time").click()
     day = date.today() + timedelta(days=20)
     page.locator("#publish-at").fill(f"{day}T07:30")
-    page.get_by_role("button", name="Plan it").click()
+    before = hosting.live_edition(bindery())
+    page.locator("#publish-at").press("Enter")
     at = f"{day.day} {day:%B %Y}, 07:30 Europe/London time"
     expect(page.locator("#desk")).to_contain_text(f"7 changes go out by themselves on {at}")
+    assert hosting.live_edition(bindery()) == before, "Enter plans, and publishes nothing"
     page.get_by_role("button", name="Call it off").click()
     expect(page.locator(".said")).to_contain_text("called off")
 
 
+@pytest.mark.at_length
 def test_a_brand_goes_to_another_site_and_comes_back_as_a_file(page: Page, port: str, tmp_path) -> None:
     page.goto(f"http://localhost:{port}/sites/saltmarsh/template/")
     page.get_by_label("Name of the brand sheet").fill("Tide Row")
@@ -281,53 +285,3 @@ def test_checks_lead_to_their_control_and_cure_by_one_click(page: Page, port: st
     assert sites.document(bindery()).pages["workshop"].description
     checks.locator("a", has_text="frame.jpg").click()
     expect(page.locator("#alt-of-words-picture")).to_be_focused()
-
-
-def test_the_whole_errand_by_keyboard_alone(page: Page, browser: Browser, port: str) -> None:
-    """From the list of sites to a live change: no pointer is used."""
-    page.goto(f"http://localhost:{port}/sites/")
-
-    def tab_to(words: str, most: int = 160) -> None:
-        for _ in range(most):
-            page.keyboard.press("Tab")
-            said = page.evaluate(
-                "() => { const e = document.activeElement; return [e.textContent, e.ariaLabel, e.id, e.labels?.[0]?.textContent].join(' '); }"
-            )
-            if words in said:
-                return
-        raise AssertionError(f"Tab never came to {words}")
-
-    tab_to("Saltmarsh Bindery")
-    page.keyboard.press("Enter")
-    expect(page.locator("#desk h1")).to_have_text("Palette")
-    expect(page.locator("html[data-ready]")).to_be_attached()
-    page.keyboard.press("4")
-    expect(page.locator("#desk h1")).to_have_text("Logo")
-    tab_to("tagline")
-    page.keyboard.press("Control+A")
-    page.keyboard.type("Books mended by the tide")
-    page.keyboard.press("Enter")
-    kept(page, "Books mended by the tide")
-    page.keyboard.press("Tab")
-    page.locator("#desk").evaluate("() => document.activeElement.blur()")
-    page.keyboard.press("2")
-    expect(page.locator("#desk h1")).to_have_text("Palette")
-    tab_to("Plane of")
-    page.keyboard.press("ArrowLeft")
-    page.keyboard.press("ArrowLeft")
-    kept(page, "Oxide to")
-    page.keyboard.press("Control+z")
-    kept(page, "Undone")
-    page.keyboard.press("9")
-    expect(page.locator("#desk h1")).to_have_text("Proof")
-    tab_to("Ground: Offers on Home goes out")
-    page.keyboard.press("Space")
-    expect(page.locator("#publish-button")).to_contain_text("Publish 7 of 8 changes")
-    tab_to("publish-button")
-    page.keyboard.press("Enter")
-    expect(page.locator(".published")).to_contain_text("Edition 4 is live")
-    live = hosting.live_document(bindery())
-    assert live is not None
-    assert live.tagline == "Books mended by the tide"
-    assert live.pages["home"].sections["offers"].ground == "light"
-    assert [f for f in frames(page) if f]

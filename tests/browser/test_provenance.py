@@ -31,7 +31,7 @@ _PAINTED = """() => [...document.querySelectorAll("[data-field]")].filter((e) =>
 })"""
 
 
-@pytest.mark.parametrize("template", some(list(catalogue().templates), 5))
+@pytest.mark.parametrize("template", some(list(catalogue().templates), 8))
 def test_told_colours_are_the_painted_ones(page: Page, site: Site, template: str) -> None:
     page.route("**/*", lambda route: route.abort())
     document = every_kind(sites.document(site))

@@ -13,6 +13,7 @@ from pathlib import Path
 import pytest
 from playwright.sync_api import Browser, Page, Route
 
+from tests.browser.hands import follow, settled
 from tests.sampling import EVERY, some
 from yemba.catalogue import catalogue
 from yemba.core.colour.grounds import GROUND_NAMES
@@ -32,13 +33,13 @@ pytestmark = [
     pytest.mark.tools,
     pytest.mark.django_db(transaction=True),
 ]
-ON_EVERY_GROUND = some(sorted(catalogue().templates), 3)
+TEMPLATES = some(sorted(catalogue().templates), 4)
 LONG = "Herringbone, paste paper and other endpapers that Ines makes when the tide keeps her"
 
 
 @pytest.fixture
 def exported(tmp_path_factory: pytest.TempPathFactory, demo: Site) -> Path:
-    """The three live sites of the demo, the bindery's draft in every template, and an awkward one, each in a folder.
+    """The three live sites of the demo, the bindery's draft in several templates, and an awkward one, each in a folder.
 
     Made once for all tests here: nobody writes in it.
     """
@@ -54,13 +55,10 @@ def export(site: Site, tmp_path: Path) -> Path:
     for slug in scenario.SLUGS:
         hosting.write_out(Site.objects.get(slug=slug), tmp_path / slug, draft=False)
     for name, over in {
-        **{slug: {"template": slug, "sheet": {}} for slug in catalogue().templates},
-        "slipway": {},
-        "side": {"parts": {"header.arrangement": "side"}},
+        **{slug: {"template": slug, "sheet": {}} for slug in TEMPLATES},
         "awkward": awkward(sites.document(site)),
         "awkward-lantern": awkward(sites.document(site)) | {"template": "lantern"},
-        "awkward-handbill": awkward(sites.document(site)) | {"template": "handbill"},
-        **{f"grounds-{slug}": on_every_ground(sites.document(site), slug) for slug in ON_EVERY_GROUND},
+        **{f"grounds-{slug}": on_every_ground(sites.document(site), slug) for slug in TEMPLATES},
     }.items():
         site.document = Document.model_validate(sites.document(site).plain() | over).text()
         hosting.write_out(site, tmp_path / name, draft=True)
@@ -118,7 +116,7 @@ SHIFTS = """
 
 
 @pytest.mark.parametrize("width", [1280, 390])
-@pytest.mark.parametrize("template", some(sorted(catalogue().templates), 3))
+@pytest.mark.parametrize("template", TEMPLATES)
 def test_nothing_jumps_while_fonts_are_held_back_a_second(
     browser: Browser, served: str, template: str, width: int
 ) -> None:
@@ -157,7 +155,7 @@ PRINTED = """() => {
 }"""
 
 
-@pytest.mark.parametrize("template", ON_EVERY_GROUND)
+@pytest.mark.parametrize("template", TEMPLATES)
 def test_paper_is_white_words_are_dark_and_answers_open(browser: Browser, served: str, template: str) -> None:
     page = browser.new_page()
     page.goto(f"{served}grounds-{template}/")
@@ -203,8 +201,8 @@ def test_pages_are_accessible_fit_every_width_and_ask_nobody_else(
     every = pages_in(exported)
     first_pages = {path for path in every if path.count("/") == 1}
     demo_pages = [path for path in every if path.split("/")[0] in scenario.SLUGS]
-    judged = {*some(every, 12), *some(demo_pages, 5)}
-    for path in sorted({*some(every, 9), *first_pages, *judged}):
+    judged = {*some(every, 16), *some(demo_pages, 8)}
+    for path in sorted({*some(every, 12), *first_pages, *judged}):
         page.goto(served + path)
         for width in (1280, 390, 320):
             page.set_viewport_size({"width": width, "height": 800})
@@ -243,7 +241,7 @@ def test_the_menu_folds_where_it_is_said_and_opens_without_script(
 ) -> None:
     context = browser.new_context(java_script_enabled=True)
     page = context.new_page()
-    for site in ("saltmarsh", "handbill", "lantern", "awkward"):
+    for site in ("saltmarsh", "patchwork", "awkward", "awkward-lantern"):
         page.goto(f"{served}{site}/")
         page.set_viewport_size({"width": 390, "height": 800})
         assert not page.locator(".menu a").first.is_visible()
@@ -262,7 +260,7 @@ def test_the_menu_folds_where_it_is_said_and_opens_without_script(
             assert bar is not None and menu is not None
             assert menu["x"] >= 0
             assert menu["x"] + menu["width"] <= bar["x"] + bar["width"] + 1, f"{site} at {width}"
-            if site != "lantern":  # its menu stands at the side, one entry under the other
+            if site != "awkward-lantern":  # its menu stands at the side, one entry under the other
                 assert menu["height"] < 60, f"{site} breaks its menu into lines at {width}"
     context.close()
 
@@ -290,14 +288,24 @@ CROOKED = """() => [...document.querySelectorAll("main :is(ol, ul)")].flatMap((l
 DRAWN_ANEW = "new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done)))"
 
 
+EMPTY = "<!doctype html><html lang=en><title>A window</title>"
+
+
 def test_every_screen_of_the_studio_is_accessible(page: Page, live_server, demo: Site, judges: None) -> None:
+    """What its windows show is judged as it is published."""
     studio = f"http://localhost:{live_server.url.rpartition(':')[2]}"
+    page.route("**/~*/**", lambda route: route.fulfill(body=EMPTY, content_type="text/html"))
     wrong: list[str] = []
 
     def look(address: str, *narrower: int) -> None:
-        """It is loaded on a wide window, which is then made narrower; a judge sees it wide."""
+        """It is opened on a wide window, which is then made narrower; a judge sees it wide."""
         page.set_viewport_size({"width": 1280, "height": 800})
-        page.goto(studio + address)
+        if address.split("/")[-2] in desks() and page.locator("#workbench").count():
+            follow(page, address)
+            page.wait_for_url(lambda url: url.startswith(studio + address))  # the page in view follows
+            settled(page)
+        else:
+            page.goto(studio + address)
         for width in (1280, *narrower):
             page.set_viewport_size({"width": width, "height": 800})
             page.evaluate(DRAWN_ANEW)
@@ -309,7 +317,6 @@ def test_every_screen_of_the_studio_is_accessible(page: Page, live_server, demo:
 
     for address in ("/", "/sign-in/", "/sign-up/", "/templates/", "/templates/lantern/?trade=baker"):
         look(address, 390)
-        wrong.extend(violations(page))
     page.goto(studio)
     page.get_by_role("button", name="Enter the demo as Ines").click()
     plain = ("/sites/", "/sites/new/", "/sites/saltmarsh/proof/", "/sites/saltmarsh/inbox/", "/brand-sheets/")
@@ -333,7 +340,7 @@ def test_every_screen_of_the_studio_is_accessible(page: Page, live_server, demo:
     look("/sites/saltmarsh/template/?plan=lantern")
     look("/sites/saltmarsh/pictures/?picture=frame")
     look("/sites/saltmarsh/pages/?section=opening&ideas=lead&tone=warm")
-    for chapter, one in zip(desks(), cycle(WIDTHS), strict=False):
+    for chapter, one in zip(some(list(desks()), 2), cycle(WIDTHS), strict=False):
         look(f"/sites/saltmarsh/{chapter}/", *(WIDTHS if EVERY else (one,)))
     for key in ("?", "/"):
         page.locator("#desk h1").click()

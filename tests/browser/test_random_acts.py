@@ -12,13 +12,14 @@ from contextlib import suppress
 
 import pytest
 from django.contrib.sessions.models import Session
-from playwright.sync_api import Error, Page, expect
+from playwright.sync_api import Error, Page
 
+from tests.browser.hands import expect, follow, ready
 from yemba.sites import services as sites
 from yemba.sites.models import Site
 
 pytestmark = [pytest.mark.browser, pytest.mark.django_db(transaction=True)]
-ACTS = int(os.environ.get("YEMBA_ACTS", "16"))
+ACTS = int(os.environ.get("YEMBA_ACTS", "12"))
 SYLLABLES = ["tide", "row", "board", "paste", "glue", "cloth", "spine", "estuary", "rust", "brass", "shelf", "atlas"]
 FIELDS = {
     "opening.heading": ("pages/?section=opening", "#words-heading"),
@@ -60,12 +61,7 @@ class Hands:
     def open(self, address: str) -> None:
         """As a link on the desk leads there."""
         chapter, _, query = address.partition("/?")
-        link = f"/sites/saltmarsh/{chapter.rstrip('/')}/{'?' + query if query else ''}"
-        self.page.evaluate(
-            """(to) => { const a = document.createElement("a"); a.href = to; a.dataset.chapterLink = "";
-            document.getElementById("workbench").append(a); a.click(); a.remove(); }""",
-            link,
-        )
+        follow(self.page, f"/sites/saltmarsh/{chapter.rstrip('/')}/{'?' + query if query else ''}")
 
     def type_words(self) -> None:
         field = self.chance.choice(self.fields)
@@ -151,7 +147,7 @@ class Hands:
 
     def reload(self) -> None:
         self.page.reload()
-        expect(self.page.locator("html[data-ready]")).to_be_attached()
+        ready(self.page)
 
     def settle(self) -> None:
         """Until nothing waits."""
@@ -188,7 +184,7 @@ def check(*hands: Hands) -> None:
 
 @pytest.fixture
 def hands(bench: Page) -> Hands:
-    expect(bench.locator("html[data-ready]")).to_be_attached()
+    ready(bench)
     return Hands(bench, list(FIELDS), random.Random(7))
 
 
@@ -228,6 +224,7 @@ def test_with_the_server_gone_in_between(hands: Hands) -> None:
     check(hands)
 
 
+@pytest.mark.at_length
 def test_with_sessions_that_end(hands: Hands) -> None:
     hands.undo_and_redo = hands.reload = lambda: None  # type: ignore[method-assign]
     for number in range(ACTS):
@@ -242,7 +239,7 @@ def test_with_sessions_that_end(hands: Hands) -> None:
 def test_in_two_windows(hands: Hands) -> None:
     page = hands.page.context.new_page()
     page.goto(hands.page.url)
-    expect(page.locator("html[data-ready]")).to_be_attached()
+    ready(page)
     fields = list(FIELDS)
     hands.fields = fields[::2]
     other = Hands(page, fields[1::2], random.Random(8))

@@ -131,7 +131,7 @@ def test_reach_equals_a_comparison_of_both_sites_whole(page: Page, demo: Site) -
     draft = of_pages(sites.document(demo), "home", "classes", "journal")
     assert set(draft.sheet) or draft.ready_sheet
     kept: dict[tuple[int, ...], dict[Spot, str]] = {}
-    for name, arguments in some(CHANGES, 3):
+    for name, arguments in some(CHANGES, 4):
         try:
             after = apply(draft, read_command(name, arguments).plan(Look(draft, catalogue()), new_id))
         except Fault as fault:

@@ -6,9 +6,9 @@ import wave
 from io import BytesIO
 
 import pytest
-from playwright.sync_api import Page, expect
+from playwright.sync_api import Page
 
-from tests.browser.hands import until
+from tests.browser.hands import expect, until
 from yemba.hosting import services as hosting
 from yemba.sites import services as sites
 from yemba.sites import store

@@ -21,6 +21,7 @@ template and itself in another brand sheet 0.03 at most."""
 TRADE = "bookbinder"
 
 
+@pytest.mark.at_length
 def test_no_two_templates_are_one_in_two_coats(browser: Browser, catalogue: Catalogue) -> None:
     found = structure.distances(browser, catalogue, TRADE)
     assert len(found) == len(catalogue.templates) * (len(catalogue.templates) - 1) / 2
@@ -30,6 +31,7 @@ def test_no_two_templates_are_one_in_two_coats(browser: Browser, catalogue: Cata
     assert all(0.17 < found[pair] < 0.23 for pair in first)
 
 
+@pytest.mark.at_length
 def test_another_coat_is_no_distance(browser: Browser, catalogue: Catalogue) -> None:
     template = catalogue.template("gazette")
     site = sample(template.slug, template.sheets[0].slug, TRADE)
@@ -68,6 +70,7 @@ def alike(names: list[str], stands: list[str]) -> set[tuple[str, str]]:
     }
 
 
+@pytest.mark.at_length
 @pytest.mark.parametrize("template", some([*shipped().templates], 8))
 def test_no_two_layouts_of_a_kind_stand_alike(browser: Browser, catalogue: Catalogue, template: str) -> None:
     site = looks.Looks(

@@ -3,8 +3,9 @@
 from __future__ import annotations
 
 import pytest
-from playwright.sync_api import Page, expect
+from playwright.sync_api import Page
 
+from tests.browser.hands import expect, ready
 from yemba.sites import services as sites
 from yemba.sites.models import Site
 
@@ -17,7 +18,7 @@ def test_arabic_is_picked_then_the_desk_is_widened_and_a_colour_set_from_the_rig
     bench.get_by_role("button", name="Change").click()
     expect(bench.locator("html")).to_have_attribute("dir", "rtl")
     bench.goto(f"{bench.url}saltmarsh/palette/")
-    expect(bench.locator("html[data-ready]")).to_be_attached()
+    ready(bench)
     desk, windows = bench.locator(".desk-frame").bounding_box(), bench.locator("#twin-windows").bounding_box()
     assert desk and windows
     assert desk["x"] >= windows["x"] + windows["width"] - 1, "the desk begins the line: it stands at the right"

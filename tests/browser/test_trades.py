@@ -48,7 +48,7 @@ def on_one_page(document: Document) -> Document:
 
 def test_no_judge_finds_anything(browser: Browser, catalogue: Catalogue, judges: None, tmp_path: Path) -> None:
     wrong: list[str] = []
-    for (template, sheet, trade), width in zip(some(samples(catalogue), 9), cycle(WIDTHS), strict=False):
+    for (template, sheet, trade), width in zip(some(samples(catalogue), 18), cycle(WIDTHS), strict=False):
         document = on_one_page(sample(template, sheet, trade))
         site = looks.Looks(browser, document, catalogue, load=hosting.rendering(document).load)
         (tmp_path / f"{trade}.html").write_bytes(site.made("index.html"))
@@ -60,18 +60,3 @@ def test_no_judge_finds_anything(browser: Browser, catalogue: Catalogue, judges:
         page.context.close()
     assert not wrong, "\n".join(wrong)
     assert looks.of_nu(tmp_path.iterdir()) == []
-
-
-def test_the_judges_find_a_page_that_is_broken(
-    browser: Browser, catalogue: Catalogue, judges: None, tmp_path: Path
-) -> None:
-    document = on_one_page(sample("salon", "north-light", "potter"))
-    site = looks.Looks(browser, document, catalogue, load=hosting.rendering(document).load)
-    broken = site.made("index.html").decode().replace("<h1", "<h1 foo", 1).replace("alt=", "data-alt=")
-    (tmp_path / "broken.html").write_text(broken)
-    assert looks.of_nu(tmp_path.iterdir())
-    page = site.page(1280)
-    page.route("**/index.html", lambda route: route.fulfill(body=broken, content_type="text/html"))
-    site.open(page, "index.html")
-    assert any("image-alt" in found for found in looks.of_axe(page))
-    page.context.close()

@@ -5,9 +5,9 @@ from __future__ import annotations
 from pathlib import Path
 
 import pytest
-from playwright.sync_api import Page, expect
+from playwright.sync_api import Page
 
-from tests.browser.hands import before_long, chapter, eventually, frames, kept, steady, style, view
+from tests.browser.hands import before_long, chapter, eventually, expect, frames, kept, steady, style, view
 from yemba.sites import services as sites
 from yemba.sites.models import Site
 
@@ -22,6 +22,7 @@ def sheet() -> dict[str, object]:
     return dict(sites.document(Site.objects.get(slug="saltmarsh")).sheet)
 
 
+@pytest.mark.at_length
 def test_a_pairing_leaves_a_one_off_alone_until_it_is_returned(bench: Page) -> None:
     bench.mouse.click(*middle(bench, HEADING))
     apart = bench.locator(".apart").filter(has=bench.locator("#one-heading-face"))

@@ -5,9 +5,9 @@ from __future__ import annotations
 import re
 
 import pytest
-from playwright.sync_api import Page, expect
+from playwright.sync_api import Page
 
-from tests.browser.hands import BUTTON, chapter, eventually, frames, kept, point, steady, until, view, write
+from tests.browser.hands import BUTTON, chapter, eventually, expect, frames, kept, point, steady, until, view, write
 from yemba.sites.models import Site
 
 pytestmark = [pytest.mark.browser, pytest.mark.django_db(transaction=True)]
@@ -108,7 +108,11 @@ def test_one_scroll_before_and_after_and_the_proof(bench: Page) -> None:
         bench.wait_for_timeout(100)
     assert (live, draft) == ("Old books mended, new ones made", "Books mended by hand on the estuary")
 
-    bench.get_by_label("Heading: Opening on Home goes out").uncheck()
+    held_back = bench.get_by_label("Heading: Opening on Home goes out")
+    held_back.uncheck()
+    chapter(bench, "Type")
+    chapter(bench, "Proof")
+    expect(held_back).not_to_be_checked()
     shown_live, after = frames(bench)
     until(bench, "document.querySelector('h1').textContent.startsWith('Old books')", after)
     until(bench, OXIDE, after)
@@ -116,7 +120,7 @@ def test_one_scroll_before_and_after_and_the_proof(bench: Page) -> None:
     expect(bench.locator(".change")).to_have_count(6)
     until(bench, "document.querySelector('.kind-offers').dataset.ground === 'light'", after)
     assert shown_live.evaluate(f"{COLOUR} === 'rgb(47, 95, 138)'"), "what is live is shown as it is live"
-    expect(bench.get_by_label("Heading: Opening on Home goes out")).not_to_be_checked()
+    expect(held_back).not_to_be_checked()
     bench.get_by_role("button", name="Publish 5 of 6 changes").click()
     expect(bench.locator(".published")).to_contain_text("Edition 4 is live")
     expect(bench.locator(".change")).to_have_count(1)
@@ -125,6 +129,7 @@ def test_one_scroll_before_and_after_and_the_proof(bench: Page) -> None:
     assert bench.evaluate(OXIDE)
 
 
+@pytest.mark.at_length
 def test_words_that_are_too_long_are_refused_where_they_stand(bench: Page) -> None:
     write(bench, ".kind-opening h1", "long words " * 30)
     heading = frames(bench)[0].locator("h1")

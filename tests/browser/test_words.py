@@ -3,9 +3,9 @@
 from __future__ import annotations
 
 import pytest
-from playwright.sync_api import Frame, Page, Route, expect
+from playwright.sync_api import Frame, Page, Route
 
-from tests.browser.hands import before_long, chapter, eventually, frames, kept, point, until
+from tests.browser.hands import before_long, chapter, eventually, expect, frames, kept, point, until
 from yemba.sites import services as sites
 from yemba.sites.models import Site
 
@@ -155,6 +155,7 @@ def test_a_pasted_text_with_headings_becomes_sections_seen_before_they_are_added
     eventually(bench, f"{sections} === {len(before) + 2}")
 
 
+@pytest.mark.at_length
 def test_a_section_is_added_between_two_in_a_window(bench: Page, demo: Site) -> None:
     first, second, *_ = sites.document(demo).pages["home"].order
     x, _ = point(bench, f"[data-place='{second}']")
@@ -176,6 +177,7 @@ def test_a_section_is_added_between_two_in_a_window(bench: Page, demo: Site) -> 
     assert (order[0], order[2]) == (first, second)
 
 
+@pytest.mark.at_length
 @pytest.mark.opens("pages/?section=opening")
 def test_by_keys_words_are_written_where_they_stand(bench: Page, demo: Site) -> None:
     before = lead_of(demo)

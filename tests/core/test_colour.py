@@ -6,6 +6,7 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from tests.sampling import fewer
 from yemba.core.colour.contrast import EDGE, TEXT, carries, nearest, ratio
 from yemba.core.colour.grounds import Ground, failures, gave_way, work_out
 from yemba.core.colour.oklch import Oklch, channels, difference, fits, to_colour, to_oklch
@@ -84,14 +85,14 @@ def test_no_colour_has_more_contrast_than_black_or_white_give() -> None:
         nearest(WHITE, from_hex("#777777"), 15)
 
 
-@settings(max_examples=400, deadline=None)
+@settings(max_examples=fewer(400), deadline=None)
 @given(any_palette)
 def test_every_role_on_every_ground_passes_aa(palette: tuple[Colour, ...]) -> None:
     for name, ground in work_out(palette).items():
         assert failures(ground) == [], name
 
 
-@settings(max_examples=150, deadline=None)
+@settings(max_examples=fewer(150), deadline=None)
 @given(any_palette)
 def test_states_differ_visibly_from_rest(palette: tuple[Colour, ...]) -> None:
     for ground in work_out(palette).values():

@@ -14,7 +14,7 @@ from hypothesis import strategies as st
 from pydantic import ValidationError
 
 from tests.editing import edited, planned
-from tests.sampling import EVERY
+from tests.sampling import fewer
 from yemba.catalogue import catalogue as shipped
 from yemba.core.change.bin import left_by_what_stands
 from yemba.core.change.command import commands, read_command
@@ -298,7 +298,7 @@ def histories(draw: st.DrawFn, names: Collection[str] = ()) -> tuple[list[Docume
 
 
 many = settings(
-    max_examples=150 if EVERY else 60,
+    max_examples=fewer(90),
     deadline=None,
     suppress_health_check=[HealthCheck.too_slow, HealthCheck.data_too_large],
 )

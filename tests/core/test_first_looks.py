@@ -12,6 +12,7 @@ from hypothesis import settings
 from hypothesis import strategies as st
 from PIL import Image, ImageDraw
 
+from tests.sampling import fewer
 from yemba.catalogue import palettes
 from yemba.core.colour.from_picture import from_picture
 from yemba.core.colour.grounds import failures
@@ -103,7 +104,7 @@ def hold(looks: list[FirstLook], document: Document, catalogue: Catalogue) -> No
         assert [stored.value for stored in document.stored()] == [stored.value for stored in look.document.stored()]
 
 
-@settings(max_examples=25)
+@settings(max_examples=fewer(18))
 @drawn(st.data())
 def test_three_looks_differ_read_and_are_the_same_again(catalogue: Catalogue, data: st.DataObject) -> None:
     trade = data.draw(st.sampled_from(sorted(catalogue.trades)))

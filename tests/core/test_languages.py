@@ -9,6 +9,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from tests.core.test_edits import histories
+from tests.sampling import fewer
 from yemba.catalogue import catalogue as shipped
 from yemba.core.change.command import read_command
 from yemba.core.change.difference import difference
@@ -182,7 +183,7 @@ def test_a_language_taken_off_leaves_its_pages_in_the_bin_and_comes_back_whole(g
     assert apply(without, inverse(steps)).text() == german.text()
 
 
-@settings(max_examples=60, deadline=None)
+@settings(max_examples=fewer(60), deadline=None)
 @given(histories(OF_LANGUAGES), st.data())
 def test_any_choice_of_changes_goes_out_and_every_language_can_be_seen(
     history: tuple[list[Document], list[list[Operation]]], data: st.DataObject

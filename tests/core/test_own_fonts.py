@@ -12,6 +12,7 @@ import pytest
 from fontTools.ttLib import TTFont, newTable
 
 from tests.editing import edited
+from tests.sampling import some
 from yemba.catalogue import FONTS
 from yemba.core.brand.sheet import fonts_of, read_file, values_of_look, write
 from yemba.core.change.difference import difference
@@ -115,10 +116,10 @@ def test_a_name_that_a_style_sheet_cannot_hold_is_cleaned() -> None:
     assert clean_font(font(family="Black"), "k.ttf").family == "Black"
 
 
-def test_a_thousand_broken_files_are_read_or_refused_and_never_more() -> None:
+def test_broken_files_are_read_or_refused_and_never_more() -> None:
     chance, whole = random.Random(5), [font(flavor=flavor) for flavor in (None, "woff", "woff2")]
     outcomes = {"read": 0, "refused": 0}
-    for n in range(1000):
+    for n in some(range(1000), 7):
         data = bytearray(whole[n % 3])
         match n % 5:
             case 0:
@@ -138,7 +139,7 @@ def test_a_thousand_broken_files_are_read_or_refused_and_never_more() -> None:
         else:
             assert clean.data[:4] == b"wOF2"
             outcomes["read"] += 1
-    assert outcomes["refused"] > 300
+    assert outcomes["refused"] > sum(outcomes.values()) / 3
 
 
 def test_a_font_read_apart_is_the_same_and_one_that_hangs_is_stopped(monkeypatch: pytest.MonkeyPatch) -> None:

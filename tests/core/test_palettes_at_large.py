@@ -7,7 +7,7 @@ from collections.abc import Callable
 
 import pytest
 
-from tests.sampling import some
+from tests.sampling import fewer, some
 from yemba.core.colour.contrast import EDGE, TEXT, ratio
 from yemba.core.colour.grounds import failures, work_out
 from yemba.core.colour.oklch import Oklch, difference, to_colour
@@ -29,7 +29,7 @@ KINDS: tuple[Callable[[random.Random], Colour], ...] = (
 @pytest.mark.parametrize("seed", some(range(SEEDS), 3))
 def test_on_every_ground_all_reads_and_states_differ(seed: int) -> None:
     chance = random.Random(seed)
-    for n in range(EACH):
+    for n in range(fewer(EACH)):
         kind = KINDS[n % len(KINDS)]
         palette = tuple(kind(chance) for _ in range(chance.randint(3, 8)))
         for slug, ground in work_out(palette).items():

@@ -7,6 +7,7 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from tests.sampling import fewer
 from yemba.core.site.words import clean_words, plain
 
 INLINE = {"strong", "em", "a", "br"}
@@ -69,7 +70,7 @@ SHAPES = st.recursive(
 )
 
 
-@settings(max_examples=500, deadline=None)
+@settings(max_examples=fewer(500), deadline=None)
 @given(st.lists(SHAPES, min_size=1, max_size=4).map("".join))
 def test_any_shape_comes_out_valid_with_its_words(pasted: str) -> None:
     kept = clean_words(f"<i></i>{pasted}")

@@ -62,10 +62,10 @@ def run(program: str, data: Path) -> str:
     return done.stdout
 
 
-@pytest.fixture
-def data(tmp_path: Path, tmp_path_factory: pytest.TempPathFactory) -> Path:
+@pytest.fixture(scope="module")
+def data(tmp_path_factory: pytest.TempPathFactory) -> Path:
     """An installation with one live site, which nobody may write. Who may do all asks as somebody else."""
-    place = tmp_path / "data"
+    place = tmp_path_factory.mktemp("installed") / "data"
     install(tmp_path_factory, place)
     run(MAKE, place)
     for folder in takewhile(lambda folder: folder != Path(gettempdir()), place.parents):

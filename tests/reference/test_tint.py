@@ -12,6 +12,7 @@ from playwright.sync_api import Browser
 
 from tests.browser.hands import shot
 from tests.reference.tinting import HEIGHT, PICTURES, WIDTHS, by_trying, cells, picture, shown, unread
+from tests.sampling import some
 from yemba.core.colour.srgb import from_hex
 from yemba.core.picture.tint import Ink, least_in_box
 
@@ -32,7 +33,7 @@ def test_the_least_tint_is_that_of_trying_them_all(name: str, side: str) -> None
 
 
 @pytest.mark.tools
-@pytest.mark.parametrize("name", PICTURES)
+@pytest.mark.parametrize("name", some(list(PICTURES), 2))
 def test_chromiums_pixels_read_at_that_tint_and_not_below(browser: Browser, name: str) -> None:
     """Source: a count of the pixels of Chromium's screenshot, averaged over squares of an x-height; at the whole per
     cent that is offered, and 5 % below it."""

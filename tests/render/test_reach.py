@@ -13,6 +13,7 @@ from hypothesis import HealthCheck, given, settings
 from tests.core.test_difference import one
 from tests.core.test_edits import histories
 from tests.editing import edited
+from tests.sampling import fewer
 from yemba import catalogue as shipped
 from yemba.core.change.difference import difference
 from yemba.core.change.operation import Operation
@@ -139,7 +140,7 @@ def written(document: Document) -> dict[Spot, str]:
     return {Spot(page, key): made.html for page in pages for key, made in fragments(answers, page).items()}
 
 
-@settings(max_examples=60, suppress_health_check=[HealthCheck.too_slow, HealthCheck.data_too_large])
+@settings(max_examples=fewer(60), suppress_health_check=[HealthCheck.too_slow, HealthCheck.data_too_large])
 @given(histories())
 def test_reach_equals_a_comparison_of_both_sites_as_written(
     history: tuple[list[Document], list[list[Operation]]],

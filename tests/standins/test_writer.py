@@ -7,6 +7,7 @@ from itertools import islice
 
 import pytest
 
+from tests.sampling import some
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.kinds import Field, SectionKind
 from yemba.core.trade.trade import AIMS, Phrases
@@ -44,7 +45,7 @@ def fields(kind: SectionKind) -> list[Field]:
 
 def test_every_proposal_for_every_field_is_whole(catalogue: Catalogue) -> None:
     seen = 0
-    for slug in catalogue.trades:
+    for slug in some(list(catalogue.trades), 4):
         for kind in catalogue.kinds.values():
             for field in filter(lambda one, kind=kind: writer.writes(kind.slug, one.slug), fields(kind)):
                 limit = field.limit if field.type == "line" else None
@@ -55,7 +56,7 @@ def test_every_proposal_for_every_field_is_whole(catalogue: Catalogue) -> None:
                         assert not broken(text, field), (slug, field.slug, text, broken(text, field))
                         assert field.read(text), text
                         seen += 1
-    assert seen > 10_000
+    assert seen > 2_000
 
 
 @pytest.mark.parametrize(
