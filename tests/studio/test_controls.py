@@ -22,7 +22,7 @@ from yemba.catalogue import catalogue
 from yemba.core.change.difference import difference
 from yemba.core.change.operation import Operation
 from yemba.core.check.finding import Inspected, Measured, Target, inspect
-from yemba.core.place import OfSetting, Place
+from yemba.core.place import OfField, OfGround, OfPage, OfRole, OfSetting, Place
 from yemba.core.site.document import Document
 from yemba.core.site.ids import new_id
 from yemba.core.site.resolve import Look
@@ -195,6 +195,22 @@ def test_every_change_and_every_finding_leads_to_its_control(
     for result in inspect(Inspected(desks.look, load, lambda *_: 400_000, measured(desks.look))):
         for finding in result.findings:
             desks.lead(finding.place)
+
+
+def test_what_changes_seldom_touch_leads_to_its_control(client: Client, site: Site) -> None:
+    values = {"sidebar.side": "end", "header.behind": "pattern", "logo.form": "none"}
+    for key, value in values.items():
+        site.refresh_from_db()
+        sites.edit(site, "set-value", {"key": key, "value": value})
+    site.refresh_from_db()
+    desks, home = Desks(client, site), sites.document(site).order[0]
+    for place in (OfPage(home, "sidebar"), OfPage(home, "name"), OfGround("dark"), OfRole("dark", "link")):
+        desks.lead(place)
+    for key in ("header.pattern_colour", "logo.lines", "logo.ornament"):
+        desks.lead(OfSetting(key))
+    assert control(OfPage(home, "sidebar"), desks.look).id == f"sidebar-shown-{home}"
+    for gone in (OfPage("gone", "name"), OfGround("gone"), OfRole("gone", "link"), OfField("gone", "heading", "")):
+        desks.lead(gone)
 
 
 def put(digest: str, data: bytes) -> None:
