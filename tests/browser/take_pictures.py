@@ -20,6 +20,11 @@ ROOT = Path(__file__).parents[2]
 SHOTS = ROOT / "docs/screenshots"
 
 
+@pytest.fixture(scope="session", autouse=True)
+def pictures_are_made_once() -> None:
+    """As they are published: not the quick ones of tests."""
+
+
 def test_take_pictures(page: Page, live_server) -> None:
     port = live_server.url.rpartition(":")[2]
     studio = f"http://localhost:{port}"
