@@ -41,8 +41,8 @@ from yemba.sites.models import Site
 
 _BEFORE, _EDITION, _TRIED, _ALONE = "@live/", "@edition/", "@template/", "@layout/"
 _RULES = "assets/rules"
-_PLANNING = Lock()
-"""The files of a draft are planned by one request while others wait for them."""
+_PLANNING = [Lock() for _ in range(32)]
+"""A draft's files are planned by one request while others for it wait; its text tells which lock is its."""
 _SCRIPTS = {"window": ("overflow.js", "static/hosting/rich_text.js", "window.js"), "look": ("look.js",)}
 _HERE = Path(__file__).parent
 _OWN = {
@@ -247,7 +247,7 @@ def script(request: HttpRequest, name: str) -> HttpResponse:
 
 def _draft_file(document: Document, name: str) -> File | None:
     text, fetched = document.text(), feeds.state(addresses(document))
-    with _PLANNING:
+    with _PLANNING[hash(text) % len(_PLANNING)]:
         files = _draft_files(text, timezone.now().date(), fetched)
     if name in files:
         return files[name]
