@@ -16,15 +16,17 @@ from hypothesis import settings
 from playwright.sync_api import Browser
 from xdist.scheduler import LoadScopeScheduling
 
-from tests.demo import shared
+from tests.demo import Resize, draft_pictures, render_once, resizing_once, shared
 from tests.sampling import EVERY, fewer
 from yemba.catalogue import catalogue as shipped
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
 from yemba.core.site.ids import new_id
 from yemba.core.type.subset import cut_apart
+from yemba.demo import scenario
+from yemba.hosting import making
 from yemba.people.models import Person
-from yemba.render import fonts
+from yemba.render import files, fonts
 from yemba.sites import services as sites
 from yemba.sites import starter
 from yemba.sites.models import Site
@@ -55,10 +57,12 @@ class Scheduling(LoadScopeScheduling):
 
 
 def pytest_collection_modifyitems(config: pytest.Config, items: list[pytest.Item]) -> None:
-    """What rests on a rule that is proved elsewhere, or is the like of another errand, is gone through at length alone."""
+    """What rests on a rule that is proved elsewhere, or is the like of another errand, is gone through at length alone.
+    Tests that need no demo go first but for one, which loads it for all."""
     later = [] if EVERY else [one for one in items if one.get_closest_marker("at_length")]
     items[:] = [one for one in items if one not in later]
     config.hook.pytest_deselected(items=later)
+    items[1:] = sorted(items[1:], key=lambda one: "tests/core/" not in one.nodeid)
 
 
 def pytest_xdist_make_scheduler(config: pytest.Config, log: Any) -> Scheduling:
@@ -91,6 +95,22 @@ def judges() -> None:
 def demo_kept(tmp_path_factory: pytest.TempPathFactory) -> Path:
     """A folder for the demo as it was first loaded: its rows and its files."""
     return shared(tmp_path_factory, "demo")
+
+
+@pytest.fixture(scope="session")
+def resize(tmp_path_factory: pytest.TempPathFactory) -> Resize:
+    return resizing_once(shared(tmp_path_factory, "sizes"))
+
+
+@pytest.fixture
+def pictures_are_made_once(resize: Resize) -> Iterator[None]:
+    """Each test begins with an empty database; the demo's drawings and their sizes are the same every time."""
+    with pytest.MonkeyPatch.context() as patched:
+        patched.setattr(files, "resized", resize)
+        patched.setattr(making, "resized", resize)
+        patched.setattr(scenario, "render", render_once)
+        draft_pictures(patched)
+        yield
 
 
 @pytest.fixture(scope="session")

@@ -6,7 +6,11 @@ import fcntl
 import os
 import pickle
 import shutil
+from collections.abc import Callable
+from functools import cache
+from hashlib import sha256
 from pathlib import Path
+from threading import get_ident
 from typing import Any
 
 import pytest
@@ -16,9 +20,11 @@ from django.db import connection, transaction
 from PIL import Image
 
 from yemba.core.picture import sizes
+from yemba.core.picture.rendition import AS_IT_IS, Rendition
 from yemba.demo import scenario
 from yemba.sites.models import Site
 
+Resize = Callable[..., bytes]
 APPS = ("people", "sites", "hosting")
 
 
@@ -35,6 +41,25 @@ def draft_pictures(patched: pytest.MonkeyPatch) -> None:
     patched.setattr(sizes, "_FILTER", Image.Resampling.NEAREST)
     patched.setitem(sizes._OPTIONS["avif"], "speed", 10)
     patched.setitem(sizes._OPTIONS["webp"], "method", 0)
+
+
+render_once = cache(scenario.render)
+
+
+def resizing_once(kept: Path) -> Resize:
+    """As `sizes.resized`, but for what some worker of the run has made before."""
+
+    @cache
+    def resized_once(data: bytes, width: int, form: str, rendition: Rendition = AS_IT_IS) -> bytes:
+        about = sha256(data, usedforsecurity=False).hexdigest(), width, form, rendition
+        file = kept / sha256(repr(about).encode()).hexdigest()
+        if not file.exists():
+            written = file.with_suffix(f".{os.getpid()}-{get_ident()}")
+            written.write_bytes(sizes.resized(data, width, form, rendition))
+            written.replace(file)
+        return file.read_bytes()
+
+    return resized_once
 
 
 def put(kept: Path) -> Site:

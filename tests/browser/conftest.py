@@ -2,15 +2,11 @@
 
 from __future__ import annotations
 
-import os
 import re
 from collections.abc import Iterator
-from functools import cache
-from hashlib import sha256
 from pathlib import Path
 from socketserver import ThreadingMixIn
 from threading import enumerate as enumerate_threads
-from threading import get_ident
 
 import pytest
 from django.conf import settings
@@ -20,13 +16,8 @@ from playwright.sync_api import Browser, BrowserContext, Page
 from playwright.sync_api import expect as expected
 
 from tests.browser.hands import eventually, ready
-from tests.demo import draft_pictures, put, shared
+from tests.demo import put
 from yemba.catalogue import FONTS
-from yemba.core.picture import sizes
-from yemba.core.picture.rendition import AS_IT_IS, Rendition
-from yemba.demo import scenario
-from yemba.hosting import making
-from yemba.render import files
 from yemba.sites.models import Site
 
 _BY_THE_BROWSER = "Applying inline style"  # that Chromium puts on words that are pasted; the policy takes it off
@@ -42,28 +33,9 @@ def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
             one.add_marker(pytest.mark.flaky(reruns=1))
 
 
-@pytest.fixture(scope="session", autouse=True)
-def pictures_are_made_once(tmp_path_factory: pytest.TempPathFactory) -> Iterator[None]:
-    """Each test begins with an empty database; the demo's drawings and their sizes are the same every time, and a
-    worker takes the sizes that another has made."""
-    kept = shared(tmp_path_factory, "sizes")
-
-    @cache
-    def resized_once(data: bytes, width: int, form: str, rendition: Rendition = AS_IT_IS) -> bytes:
-        about = sha256(data, usedforsecurity=False).hexdigest(), width, form, rendition
-        file = kept / sha256(repr(about).encode()).hexdigest()
-        if not file.exists():
-            written = file.with_suffix(f".{os.getpid()}-{get_ident()}")
-            written.write_bytes(sizes.resized(data, width, form, rendition))
-            written.replace(file)
-        return file.read_bytes()
-
-    with pytest.MonkeyPatch.context() as patched:
-        patched.setattr(files, "resized", resized_once)
-        patched.setattr(making, "resized", resized_once)
-        patched.setattr(scenario, "render", cache(scenario.render))
-        draft_pictures(patched)
-        yield
+@pytest.fixture(autouse=True)
+def windows_wait_for_no_picture(pictures_are_made_once: None) -> None:
+    """Those of the demo are asked for by each of them."""
 
 
 @pytest.fixture

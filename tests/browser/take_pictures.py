@@ -20,7 +20,7 @@ ROOT = Path(__file__).parents[2]
 SHOTS = ROOT / "docs/screenshots"
 
 
-@pytest.fixture(scope="session", autouse=True)
+@pytest.fixture
 def pictures_are_made_once() -> None:
     """As they are published: not the quick ones of tests."""
 

@@ -56,6 +56,7 @@ def test_each_form_is_drawn_as_it_is_told(bench: Page) -> None:
         bench.mouse.up()
 
 
+@pytest.mark.at_length
 def test_one_button_is_quiet_and_all_have_an_arrow(bench: Page) -> None:
     view(bench, "Buttons")
     bench.locator("[id='buttons.sign'] .segment:has([value=arrow])").click()

@@ -5,7 +5,7 @@ from __future__ import annotations
 import pytest
 from playwright.sync_api import Page
 
-from tests.browser.hands import expect, kept
+from tests.browser.hands import expect, kept, settled
 from yemba.hosting import services as hosting
 from yemba.sites import services as sites
 from yemba.sites.models import Site
@@ -59,7 +59,8 @@ class Keys:
 
     def rest(self) -> None:
         """Until the desk has come anew; the focus stays where it was."""
-        self.page.wait_for_timeout(900)
+        settled(self.page)
+        self.page.wait_for_timeout(200)
         name, wrong = self.page.evaluate(FOCUS)
         assert not wrong, f"after a while {name} is {wrong}"
 

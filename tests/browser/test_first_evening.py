@@ -63,6 +63,7 @@ def sign_up(hands: Hands, port: str) -> None:
     hands.click(page.get_by_role("button", name="Sign up and start a site"))
 
 
+@pytest.mark.at_length
 def test_a_stranger_has_a_live_site_of_her_trade_within_twenty_acts(page: Page, browser: Browser, live_server) -> None:
     port = live_server.url.rpartition(":")[2]
     hands = Hands(page)

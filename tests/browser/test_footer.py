@@ -93,7 +93,7 @@ def test_on_a_short_page_it_stands_where_it_is_set(
 
 @pytest.mark.browser
 @pytest.mark.tools
-@pytest.mark.parametrize("arrangement", some(list(ARRANGEMENTS), 8))
+@pytest.mark.parametrize("arrangement", some(list(ARRANGEMENTS), 12))
 def test_every_arrangement_holds(browser: Browser, catalogue: Catalogue, judges: None, arrangement: str) -> None:
     """Each in a template of its own, every other from right to left."""
     place = list(ARRANGEMENTS).index(arrangement)

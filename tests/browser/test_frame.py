@@ -47,7 +47,7 @@ def _wrong(drawn: dict[str, list[float] | None], boxes: Boxes) -> list[str]:
     return [f"{name}: {drawn[name]} is not {span}" for name, span in pairs if not _near(drawn[name], span)]
 
 
-@pytest.mark.parametrize("template", some(["slipway", "lantern", "patchwork"], 2))
+@pytest.mark.parametrize("template", some(["slipway", "lantern", "patchwork"], 3))
 def test_boxes_are_those_worked_out(browser: Browser, live_server, site: Site, template: str) -> None:
     sites.edit(site, "choose-template", {"template": template})
     sites.edit(site, "add-section", {"part": "sidebar", "kind": "words"})

@@ -540,6 +540,7 @@ def test_the_same_field_of_two_sections_is_two_fields(bench: Page) -> None:
     kept_words(bench, "about", "heading", "Heading of about")
 
 
+@pytest.mark.at_length
 def test_name_and_tagline_from_two_windows_are_both_kept(bench: Page) -> None:
     chapter(bench, "Logo")
     before = sites.document(saltmarsh())

@@ -5,7 +5,7 @@ from __future__ import annotations
 import pytest
 from playwright.sync_api import Page
 
-from tests.browser.hands import chapter, eventually, expect, frames, kept, steady, view
+from tests.browser.hands import before_long, chapter, eventually, expect, frames, kept, steady, until, view
 from yemba.sites import services as sites
 from yemba.sites.models import Site
 
@@ -55,19 +55,12 @@ def test_the_small_picture_is_dragged_moved_by_keys_and_stays_within(bench: Page
     mark.focus()
     for _ in range(3):
         bench.keyboard.press("ArrowLeft")
-    for _ in range(100):
-        if part("extra_x") != before:
-            break
-        bench.wait_for_timeout(100)
-    assert part("extra_x") == max(-400, before - 3)
-    for width in (240, 320, 390, 768, 1280, 2000):
+    before_long(bench, lambda: part("extra_x"), max(-400, before - 3))
+    for width in (320, 390, 768, 1280, 2000):
         bench.locator("#phone-width").fill(str(width))
         bench.locator("#phone-width").press("Enter")
         _, phone = frames(bench)
-        for _ in range(100):
-            if phone.evaluate("innerWidth") == width:
-                break
-            bench.wait_for_timeout(50)
+        until(bench, f"innerWidth === {width}", phone)
         inside = phone.evaluate(
             "(() => { const e = document.querySelector('.extra').getBoundingClientRect();"
             " const h = document.querySelector('.site-header').getBoundingClientRect();"

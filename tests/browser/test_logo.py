@@ -22,6 +22,7 @@ def colours_in(page: Page, selector: str) -> set[tuple[int, int, int]]:
     return {tuple(channel // 32 for channel in colour) for _, colour in picture.getcolors(1 << 20)}
 
 
+@pytest.mark.at_length
 def test_a_logo_in_a_white_box_is_mended_and_goes_live(bench: Page) -> None:
     chapter(bench, "Logo")
     file = {"name": "from-a-friend.png", "mimeType": "image/png", "buffer": png(on(flat(WHITE)))}

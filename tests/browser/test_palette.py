@@ -246,6 +246,7 @@ def test_where_a_colour_is_used_is_what_a_search_of_the_pages_finds(bench: Page)
         assert set(wide.evaluate(_SEEN, role)) <= ours <= set(wide.evaluate(_ASKED, role)), role
 
 
+@pytest.mark.at_length
 def test_the_chapter_by_keyboard_alone(bench: Page) -> None:
     bench.locator("#hex-code").focus()
     bench.keyboard.press("Control+A")

@@ -243,7 +243,7 @@ def test_in_two_windows(hands: Hands) -> None:
     fields = list(FIELDS)
     hands.fields = fields[::2]
     other = Hands(page, fields[1::2], random.Random(8))
-    for _ in range(ACTS // 2):
+    for _ in range(ACTS // 3):
         for one in (hands, other):
             one.page.bring_to_front()
             one.act()

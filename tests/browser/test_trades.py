@@ -48,7 +48,7 @@ def on_one_page(document: Document) -> Document:
 
 def test_no_judge_finds_anything(browser: Browser, catalogue: Catalogue, judges: None, tmp_path: Path) -> None:
     wrong: list[str] = []
-    for (template, sheet, trade), width in zip(some(samples(catalogue), 18), cycle(WIDTHS), strict=False):
+    for (template, sheet, trade), width in zip(some(samples(catalogue), 36), cycle(WIDTHS), strict=False):
         document = on_one_page(sample(template, sheet, trade))
         site = looks.Looks(browser, document, catalogue, load=hosting.rendering(document).load)
         (tmp_path / f"{trade}.html").write_bytes(site.made("index.html"))

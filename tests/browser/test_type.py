@@ -56,6 +56,7 @@ def middle(page: Page, selector: str) -> tuple[float, float]:
     return box["x"] + box["width"] / 3, box["y"] + box["height"] / 2
 
 
+@pytest.mark.at_length
 def test_a_font_of_ones_own_goes_live(bench: Page, kelp: Path, tmp_path: Path) -> None:
     chapter(bench, "Type")
     view(bench, "Fonts")

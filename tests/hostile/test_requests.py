@@ -17,6 +17,7 @@ from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import Client
 from django.urls import URLPattern, get_resolver
 
+from tests.sampling import fewer
 from yemba.core.change.command import commands
 from yemba.core.site.settings import SETTINGS
 from yemba.hosting import services as hosting
@@ -25,7 +26,7 @@ from yemba.sites import services as sites
 from yemba.sites.models import Site
 
 pytestmark = pytest.mark.django_db
-REQUESTS = int(os.environ.get("YEMBA_REQUESTS", "300"))
+REQUESTS = int(os.environ.get("YEMBA_REQUESTS", fewer(300)))
 JUNK = [
     *("", " ", "0", "-1", "²", "1e9", "9" * 400, "inf", "nan", "true", "null", "[]", "{}", "\x00", "a" * 5000),
     *(

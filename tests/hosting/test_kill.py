@@ -25,8 +25,10 @@ from typing import Any
 
 import pytest
 
+from tests.sampling import fewer
+
 ROOT = Path(__file__).parents[2]
-KILLS = int(os.environ.get("YEMBA_KILLS", "30"))
+KILLS = int(os.environ.get("YEMBA_KILLS", fewer(30)))
 EDITING, PUBLISHING, UPLOADING, PLANNED = (round(KILLS * share) for share in (0.6, 0.2, 0.1, 0.1))
 BEGIN = """
 import os, sys

@@ -16,6 +16,7 @@ from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import Client
 from PIL import Image
 
+from tests.installation import MANAGE, install
 from yemba.people.models import Person
 from yemba.sites import services as sites
 from yemba.sites.models import BrandSheet, Site
@@ -173,8 +174,9 @@ def test_all_of_them_together_take_little_memory() -> None:
     assert int(run.stdout) < MOST_MEMORY
 
 
-def test_deploy_checks_are_clean_with_the_settings_of_the_readme(tmp_path: Path) -> None:
-    root = Path(__file__).parents[2]
+def test_deploy_checks_are_clean_with_the_settings_of_the_readme(
+    tmp_path: Path, tmp_path_factory: pytest.TempPathFactory
+) -> None:
     told = {
         "YEMBA_SECRET_KEY": "k3Jw-9qLr_2vXz8YtBn5MdHs7PfGa4Ec1UoWi6VyKjQxZbTlRg",
         "YEMBA_STUDIO_HOST": "studio.example",
@@ -183,16 +185,15 @@ def test_deploy_checks_are_clean_with_the_settings_of_the_readme(tmp_path: Path)
         "PATH": "/usr/bin:/bin",
     }
 
-    def manage(*arguments: str) -> subprocess.CompletedProcess[str]:
-        command = [sys.executable, "manage.py", *arguments]
-        return subprocess.run(command, env=told, capture_output=True, text=True, check=False, cwd=root)
+    def check() -> subprocess.CompletedProcess[str]:
+        command = [*MANAGE, "check", "--deploy", "--fail-level", "WARNING"]
+        return subprocess.run(command, env=told, capture_output=True, text=True, check=False)
 
-    check = ("check", "--deploy", "--fail-level", "WARNING")
-    before = manage(*check).stderr
+    before = check().stderr
     assert "manage.py migrate" in before
     assert "manage.py collectstatic" in before
-    for step in (("migrate", "--verbosity", "0"), ("collectstatic", "--noinput", "--verbosity", "0")):
-        assert manage(*step).returncode == 0
-    run = manage(*check)
+    install(tmp_path_factory, tmp_path)
+    tmp_path.chmod(0o700)
+    run = check()
     assert run.returncode == 0, run.stderr
     assert "no issues" in run.stdout

@@ -29,6 +29,7 @@ from django.utils import translation
 
 import yemba
 from tests.demo import put
+from tests.sampling import fewer
 from yemba.catalogue import catalogue as shipped
 from yemba.core.language import own_name
 from yemba.core.trade.finding import nearest_trade
@@ -44,7 +45,7 @@ from yemba.studio.translation import CATALOGUES, read
 LANGUAGES = sorted(file.parent.parent.name for file in CATALOGUES.glob("*/LC_MESSAGES/django.po"))
 BRACKETED = "en-au"
 """A tag whose days and numbers are English, so that they can be told from what was forgotten."""
-MOST_PAGES = 70
+MOST_PAGES = fewer(90)
 ALIKE = 2
 """Pages of one sort that are opened."""
 BEGIN = ["/", "/templates/", "/sites/", "/sites/new/", "/brand-sheets/", "/sites/dubrov/proof/", "/sites/nettle/pages/"]
@@ -266,6 +267,7 @@ def _begun(client: Client, language: str) -> list[str]:
     return [plan, plan.replace("/pages/", "/looks/")]
 
 
+@pytest.mark.usefixtures("pictures_are_made_once")
 def test_nothing_that_the_studio_shows_was_forgotten(
     db: None, client: Client, settings, bracketed: str, demo_kept: Path
 ) -> None:
