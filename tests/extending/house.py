@@ -17,7 +17,7 @@ def additions() -> list[str]:
 def build(place: Path, names: list[str]) -> Path:
     """The folder to put on Python's path. Raises AssertionError where an addition would change a file."""
     program = place / "src/yemba"
-    skip = shutil.ignore_patterns("__pycache__", "fonts")
+    skip = shutil.ignore_patterns("fonts")
     shutil.copytree(
         SOURCE, program, ignore=lambda folder, names: skip(folder, names) if "studio/static" not in folder else set()
     )

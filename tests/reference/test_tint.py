@@ -21,19 +21,19 @@ FOCAL = (30, 60)
 SIDES = {"dark on light": (PAPER, BOTTLE), "light on dark": (BOTTLE, PAPER)}
 
 
-@pytest.mark.parametrize("name", PICTURES)
+@pytest.mark.parametrize("name", some(list(PICTURES), 2))
 @pytest.mark.parametrize("side", SIDES)
 def test_the_least_tint_is_that_of_trying_them_all(name: str, side: str) -> None:
     """Brute force: every hundredth from 100 % down, on the crop as CSS Images 3 makes it."""
     data = picture(name)
     tint, ink = SIDES[side]
-    for width in WIDTHS:
+    for width in some(WIDTHS, 2):
         ours = least_in_box(data, tint, (Ink(ink, 4.5),), FOCAL, (width, HEIGHT))
         assert ours == pytest.approx(by_trying(shown(data, width, FOCAL), tint, ink, 4.5), abs=0.0101), width
 
 
 @pytest.mark.tools
-@pytest.mark.parametrize("name", some(list(PICTURES), 2))
+@pytest.mark.parametrize("name", some(list(PICTURES), 3))
 def test_chromiums_pixels_read_at_that_tint_and_not_below(browser: Browser, name: str) -> None:
     """Source: a count of the pixels of Chromium's screenshot, averaged over squares of an x-height; at the whole per
     cent that is offered, and 5 % below it."""
