@@ -50,7 +50,8 @@ def page(browser: Browser, request: pytest.FixtureRequest) -> Iterator[Page]:
     opened.on("console", lambda m: wrong.append(m.text) if "Content Security Policy" in m.text else None)
     opened.on("response", lambda r: wrong.append(r.url) if r.status == 404 and _MUST_BE.search(r.url) else None)
     yield opened
-    context.close()
+    for every in browser.contexts:  # what a test that failed left open would keep the next one waiting
+        every.close()
     _wait_for_answers()
     if request.node.get_closest_marker("pastes"):
         wrong = [one for one in wrong if not one.startswith(_BY_THE_BROWSER)]

@@ -92,33 +92,32 @@ def test_two_windows_on_one_site_merge_and_choose(
     page: Page, browser: Browser, port: str, monkeypatch: pytest.MonkeyPatch
 ) -> None:
     monkeypatch.setattr(presence, "EVERY", 1)
+    monkeypatch.setattr(presence, "_GONE", timedelta(seconds=5))
     page.goto(f"http://localhost:{port}/sites/saltmarsh/footer/")
-    context = browser.new_context(storage_state=page.context.storage_state(), viewport={"width": 1280, "height": 800})
-    other = context.new_page()
-    other.goto(f"http://localhost:{port}/sites/saltmarsh/footer/")
-    expect(page.locator("#present")).to_contain_text("You, in another window, at Footer")
+    with browser.new_context(storage_state=page.context.storage_state(), viewport=page.viewport_size) as context:
+        other = context.new_page()
+        other.goto(f"http://localhost:{port}/sites/saltmarsh/footer/")
+        expect(page.locator("#present")).to_contain_text("You, in another window, at Footer")
 
-    page.get_by_label("Copyright line", exact=True).fill("© Ines")
-    other.get_by_label("Words in the footer", exact=True).fill("Ring twice.")
-    other.get_by_label("Words in the footer", exact=True).press("Enter")
-    kept(other, "Ring twice.")
-    page.get_by_label("Copyright line", exact=True).press("Enter")
-    kept(page, "© Ines")
-    parts = sites.document(bindery()).parts
-    assert (parts["footer.words"], parts["footer.copyright"]) == ("Ring twice.", "© Ines")
+        page.get_by_label("Copyright line", exact=True).fill("© Ines")
+        other.get_by_label("Words in the footer", exact=True).fill("Ring twice.")
+        other.get_by_label("Words in the footer", exact=True).press("Enter")
+        kept(other, "Ring twice.")
+        page.get_by_label("Copyright line", exact=True).press("Enter")
+        kept(page, "© Ines")
+        parts = sites.document(bindery()).parts
+        assert (parts["footer.words"], parts["footer.copyright"]) == ("Ring twice.", "© Ines")
 
-    other.get_by_label("Copyright line", exact=True).fill("© Varela")
-    other.get_by_label("Copyright line", exact=True).press("Enter")
-    fault = other.locator("[id='set-footer.copyright'] .fault")
-    expect(fault).to_contain_text("There now stands “© Ines”; yours is “© Varela”")
-    other.get_by_role("button", name="Put “© Varela”").click()
-    kept(other, "© Varela")
-    assert sites.document(bindery()).parts["footer.copyright"] == "© Varela"
-    page.locator("#desk h1").click()
-    eventually(page, "document.querySelector('.copyright').textContent === '© Varela'")
-    other.goto("about:blank")
-    expect(page.locator("#present"), "who leaves says so").to_be_empty()
-    context.close()
+        other.get_by_label("Copyright line", exact=True).fill("© Varela")
+        other.get_by_label("Copyright line", exact=True).press("Enter")
+        fault = other.locator("[id='set-footer.copyright'] .fault")
+        expect(fault).to_contain_text("There now stands “© Ines”; yours is “© Varela”")
+        other.get_by_role("button", name="Put “© Varela”").click()
+        kept(other, "© Varela")
+        assert sites.document(bindery()).parts["footer.copyright"] == "© Varela"
+        page.locator("#desk h1").click()
+        eventually(page, "document.querySelector('.copyright').textContent === '© Varela'")
+    expect(page.locator("#present")).to_be_empty()
 
 
 def test_pictures_are_dropped_pasted_and_focused_by_keys(page: Page, port: str) -> None:

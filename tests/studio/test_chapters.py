@@ -51,6 +51,7 @@ def test_nothing_but_pages_is_the_owners_before_anything_was_set(unset: Document
         ("palette", {"sheet": {"palette": [{"id": "c1", "name": "Oxide", "hex": "#8c3b2a"}]}}),
         ("type", {"sheet": {"type.base": 19}}),
         ("logo", {"tagline": "Books mended"}),
+        ("", {"site": {"site.trade": "baker", "site.language": "de"}}),
         ("header", {"navigation": {"hidden": ["home"]}}),
         ("header", {"parts": {"header.arrangement": "side"}}),
         ("frame", {"shared": {"sidebar": {}}}),

@@ -13,6 +13,7 @@ from yemba.core.message import Message, Plural, labels
 from yemba.core.part.part import BEFORE, parts
 from yemba.core.site.document import Navigation
 from yemba.core.site.resolve import Look
+from yemba.core.site.setting import SITE
 from yemba.core.site.settings import SETTINGS
 from yemba.studio.controls import chapter_of
 
@@ -60,10 +61,14 @@ def _state(slug: str, look: Look, waiting: Sequence[Change]) -> tuple[str, str]:
         )
     if slug == "pages" and (reason := _unfinished(look)):
         return "look", reason
-    mine = _content_set(slug, look) or any(
-        chapter_of(setting.subject) == slug and look.resolve(key).set_by_owner for key, setting in SETTINGS.items()
-    )
+    mine = _content_set(slug, look) or any(look.resolve(key).set_by_owner for key in _of_templates(slug))
     return ("yours", Message("set by you")) if mine else ("template", Message("as the template has it"))
+
+
+@cache
+def _of_templates(slug: str) -> list[str]:
+    """The settings of a chapter that a template gives too; trade, language and their like are the site's alone."""
+    return [key for key, one in SETTINGS.items() if chapter_of(one.subject) == slug and one.home != SITE]
 
 
 def _content_set(slug: str, look: Look) -> bool:

@@ -6,7 +6,7 @@ from collections.abc import Iterator
 
 from yemba.core.check.finding import Cure, Finding, Inspected
 from yemba.core.colour.contrast import EDGE, LARGE, TEXT, nearest, ratio
-from yemba.core.colour.grounds import ROLE_NAMES, Asked, Ground, failures
+from yemba.core.colour.grounds import ROLE_NAMES, Ground, Requirement, failures
 from yemba.core.colour.srgb import Colour
 from yemba.core.message import Message
 from yemba.core.part.part import parts
@@ -91,27 +91,26 @@ def _one_off(look: Look, one: OneOff) -> Iterator[Finding]:
 
 def _unreadable(look: Look, slug: str, ground: Ground) -> Iterator[Finding]:
     """What on a ground falls short of what it must reach, each with the nearest colour that reaches it."""
-    for asked, got in failures(ground):
-        what, against = ROLE_NAMES[asked.role], ROLE_NAMES[asked.against]
+    for requirement, got in failures(ground):
+        what, against = ROLE_NAMES[requirement.role], ROLE_NAMES[requirement.against]
         sentence = Message(
             "On {ground_names}, {what} on {against} has {got:.2f} : 1; {ratio:g} : 1 is needed.",
             ground_names=look.ground_names[slug],
             what=what,
             against=against,
             got=got,
-            ratio=asked.ratio,
+            ratio=requirement.ratio,
         )
-        yield Finding(sentence, OfRole(slug, asked.role), cure=_nearest(slug, ground, asked))
+        yield Finding(sentence, OfRole(slug, requirement.role), cure=_nearest(slug, ground, requirement))
 
 
-def _nearest(slug: str, ground: Ground, asked: Asked) -> Cure | None:
+def _nearest(slug: str, ground: Ground, requirement: Requirement) -> Cure | None:
     try:
-        passing = nearest(_role(ground, asked.role), _role(ground, asked.against), asked.ratio)
+        passing = nearest(_role(ground, requirement.role), _role(ground, requirement.against), requirement.ratio)
     except ValueError:
         return None
-    return Cure(
-        Message("Use {hex}", hex=passing.hex), "set-role", {"ground": slug, "role": asked.role, "value": passing.hex}
-    )
+    arguments = {"ground": slug, "role": requirement.role, "value": passing.hex}
+    return Cure(Message("Use {hex}", hex=passing.hex), "set-role", arguments)
 
 
 def _role(ground: Ground, role: str) -> Colour:

@@ -27,9 +27,9 @@ def ratio(first: Colour, second: Colour) -> float:
     return (high + 0.05) / (low + 0.05)
 
 
-def passes(colour: Colour, grounds: tuple[Colour, ...], asked: float) -> bool:
-    """Whether `colour` has the asked ratio against every one of `grounds`."""
-    return all(ratio(colour, ground) >= asked for ground in grounds)
+def passes(colour: Colour, grounds: tuple[Colour, ...], required: float) -> bool:
+    """Whether `colour` has the required ratio against every one of `grounds`."""
+    return all(ratio(colour, ground) >= required for ground in grounds)
 
 
 def reads_in_white(ground: Colour) -> bool:
@@ -45,32 +45,32 @@ def carries(colour: Colour, ground: Colour) -> str:
     return Message("large text and edges") if got >= LARGE else Message("shapes only")
 
 
-def nearest(wanted: Colour, ground: Colour, asked: float) -> Colour:
-    """The colour least different from `wanted`, of its hue, with ratio `asked` on `ground`.
+def nearest(wanted: Colour, ground: Colour, required: float) -> Colour:
+    """The colour least different from `wanted`, of its hue, with ratio `required` on `ground`.
 
     It is `wanted` itself where that passes. Lightness moves towards black and towards white,
     chroma follows the gamut; the smaller move wins. Against any colour black or white has
-    at least 4.58, so for `asked` up to that there always is an answer.
+    at least 4.58, so for `required` up to that there always is an answer.
 
     Raises ValueError where no colour can have the ratio asked for.
     """
-    if ratio(wanted, ground) >= asked:
+    if ratio(wanted, ground) >= required:
         return wanted
     start = to_oklch(wanted)
-    answers = [_towards(start, end, ground, asked) for end in (BLACK, WHITE) if ratio(end, ground) >= asked]
+    answers = [_towards(start, end, ground, required) for end in (BLACK, WHITE) if ratio(end, ground) >= required]
     if not answers:
-        raise ValueError(f"no colour has a ratio of {asked} on {ground.hex}")
+        raise ValueError(f"no colour has a ratio of {required} on {ground.hex}")
     return min(answers, key=lambda answer: difference(answer, wanted))
 
 
-def _towards(start: Oklch, end: Colour, ground: Colour, asked: float) -> Colour:
+def _towards(start: Oklch, end: Colour, ground: Colour, required: float) -> Colour:
     """The first colour that passes on the way from `start` in lightness to black or white."""
     near, far = start.lightness, float(end == WHITE)
     passing = end
     for _ in range(_LIGHTNESS_STEPS):
         middle = (near + far) / 2
         tried = to_colour(start._replace(lightness=middle))
-        if ratio(tried, ground) >= asked:
+        if ratio(tried, ground) >= required:
             far, passing = middle, tried
         else:
             near = middle

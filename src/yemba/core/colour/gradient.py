@@ -98,9 +98,9 @@ def reads(colours: Sequence[Colour], tint: Colour, inks: Sequence[tuple[Colour, 
     """Whether all inks read on all colours, on the same side as on the tint: dark on light or light on dark."""
     under = [luminance(colour) + 0.05 for colour in colours]
     least, most = min(under), max(under)
-    for ink, asked in inks:
+    for ink, required in inks:
         own = luminance(ink) + 0.05
         contrast = least / own if luminance(tint) >= luminance(ink) else own / most
-        if contrast < asked:
+        if contrast < required:
             return False
     return True

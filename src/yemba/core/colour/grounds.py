@@ -51,7 +51,7 @@ class Ground(NamedTuple):
     link_underlined: bool
 
 
-class Asked(NamedTuple):
+class Requirement(NamedTuple):
     """What a role must reach: `ratio` against the role named `against`."""
 
     role: str
@@ -60,9 +60,9 @@ class Asked(NamedTuple):
 
 
 REQUIREMENTS = (
-    *(Asked(role, "fill", TEXT) for role in ("heading", "text", "quiet", "link", "link_hover", "visited")),
-    *(Asked("button_text", against, TEXT) for against in ("button", "button_hover", "button_pressed")),
-    *(Asked(role, "fill", EDGE) for role in ("button_edge", "field", "focus")),
+    *(Requirement(role, "fill", TEXT) for role in ("heading", "text", "quiet", "link", "link_hover", "visited")),
+    *(Requirement("button_text", against, TEXT) for against in ("button", "button_hover", "button_pressed")),
+    *(Requirement(role, "fill", EDGE) for role in ("button_edge", "field", "focus")),
 )
 ROLE_NAMES = labels(
     {
@@ -118,12 +118,12 @@ def work_out(
     }
 
 
-def failures(ground: Ground) -> list[tuple[Asked, float]]:
+def failures(ground: Ground) -> list[tuple[Requirement, float]]:
     """The requirements this ground misses, each with the ratio it has."""
     return [
-        (asked, got)
-        for asked in REQUIREMENTS
-        if (got := ratio(getattr(ground, asked.role), getattr(ground, asked.against))) < asked.ratio
+        (requirement, got)
+        for requirement in REQUIREMENTS
+        if (got := ratio(getattr(ground, requirement.role), getattr(ground, requirement.against))) < requirement.ratio
     ]
 
 
@@ -263,13 +263,13 @@ def _states(rest: Oklch, button: Colour, text: Colour) -> list[Colour]:
     """Under the pointer and pressed: two more fills that the button's text still reads on; where a text set by hand
     reads on none, two that are seen."""
     away = 1 if ratio(text, BLACK) < ratio(text, WHITE) else -1  # a move that gains contrast
-    for asked in (TEXT, EDGE, 1.0):
+    for required in (TEXT, EDGE, 1.0):
         states: list[Colour] = []
         for step in range(1, 40):
             for sign in (away, -away):
                 tried = to_colour(rest._replace(lightness=rest.lightness + sign * 0.035 * step))
                 seen = all(difference(tried, other) >= _VISIBLE for other in (button, *states))
-                if seen and ratio(text, tried) >= asked:
+                if seen and ratio(text, tried) >= required:
                     states.append(tried)
                     if len(states) == 2:
                         return states

@@ -35,7 +35,7 @@ _Numbers = NDArray[np.float64]
 class Line(NamedTuple):
     """Where colours begin to read on a ground: (lightness, chroma) from chroma 0 up."""
 
-    asked: float
+    required: float
     points: list[tuple[float, float]]
 
 
@@ -72,8 +72,8 @@ def _light(lightness: _Numbers, chroma: _Numbers, hue: int) -> _Numbers:
 
 
 @lru_cache(maxsize=64)
-def line(hue: float, ground: Colour, asked: float) -> Line:
-    """The border between colours that have the ratio `asked` on `ground` and those that have not.
+def line(hue: float, ground: Colour, required: float) -> Line:
+    """The border between colours that have the ratio `required` on `ground` and those that have not.
 
     It runs on the side of the ground on which there is more room; empty where no colour passes.
     """
@@ -82,13 +82,13 @@ def line(hue: float, ground: Colour, asked: float) -> Line:
     for row in range(HEIGHT):
         chroma = MOST_CHROMA * row / (HEIGHT - 1)
         passing, failing = end, 1 - end
-        if ratio(to_colour(Oklch(passing, 0, hue)), ground) < asked:
-            return Line(asked, [])
+        if ratio(to_colour(Oklch(passing, 0, hue)), ground) < required:
+            return Line(required, [])
         for _ in range(9):
             middle = (passing + failing) / 2
-            if ratio(to_colour(Oklch(middle, chroma, hue)), ground) >= asked:
+            if ratio(to_colour(Oklch(middle, chroma, hue)), ground) >= required:
                 passing = middle
             else:
                 failing = middle
         points.append((passing, chroma))
-    return Line(asked, points)
+    return Line(required, points)

@@ -30,7 +30,7 @@ class Ink(NamedTuple):
     """A colour that stands on the picture, and the ratio it must have there."""
 
     colour: Colour
-    asked: float
+    required: float
 
 
 @lru_cache(maxsize=256)
@@ -96,8 +96,8 @@ def _reads(laid: Eight, tint: Colour, ink: Ink) -> NDArray[np.bool_]:
     """Whether the ink has its ratio, on the same side as on the tint: dark on light or light on dark."""
     own, under = luminance(ink.colour) + 0.05, _luminance(laid) + 0.05
     if luminance(tint) >= luminance(ink.colour):
-        return under / own >= ink.asked
-    return own / under >= ink.asked
+        return under / own >= ink.required
+    return own / under >= ink.required
 
 
 _LIGHT = np.array(LINEAR)

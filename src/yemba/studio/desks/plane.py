@@ -24,10 +24,10 @@ def at_hue(hue: int, ground: Colour) -> Context:
     out = BytesIO()
     Image.frombytes("RGB", (WIDTH, HEIGHT), plane(hue)).save(out, "PNG")
     paths = {}
-    for asked in (TEXT, EDGE):
-        points = line(hue, ground, asked).points
+    for required in (TEXT, EDGE):
+        points = line(hue, ground, required).points
         steps = " L".join(f"{x * WIDTH:.1f} {HEIGHT * (1 - y / MOST_CHROMA):.1f}" for x, y in points)
-        paths[f"{asked:g}"] = f"M{steps}" if points else ""
+        paths[f"{required:g}"] = f"M{steps}" if points else ""
     edge = " L".join(f"{x * WIDTH:.1f} {HEIGHT * (1 - y / MOST_CHROMA):.2f}" for x, y in reversed(gamut(hue)))
     outside = f"M0-4H{WIDTH}V{HEIGHT}L{edge}Z"  # over the margin above the picture too
     image = "data:image/png;base64," + base64.b64encode(out.getvalue()).decode()

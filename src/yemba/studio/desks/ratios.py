@@ -9,7 +9,7 @@ from pydantic import ValidationError
 from yemba.core.change.operation import apply
 from yemba.core.check.contrast import grounds_in_use
 from yemba.core.colour.contrast import ratio
-from yemba.core.colour.grounds import REQUIREMENTS, ROLE_NAMES, Asked, Ground
+from yemba.core.colour.grounds import REQUIREMENTS, ROLE_NAMES, Ground, Requirement
 from yemba.core.message import Message
 from yemba.core.site.resolve import Look
 from yemba.studio.waiting import Waiting
@@ -18,12 +18,12 @@ _MOST = 3
 
 
 class Ratio(NamedTuple):
-    """One pair that is read, before and after; `fails` where it has less than `asked` afterwards."""
+    """One pair that is read, before and after; `fails` where it has less than `required` afterwards."""
 
     what: str
     before: float
     after: float
-    asked: float
+    required: float
     fails: bool
 
 
@@ -37,25 +37,25 @@ def ratios(before: Look | None, entry: Waiting) -> list[Ratio]:
     except ValidationError:
         return []
     in_both = [slug for slug in grounds_in_use(after) if slug in before.grounds and slug in after.grounds]
-    pairs = [_pair(before, after, slug, asked) for slug in in_both for asked in REQUIREMENTS]
+    pairs = [_pair(before, after, slug, requirement) for slug in in_both for requirement in REQUIREMENTS]
     altered = [pair for pair in pairs if pair.before != pair.after]
-    return sorted(altered, key=lambda pair: (pair.after / pair.asked, pair.what))[:_MOST]
+    return sorted(altered, key=lambda pair: (pair.after / pair.required, pair.what))[:_MOST]
 
 
-def _pair(before: Look, after: Look, slug: str, asked: Asked) -> Ratio:
-    was, now = (_ratio(look.grounds[slug], asked) for look in (before, after))
-    against = _against(asked.against, after.ground_names[slug])
+def _pair(before: Look, after: Look, slug: str, requirement: Requirement) -> Ratio:
+    was, now = (_ratio(look.grounds[slug], requirement) for look in (before, after))
+    against = _against(requirement.against, after.ground_names[slug])
     return Ratio(
-        Message("{role_names} on {against}", role_names=ROLE_NAMES[asked.role].capitalize(), against=against),
+        Message("{role_names} on {against}", role_names=ROLE_NAMES[requirement.role].capitalize(), against=against),
         was,
         now,
-        asked.ratio,
-        now < asked.ratio,
+        requirement.ratio,
+        now < requirement.ratio,
     )
 
 
-def _ratio(ground: Ground, asked: Asked) -> float:
-    return ratio(getattr(ground, asked.role), getattr(ground, asked.against))
+def _ratio(ground: Ground, requirement: Requirement) -> float:
+    return ratio(getattr(ground, requirement.role), getattr(ground, requirement.against))
 
 
 def _against(role: str, ground: str) -> str:

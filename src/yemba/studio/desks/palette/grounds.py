@@ -6,7 +6,7 @@ from collections.abc import Mapping
 from functools import cache
 
 from yemba.core.colour.contrast import nearest, ratio
-from yemba.core.colour.grounds import REQUIREMENTS, ROLE_NAMES, Asked, Ground
+from yemba.core.colour.grounds import REQUIREMENTS, ROLE_NAMES, Ground, Requirement
 from yemba.core.colour.srgb import Read
 from yemba.core.message import Message
 from yemba.core.site.resolve import Look
@@ -71,14 +71,15 @@ def _whole(look: Look, slug: str, own: Mapping[str, dict[str, str]], used: Used,
 
 
 @cache
-def _asked() -> dict[str, list[Asked]]:
-    """What is asked of each role, and of what stands on it."""
-    return {role: [asked for asked in REQUIREMENTS if role in (asked.role, asked.against)] for role in ROLE_NAMES}
+def _requirements() -> dict[str, list[Requirement]]:
+    """What is required of each role, and of what stands on it."""
+    return {role: [one for one in REQUIREMENTS if role in (one.role, one.against)] for role in ROLE_NAMES}
 
 
-def _worst(ground: Ground, role: str) -> tuple[float, Asked] | None:
+def _worst(ground: Ground, role: str) -> tuple[float, Requirement] | None:
     """The requirement a role is furthest from, or nearest to, with the ratio it has."""
-    got = [(ratio(getattr(ground, a.role), getattr(ground, a.against)), a) for a in _asked()[role] if role != "fill"]
+    required = _requirements()[role] if role != "fill" else []
+    got = [(ratio(getattr(ground, one.role), getattr(ground, one.against)), one) for one in required]
     return min(got, key=lambda pair: pair[0] / pair[1].ratio) if got else None
 
 
@@ -101,7 +102,7 @@ def _roles(look: Look, slug: str) -> list[Context]:
                 if look.brand_name(colour)
                 else Message("worked out"),
                 "ratio": worst[0] if worst else None,
-                "asked": worst[1].ratio if worst else None,
+                "required": worst[1].ratio if worst else None,
                 "fails": bool(worst and worst[0] < worst[1].ratio),
             }
         )
@@ -140,24 +141,25 @@ def _role(look: Look, slug: str, role: str, used: Used) -> Context:
 
 def _plane_against(slug: str, role: str) -> str:
     """What a role's plane shows it on: the first that it must be read on, which for most is the ground."""
-    against = next((asked.against for asked in REQUIREMENTS if asked.role == role), "fill")
+    against = next((requirement.against for requirement in REQUIREMENTS if requirement.role == role), "fill")
     return slug if against == "fill" else f"{slug}.{against}"
 
 
-def _against(asked: Asked, role: str) -> str:
-    return ROLE_NAMES[asked.against if asked.role == role else asked.role]
+def _against(requirement: Requirement, role: str) -> str:
+    return ROLE_NAMES[requirement.against if requirement.role == role else requirement.role]
 
 
-def _miss(ground: Ground, role: str, worst: tuple[float, Asked]) -> Context:
-    """What is asked, and the nearest colour that has it, None where there is none."""
-    got, asked = worst
-    other = asked.against if asked.role == role else asked.role
+def _miss(ground: Ground, role: str, worst: tuple[float, Requirement]) -> Context:
+    """What is required, and the nearest colour that has it, None where there is none."""
+    got, requirement = worst
+    other = requirement.against if requirement.role == role else requirement.role
     try:
-        passing = nearest(getattr(ground, role), getattr(ground, other), asked.ratio)
+        passing = nearest(getattr(ground, role), getattr(ground, other), requirement.ratio)
     except ValueError:
         passing = None
     reached = ratio(passing, getattr(ground, other)) if passing else 0
-    return {"got": got, "asked": asked.ratio, "against": ROLE_NAMES[other], "nearest": passing, "reached": reached}
+    miss = {"got": got, "required": requirement.ratio, "against": ROLE_NAMES[other]}
+    return miss | {"nearest": passing, "reached": reached}
 
 
 def _came(look: Look, section: str) -> Context | None:

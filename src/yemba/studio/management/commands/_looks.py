@@ -320,8 +320,8 @@ def of_contrast(page: Any) -> list[str]:
     return wrong
 
 
-def _reading(behind: Image.Image, ink: str, asked: float) -> float:
-    """The share of squares on which a colour has the contrast that is asked."""
+def _reading(behind: Image.Image, ink: str, required: float) -> float:
+    """The share of squares on which a colour has the contrast that is required."""
     columns = max(1, round(behind.width / _CELL))
     rows = max(1, round(behind.height / _CELL))
     cells = behind.resize((columns, rows), Image.Resampling.BOX)
@@ -329,7 +329,7 @@ def _reading(behind: Image.Image, ink: str, asked: float) -> float:
     channels = ink.removeprefix("rgb(").removesuffix(")").split(",")
     text = _luminance(np.array([[float(channel) for channel in channels]])) + 0.05
     contrast = np.maximum(text, under) / np.minimum(text, under)
-    return float(np.mean(contrast >= asked))
+    return float(np.mean(contrast >= required))
 
 
 def _luminance(colours: np.ndarray) -> np.ndarray:
