@@ -74,9 +74,10 @@ def _measured(plain: Mapping[str, Any]) -> Measured:
     targets = plain["targets"]
     if not isinstance(targets, list):
         raise TypeError("targets is no list")
-    width, content = int(str(plain["width"])), int(str(plain["content"]))
+    width = int(str(plain["width"]))
+    content = int(str(plain["content"]))
     heights = [Height(str(place), float(whole), float(empty)) for place, whole, empty in plain.get("heights", [])]
-    return Measured(width, content, str(plain["widest"]), [_target(one) for one in targets], heights)
+    return Measured(width, content, str(plain["widest"]), list(map(_target, targets)), heights)
 
 
 def _target(plain: list[Any]) -> Target:

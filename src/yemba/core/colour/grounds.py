@@ -58,6 +58,10 @@ class Requirement(NamedTuple):
     against: str
     ratio: float
 
+    def on(self, ground: Ground) -> float:
+        """The ratio that a ground has there."""
+        return ratio(getattr(ground, self.role), getattr(ground, self.against))
+
 
 REQUIREMENTS = (
     *(Requirement(role, "fill", TEXT) for role in ("heading", "text", "quiet", "link", "link_hover", "visited")),
@@ -120,11 +124,7 @@ def work_out(
 
 def failures(ground: Ground) -> list[tuple[Requirement, float]]:
     """The requirements this ground misses, each with the ratio it has."""
-    return [
-        (requirement, got)
-        for requirement in REQUIREMENTS
-        if (got := ratio(getattr(ground, requirement.role), getattr(ground, requirement.against))) < requirement.ratio
-    ]
+    return [(requirement, got) for requirement in REQUIREMENTS if (got := requirement.on(ground)) < requirement.ratio]
 
 
 def gave_way(lead: Colour, ground: Ground) -> list[str]:

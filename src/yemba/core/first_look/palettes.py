@@ -38,10 +38,11 @@ def palette(colours: Sequence[Colour], voice: Voice) -> tuple[tuple[str, Colour]
 
 def _close(lead: Colour, colours: Sequence[Colour]) -> list[Colour]:
     """The owner's colours as they are."""
-    partners = [one for one in colours if one != lead and not _is_paper(one) and not _is_ink(one)][:2]
+    others = [one for one in colours if one != lead]
+    partners = [one for one in others if not _is_paper(one) and not _is_ink(one)]
     paper = next(filter(_is_paper, colours), neutral(lead, 0.965))
-    ink = next(filter(_is_ink, [one for one in colours if one != lead]), neutral(lead, 0.24))
-    return [lead, *partners, paper, ink]
+    ink = next(filter(_is_ink, others), neutral(lead, 0.24))
+    return [lead, *partners[:2], paper, ink]
 
 
 def _quiet(lead: Colour, _: Sequence[Colour]) -> list[Colour]:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections import Counter
 from collections.abc import Iterable, Iterator, Mapping, Sequence
 from functools import partial
 from itertools import pairwise
@@ -382,10 +383,11 @@ def folded_height(header: Header, window: float) -> float:
 
 def _rows_height(arrangement: Arrangement, pieces: Mapping[str, float]) -> float:
     """In px; a piece that stands in several rows stands beside them all."""
-    named = [piece for row in arrangement.rows for piece in row]
-    beside = {piece for piece in named if named.count(piece) > 1}
-    rows = sum(max((pieces[piece] for piece in row if piece not in beside), default=0) for row in arrangement.rows)
-    return max([rows, *(pieces[piece] for piece in beside)])
+    times = Counter(piece for row in arrangement.rows for piece in row)
+    beside = [pieces[piece] for piece, count in times.items() if count > 1]
+    rows = [[pieces[piece] for piece in row if times[piece] == 1] for row in arrangement.rows]
+    stacked = sum(max(row, default=0) for row in rows)
+    return max([stacked, *beside])
 
 
 def line(widths: Sequence[float], gap: float) -> float:

@@ -72,14 +72,18 @@ def roles_in(svg: str) -> set[str]:
 
 def search(drawings: Iterable[Drawing], words: str, tags: Collection[str] = ()) -> list[Drawing]:
     """Those that all the words are in, by name, alt text or tag; those with one of `tags` first."""
-    typed = [word.lower() for word in _WORD.findall(words)]
-    matching = [drawing for drawing in drawings if all(_has(drawing, word) for word in typed)]
+    stems = [_stem(word) for word in _WORD.findall(words.lower())]
+    matching = [drawing for drawing in drawings if _has(drawing, stems)]
     wanted = set(tags)
     return sorted(matching, key=lambda drawing: len(wanted.intersection(drawing.tags)), reverse=True)
 
 
-def _has(drawing: Drawing, word: str) -> bool:
-    text = f"{drawing.name} {drawing.alt} {' '.join(drawing.tags)}"
+def _stem(word: str) -> str:
     is_plural = word.endswith("s") and len(word) > 3
-    stem = word[:-1] if is_plural else word
-    return any(known.startswith(stem) for known in _WORD.findall(text.lower()))
+    return word[:-1] if is_plural else word
+
+
+def _has(drawing: Drawing, stems: Iterable[str]) -> bool:
+    text = f"{drawing.name} {drawing.alt} {' '.join(drawing.tags)}"
+    words = _WORD.findall(text.lower())
+    return all(any(word.startswith(stem) for word in words) for stem in stems)

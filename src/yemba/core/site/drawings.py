@@ -10,7 +10,8 @@ from yemba.core.picture.collection import Drawing, in_own_colours
 
 def of_drawing(drawing: Drawing) -> dict[str, Any]:
     """A picture's JSON values."""
-    (x, y), size = drawing.focal, {"width": drawing.width, "height": drawing.height}
-    plain = {"file": sha256(in_own_colours(drawing)).hexdigest(), "format": "svg", **size}
+    digest = sha256(in_own_colours(drawing)).hexdigest()
+    plain = {"file": digest, "format": "svg", "width": drawing.width, "height": drawing.height}
     plain |= {"name": drawing.name, "alt": drawing.alt, "collection": drawing.slug}
-    return plain | ({"focal_x": x} if x != 50 else {}) | ({"focal_y": y} if y != 50 else {})
+    focal = dict(zip(("focal_x", "focal_y"), drawing.focal, strict=True))
+    return plain | {side: share for side, share in focal.items() if share != 50}

@@ -6,7 +6,7 @@ Text is shaped by HarfBuzz, as browsers do, so that kerning and ligatures count.
 from __future__ import annotations
 
 import itertools
-from collections.abc import Collection
+from collections.abc import Collection, Sequence
 from functools import cached_property
 from io import BytesIO
 from threading import RLock
@@ -120,6 +120,15 @@ def _crossings(contours: list[list[Point]], axis: int, at: float) -> list[float]
     return sorted(crossings)
 
 
+def _middle(side: Sequence[float]) -> float:
+    return (min(side) + max(side)) / 2
+
+
+def _thickness(crossings: Sequence[float]) -> int:
+    """Of the first stroke that is crossed; 0 where none is."""
+    return round(crossings[1] - crossings[0]) if len(crossings) > 1 else 0
+
+
 class Face:
     """One font file, read once. Several threads may ask it at a time."""
 
@@ -195,13 +204,12 @@ class Face:
         """How thick the o is drawn, by where rays through its middle cross its outline."""
         pen = RecordingPen()
         self._drawn.draw_glyph_with_pen(self._glyph("o"), pen)
-        points = [_flat(contour) for contour in _contours(pen.value)]
-        every = [point for contour in points for point in contour]
-        if not every:
+        contours = [_flat(contour) for contour in _contours(pen.value)]
+        points = [point for contour in contours for point in contour]
+        if not points:
             return {"thick": 0, "thin": 0}
-        middle = [(min(p[n] for p in every) + max(p[n] for p in every)) / 2 for n in (0, 1)]
-        across, down = _crossings(points, 1, middle[1]), _crossings(points, 0, middle[0])
-        return {name: round(at[1] - at[0]) if len(at) > 1 else 0 for name, at in (("thick", across), ("thin", down))}
+        x, y = (_middle(side) for side in zip(*points, strict=True))
+        return {"thick": _thickness(_crossings(contours, 1, y)), "thin": _thickness(_crossings(contours, 0, x))}
 
     def average(self, weight: int) -> float:
         """The average advance per em in running text at a weight."""

@@ -97,11 +97,13 @@ class RolesByHand(Entries):
         return _in_order([self._role(entry, key) for entry in _mappings(typed)])
 
     def _role(self, entry: Mapping[str, Any], key: str) -> Entry:
-        ground, _, role = str(entry.get("id")).partition(".")
-        known = ground in GROUND_NAMES or _GROUND_ID.fullmatch(ground)
-        if role not in ROLE_NAMES or not known:
-            raise Fault("no-such-role", Message("“{value}” is no role of a ground.", value=entry.get("id")), key)
-        return {"id": f"{ground}.{role}", "value": read_colour_code(entry.get("value"), "value")}
+        name = str(entry.get("id"))
+        ground, _, role = name.partition(".")
+        is_ground = ground in GROUND_NAMES or _GROUND_ID.fullmatch(ground)
+        if role not in ROLE_NAMES or not is_ground:
+            raise Fault("no-such-role", Message("“{value}” is no role of a ground.", value=name), key)
+        code = read_colour_code(entry.get("value"), "value")
+        return {"id": name, "value": code}
 
 
 def _mappings(typed: Any) -> list[Mapping[str, Any]]:

@@ -14,12 +14,15 @@ _SEA, _FOG = "#4d6a6a", "#b9c4bd"
 def _tide(width: int, top: int, lines: int, ink: str, seed: int) -> str:
     """Low waves, each a little further apart than the one behind it."""
     chance = random.Random(seed)  # noqa: S311 - a drawing, not a secret
-    drawn = []
+    waves = []
     for line in range(lines):
-        y, swing, shift = top + line * (16 + line * 5), 5 + line * 2.2, chance.random() * 2 * pi
-        points = " ".join(f"{x},{y + swing * sin(x / (150 + 18 * line) + shift):.1f}" for x in range(0, width + 20, 20))
-        drawn.append(f'<polyline points="{points}" fill="none" stroke="{ink}" stroke-width="2.4" opacity=".5"/>')
-    return "".join(drawn)
+        y = top + line * (16 + line * 5)
+        swing, length = 5 + line * 2.2, 150 + 18 * line
+        shift = chance.random() * 2 * pi
+        heights = ((x, y + swing * sin(x / length + shift)) for x in range(0, width + 20, 20))
+        points = " ".join(f"{x},{height:.1f}" for x, height in heights)
+        waves.append(f'<polyline points="{points}" fill="none" stroke="{ink}" stroke-width="2.4" opacity=".5"/>')
+    return "".join(waves)
 
 
 def _spine(x: int, foot: int, width: int, height: int, fill: str, bands: str) -> str:

@@ -24,8 +24,9 @@ def _belongs(key: str, chapter: str, look: Look, context: Mapping[str, Any]) -> 
     if SETTINGS[key].kind.by_id or key.partition(".")[0] in LEVELS or not offered(look, key):
         return False
     decides = control(OfSetting(key), look)
-    here = decides.chapter == chapter and decides.query.get("show", "") in ("", context.get("show", ""))
-    return here and decides.id == key
+    view = decides.query.get("show", "")
+    in_view = view in ("", context.get("show", ""))
+    return decides.chapter == chapter and in_view and decides.id == key
 
 
 def _keys(context: Any) -> Iterator[str]:

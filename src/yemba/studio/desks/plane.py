@@ -21,18 +21,29 @@ from yemba.studio.desks.setting import Context
 
 def at_hue(hue: int, ground: Colour) -> Context:
     """The plane as a picture; the readable lines, and what no screen shows, as SVG paths in its cells."""
+    readable = {name: _path(line(hue, ground, required).points) for name, required in _LINES.items()}
+    edge = _cells(gamut(hue)[::-1])
+    outside = f"M0-4H{WIDTH}V{HEIGHT}L{edge}Z"  # over the margin above the picture too
+    return {"image": _picture(hue), **readable, "outside": outside, "width": WIDTH, "height": HEIGHT, "hue": hue}
+
+
+_LINES = {"text": TEXT, "edge": EDGE}
+
+
+def _picture(hue: int) -> str:
+    """The plane's colours as a data address of a PNG."""
     out = BytesIO()
     Image.frombytes("RGB", (WIDTH, HEIGHT), plane(hue)).save(out, "PNG")
-    paths = {}
-    for required in (TEXT, EDGE):
-        points = line(hue, ground, required).points
-        steps = " L".join(f"{x * WIDTH:.1f} {HEIGHT * (1 - y / MOST_CHROMA):.1f}" for x, y in points)
-        paths[f"{required:g}"] = f"M{steps}" if points else ""
-    edge = " L".join(f"{x * WIDTH:.1f} {HEIGHT * (1 - y / MOST_CHROMA):.2f}" for x, y in reversed(gamut(hue)))
-    outside = f"M0-4H{WIDTH}V{HEIGHT}L{edge}Z"  # over the margin above the picture too
-    image = "data:image/png;base64," + base64.b64encode(out.getvalue()).decode()
-    lines = {"text": paths["4.5"], "edge": paths["3"], "outside": outside}
-    return {"image": image, **lines, "width": WIDTH, "height": HEIGHT, "hue": hue}
+    return "data:image/png;base64," + base64.b64encode(out.getvalue()).decode()
+
+
+def _path(points: Sequence[tuple[float, float]]) -> str:
+    return f"M{_cells(points)}" if points else ""
+
+
+def _cells(points: Sequence[tuple[float, float]]) -> str:
+    """Lightness and chroma as coordinates in the plane's cells."""
+    return " L".join(f"{x * WIDTH:.2f} {HEIGHT * (1 - y / MOST_CHROMA):.2f}" for x, y in points)
 
 
 class StandsOn(NamedTuple):

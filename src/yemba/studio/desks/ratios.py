@@ -8,8 +8,7 @@ from pydantic import ValidationError
 
 from yemba.core.change.operation import apply
 from yemba.core.check.contrast import grounds_in_use
-from yemba.core.colour.contrast import ratio
-from yemba.core.colour.grounds import REQUIREMENTS, ROLE_NAMES, Ground, Requirement
+from yemba.core.colour.grounds import REQUIREMENTS, ROLE_NAMES, Requirement
 from yemba.core.message import Message
 from yemba.core.site.resolve import Look
 from yemba.studio.waiting import Waiting
@@ -43,7 +42,7 @@ def ratios(before: Look | None, entry: Waiting) -> list[Ratio]:
 
 
 def _pair(before: Look, after: Look, slug: str, requirement: Requirement) -> Ratio:
-    was, now = (_ratio(look.grounds[slug], requirement) for look in (before, after))
+    was, now = (requirement.on(look.grounds[slug]) for look in (before, after))
     against = _against(requirement.against, after.ground_names[slug])
     return Ratio(
         Message("{role_names} on {against}", role_names=ROLE_NAMES[requirement.role].capitalize(), against=against),
@@ -52,10 +51,6 @@ def _pair(before: Look, after: Look, slug: str, requirement: Requirement) -> Rat
         requirement.ratio,
         now < requirement.ratio,
     )
-
-
-def _ratio(ground: Ground, requirement: Requirement) -> float:
-    return ratio(getattr(ground, requirement.role), getattr(ground, requirement.against))
 
 
 def _against(role: str, ground: str) -> str:

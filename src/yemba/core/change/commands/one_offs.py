@@ -36,10 +36,12 @@ class SetOneOff(OfSection):
         return [put(look.document, here if alone else (*here, self.what), ABSENT)]
 
     def _read(self, look: Look) -> str:
-        known, field = PROPERTIES[self.what], f"one-{self.element}-{self.what}"
-        value = known.kind.read(self.value, known.name, field)
-        known.kind.check(value, look, known.name, field)
-        return f"{value:g}" if isinstance(value, int | float) else str(value)
+        field = f"one-{self.element}-{self.what}"
+        kind, name = PROPERTIES[self.what].kind, PROPERTIES[self.what].name
+        value = kind.read(self.value, name, field)
+        kind.check(value, look, name, field)
+        is_number = isinstance(value, int | float)
+        return f"{value:g}" if is_number else str(value)
 
     def say(self, look: Look) -> str:
         if self.what not in PROPERTIES:

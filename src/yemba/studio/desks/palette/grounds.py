@@ -78,9 +78,10 @@ def _requirements() -> dict[str, list[Requirement]]:
 
 def _worst(ground: Ground, role: str) -> tuple[float, Requirement] | None:
     """The requirement a role is furthest from, or nearest to, with the ratio it has."""
-    required = _requirements()[role] if role != "fill" else []
-    got = [(ratio(getattr(ground, one.role), getattr(ground, one.against)), one) for one in required]
-    return min(got, key=lambda pair: pair[0] / pair[1].ratio) if got else None
+    if role == "fill":
+        return None
+    got = [(requirement.on(ground), requirement) for requirement in _requirements()[role]]
+    return min(got, key=lambda pair: pair[0] / pair[1].ratio, default=None)
 
 
 def _roles(look: Look, slug: str) -> list[Context]:
