@@ -16,14 +16,13 @@ from hypothesis import settings
 from playwright.sync_api import Browser
 from xdist.scheduler import LoadScopeScheduling
 
-from tests.demo import Resize, draft_pictures, render_once, resizing_once, shared
+from tests.demo import Resize, draft_pictures, resizing_once, shared
 from tests.sampling import EVERY, fewer
 from yemba.catalogue import catalogue as shipped
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
 from yemba.core.site.ids import new_id
 from yemba.core.type.subset import cut_apart
-from yemba.demo import scenario
 from yemba.hosting import making
 from yemba.people.models import Person
 from yemba.render import files, fonts
@@ -108,7 +107,6 @@ def pictures_are_made_once(resize: Resize) -> Iterator[None]:
     with pytest.MonkeyPatch.context() as patched:
         patched.setattr(files, "resized", resize)
         patched.setattr(making, "resized", resize)
-        patched.setattr(scenario, "render", render_once)
         draft_pictures(patched)
         yield
 

@@ -7,7 +7,7 @@ import os
 import pickle
 import shutil
 from collections.abc import Callable
-from functools import cache
+from functools import cache, partial
 from hashlib import sha256
 from pathlib import Path
 from threading import get_ident
@@ -37,13 +37,15 @@ def shared(places: pytest.TempPathFactory, name: str) -> Path:
 
 
 def draft_pictures(patched: pytest.MonkeyPatch) -> None:
-    """Sizes are made in a tenth of the time: how well and how small they come out is no matter here."""
+    """The demo's are half as wide as they ship, and sizes are made in a tenth of the time: how well and how small they
+    come out is no matter here."""
+    patched.setattr(scenario, "render", _render_small)
     patched.setattr(sizes, "_FILTER", Image.Resampling.NEAREST)
-    patched.setitem(sizes._OPTIONS["avif"], "speed", 10)
-    patched.setitem(sizes._OPTIONS["webp"], "method", 0)
+    patched.setitem(sizes._OPTIONS, "avif", {"speed": 10, "max_threads": 1})
+    patched.setitem(sizes._OPTIONS, "webp", {"method": 0})
 
 
-render_once = cache(scenario.render)
+_render_small = cache(partial(scenario.render, width=900))
 
 
 def resizing_once(kept: Path) -> Resize:
