@@ -57,7 +57,7 @@ def written(demo: Site, tmp_path: Path) -> Iterator[str]:
     stays = {"header.position": "sticky", "header.tagline": True}
     shrinks = stays | {"header.position": "shrinks", "header.height_wide": 320, "header.height_phone": 260}
     ways = {"": (plain["name"], stays), "-long": (LONG, stays), "-shrinks": (LONG, shrinks)}
-    for name, over in some(list(looks.items()), 8):
+    for name, over in some(list(looks.items()), 16):
         for way, (title, parts) in ways.items():
             document = plain | over | {"name": title, "parts": {**over.get("parts", {}), **parts}}
             demo.document = Document.model_validate(document).text()

@@ -20,6 +20,7 @@ def photo() -> bytes:
     return out.getvalue()
 
 
+@pytest.mark.at_length
 def test_a_page_is_made_filled_and_published(page: Page, live_server, demo: Site) -> None:
     port = live_server.url.rpartition(":")[2]
     page.goto(f"http://localhost:{port}/")

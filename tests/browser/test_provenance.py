@@ -40,7 +40,7 @@ def test_told_colours_are_the_painted_ones(page: Page, site: Site, template: str
     look, made = Look(document, catalogue()), style(draft.look)
     wrong = []
     met = 0
-    for key in document.order:
+    for key in some(document.order[::-1], len(document.order)):  # the last has every kind
         html = render_page(Answers(draft), key, [], []).html
         html = html.replace('<script src="/-/window.js" type="module"></script>', "")
         page.set_content(

@@ -13,6 +13,7 @@ from yemba.sites.models import Site
 pytestmark = [pytest.mark.browser, pytest.mark.django_db(transaction=True)]
 
 
+@pytest.mark.at_length
 @pytest.mark.opens("pages/?page=classes&section=c-words")
 def test_a_notice_on_every_page_but_one(bench: Page, browser: Browser, demo: Site, live_server) -> None:
     bench.get_by_role("button", name="Make it a standing section").click()
