@@ -17,6 +17,7 @@ from yemba.sites.models import Site
 pytestmark = [pytest.mark.browser, pytest.mark.django_db(transaction=True)]
 
 
+@pytest.mark.at_length
 @pytest.mark.opens("pages/?page=classes&section=c-dates")
 def test_a_class_every_second_saturday_one_cancelled_seen_live(
     bench: Page, browser: Browser, demo: Site, live_server

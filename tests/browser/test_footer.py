@@ -91,6 +91,7 @@ def test_on_a_short_page_it_stands_where_it_is_set(
     page.context.close()
 
 
+@pytest.mark.at_length
 @pytest.mark.browser
 @pytest.mark.tools
 @pytest.mark.parametrize("arrangement", some(list(ARRANGEMENTS), 12))

@@ -17,6 +17,7 @@ from yemba.sites.models import Site
 pytestmark = [pytest.mark.browser, pytest.mark.django_db(transaction=True)]
 
 
+@pytest.mark.at_length
 @pytest.mark.opens("pages/")
 def test_a_post_is_written_tagged_published_and_read(bench: Page, browser: Browser, demo: Site, live_server) -> None:
     bench.locator("#to-journal").click()

@@ -33,6 +33,7 @@ pytestmark = [pytest.mark.browser, pytest.mark.django_db(transaction=True)]
 FILL = f"getComputedStyle(document.querySelector('{BUTTON}')).backgroundColor"
 
 
+@pytest.mark.at_length
 def test_from_pasted_codes_to_a_published_site(bench: Page) -> None:
     view(bench, "Ideas")
     before = edits()

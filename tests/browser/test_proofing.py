@@ -37,6 +37,7 @@ def photo(colour: tuple[int, int, int] = (77, 106, 106), size: tuple[int, int] =
     return {"name": "shears.jpg", "mimeType": "image/jpeg", "buffer": out.getvalue()}
 
 
+@pytest.mark.at_length
 def test_the_template_is_changed_and_changed_back_with_the_plan_read(page: Page, port: str) -> None:
     before = bindery().document
     page.goto(f"http://localhost:{port}/sites/saltmarsh/template/")
@@ -191,6 +192,7 @@ def test_the_history_is_looked_at_and_walked(page: Page, port: str) -> None:
     assert bindery().document == start
 
 
+@pytest.mark.at_length
 def test_editions_are_named_compared_and_one_goes_out_by_itself(page: Page, port: str) -> None:
     page.goto(f"http://localhost:{port}/sites/saltmarsh/editions/")
     page.get_by_label("Name of edition 2").fill("Before the fair")

@@ -96,20 +96,16 @@ def test_a_length_of_many_digits_is_refused(port: int) -> None:
     assert answered(sent(port, post("/sign-in/", "9" * 18)))[9:12] in ("400", "413")
 
 
-def test_half_requests_hold_nobody_up(port: int) -> None:
+def test_half_requests_hold_nobody_up_and_a_slow_body_is_told_so_or_cut_off(port: int) -> None:
     """As many as there are threads, half of their head or half of their body sent."""
+    slow, begun = sent(port, post("/sign-in/", "1000"), b"username="), time.monotonic()
     heads = [sent(port, "POST /sign-in/ HTTP/1.1\nHost: loc") for _ in range(8)]
     bodies = [sent(port, post("/sign-in/", "1000"), b"username=") for _ in range(16)]
     time.sleep(1.5)
     assert front(port) < 15
     for line in (*heads, *bodies):
         line.close()
-
-
-def test_a_slow_body_is_told_so_or_cut_off(port: int) -> None:
-    line = sent(port, post("/sign-in/", "1000"), b"username=")
-    begun = time.monotonic()
-    answer = answered(line)
+    answer = answered(slow)
     assert time.monotonic() - begun < 30
     assert answer == "" or answer[9:12] in ("400", "403", "408"), answer[:200]
 
