@@ -73,8 +73,20 @@ def test_the_colour_of_a_text_is_that_of_its_own_entry(taken) -> None:
     taken("section { color: var(--ink); } .a { color: var(--red); } .b { color: var(--blue); }", fragment)
     look: Any = SimpleNamespace(template=SimpleNamespace(slug="any"), value=lambda _: "row")
     asked = [("", ""), ("heading", ""), ("title", "a"), ("title", "b"), ("title", "c"), ("words", "a")]
-    values = [uses.text_value(fragment, look, "main", field, item) for field, item in asked]
+    values = [uses.text_value(fragment, look, "main", "s", field, item) for field, item in asked]
     assert values == ["ink", "ink", "red", "blue", "", ""]
+
+
+def test_the_colour_of_a_text_is_that_of_its_own_section(taken) -> None:
+    one, other = (
+        f'<section class="{key}" data-place="{key}"><h2 data-field="heading">W</h2></section>' for key in "ab"
+    )
+    fragment = f'<footer data-place="footer"><h2 data-field="heading">Words</h2>{one}{other}</footer>'
+    taken("footer { color: var(--ink); } .a { color: var(--red); } .b { color: var(--blue); }", fragment)
+    look: Any = SimpleNamespace(template=SimpleNamespace(slug="any"), value=lambda _: "row")
+    values = [uses.text_value(fragment, look, "body", place, "heading") for place in ("footer", "a", "b", "c")]
+    assert values == ["ink", "red", "blue", ""]
+    assert uses.text_value(fragment, look, "body", "b", "") == "blue"
 
 
 def test_the_first_section_and_a_part_are_matched_where_they_stand(taken) -> None:

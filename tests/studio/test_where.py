@@ -12,6 +12,7 @@ from yemba.core.place import OfField, OfOneOff, OfPage, OfRole, OfSection, OfSet
 from yemba.core.site.document import Document
 from yemba.core.site.resolve import Look
 from yemba.sites import services as sites
+from yemba.studio import where
 from yemba.studio.where import colour_roles, provenance
 
 SLIPWAY = "the template Slipway"
@@ -105,6 +106,33 @@ def test_the_day_and_tags_of_a_post_are_decided_on_its_page(document: Document) 
     name, place = named(post, key, "about")
     assert name.startswith("Day and tags in ")
     assert place == OfPage(page, "tags")
+
+
+def test_a_section_of_a_part_is_told_of_on_the_ground_of_the_part(document: Document) -> None:
+    below = edited(document, "add-section", part="footer", kind="links")
+    (links,) = below.shared["footer"].order
+    heading = facts(below, links, "heading")
+    assert heading["heading"][0] == "Foam, headings on Dark"
+    assert [*facts(below, links)] == ["fill", "text", "Layout"]
+    apart = edited(below, "set-ground", section=links, ground="tinted")
+    assert facts(apart, links, "heading")["heading"][0].endswith("headings on Tinted")
+
+
+def test_an_element_is_looked_for_where_its_page_has_it(
+    document: Document, opening: str, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    stands: list[str] = []
+
+    def colour(_markup: str, _look: Look, of: str, *_element: str) -> str:
+        stands.append(of)
+        return ""
+
+    monkeypatch.setattr(where, "text_value", colour)
+    below = edited(document, "add-section", part="footer", kind="links")
+    (links,) = below.shared["footer"].order
+    for place in ("header", opening, links):
+        provenance(Look(below, catalogue()), place, "heading")
+    assert stands == ["body", "main", "body"]
 
 
 @pytest.mark.django_db

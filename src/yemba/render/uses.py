@@ -93,14 +93,15 @@ def _use(fragment: str, template: str, arrangement: str, where: str) -> Use:
     return Use(tuple(sorted(names - defined.keys())), sha256("\n".join(sorted(used)).encode()).hexdigest())
 
 
-def text_value(fragment: str, look: Look, where: str, field: str, item: str = "") -> str:
+def text_value(fragment: str, look: Look, where: str, place: str, field: str, item: str = "") -> str:
     """The value, by name of its custom property, that the text of an element is coloured with; "" for none.
 
-    The element is told by its field and item, the fragment itself by the field ""; `where` is as for `use`.
+    The element is told by the part or section it belongs to, its field and item, `place` itself by the field "";
+    `where` is as for `use`.
     """
     slug = look.template.slug
     page, matcher = _page(fragment, slug, look.value("header.arrangement"), where), _matcher(slug)
-    element = next((one for one in page.iter_subtree() if _is(one, field, item)), None)
+    element = next((one for one in page.iter_subtree() if _is(one, place, field, item)), None)
     while element is not None:
         if value := _given(element, matcher, "color"):
             return _followed(element, matcher, value)
@@ -108,12 +109,18 @@ def text_value(fragment: str, look: Look, where: str, field: str, item: str = ""
     return ""
 
 
-def _is(element: ElementWrapper, field: str, item: str) -> bool:
-    known = element.etree_element.get
+def _is(element: ElementWrapper, place: str, field: str, item: str) -> bool:
     if not field:
-        return known("data-place") is not None
-    around = next((one for one in (element, *reversed(element.ancestors)) if one.etree_element.get("data-item")), None)
-    return known("data-field") == field and item in ("", around.etree_element.get("data-item") if around else "")
+        return bool(element.etree_element.get("data-place") == place)
+    if element.etree_element.get("data-field") != field or _around(element, "data-place") != place:
+        return False
+    return item in ("", _around(element, "data-item"))
+
+
+def _around(element: ElementWrapper, attribute: str) -> str:
+    """The value of an attribute on the element or the nearest around it that has one; "" where none has."""
+    held = (one.etree_element.get(attribute) for one in (element, *reversed(element.ancestors)))
+    return next(filter(None, held), "")
 
 
 def _given(element: ElementWrapper, matcher: Matcher, name: str) -> str:

@@ -79,24 +79,35 @@ def answer(site: Site, look: Look, place: str, field: str, item: str) -> Answer 
 
 def colour_roles(look: Look, place: str, field: str, item: str = "") -> tuple[str, tuple[str, ...]]:
     """The ground an element stands on, and the roles of it that it shows, the one it is known by first."""
-    if place in parts():
-        page = look.document.order[0]
-        ground, where = parts()[place].ground_on(look, page), "body"
-    else:
-        standing = look.document.section(place)
-        ground, page = look.ground(standing.section).value, standing.page or _first_with(look, place)
-        where = "body" if standing.part else "main"
-    markup = fragments(Answers(rendering(look.document, draft=True)), page).get(place)
-    role = text_value(markup.html, look, where, field, item).replace("-", "_") if markup else ""
+    part, page = _part(look, place), _page(look, place)
+    ground = _ground(look, place, part, page)
     if not field and place not in parts():
         return ground, ("fill", "text")
+    markup = fragments(Answers(rendering(look.document, draft=True)), page).get(part or place)
+    value = text_value(markup.html, look, "body" if part else "main", place, field, item) if markup else ""
+    role = value.replace("-", "_")
     known = role if role in ROLE_NAMES else "text"
     return ground, _WITH.get(known, (known, "fill"))
 
 
-def _first_with(look: Look, section: str) -> str:
-    """A page that shows a section of a part, or a standing one."""
-    return next(iter(look.document.shows(section)), look.document.order[0])
+def _part(look: Look, place: str) -> str:
+    """The part that a place is, or stands in; "" for a section of pages."""
+    return place if place in parts() else look.document.section(place).part
+
+
+def _page(look: Look, place: str) -> str:
+    """A page that shows it."""
+    own: str = "" if place in parts() else look.document.section(place).page
+    shown_on: list[str] = look.document.shows(place) or look.document.order
+    return own or shown_on[0]
+
+
+def _ground(look: Look, place: str, part: str, page: str) -> str:
+    """A section of a part stands on the part's ground, but where its owner chose another."""
+    section = None if place == part else look.document.section(place).section
+    if section and (section.ground or not part):
+        return look.ground(section).value
+    return parts()[part].ground_on(look, page)
 
 
 def _of_part(look: Look, part: Part, field: str) -> Provenance:
