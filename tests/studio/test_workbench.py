@@ -313,6 +313,20 @@ def test_pointing_tells_what_decides_and_where(desk: Client, site: Site) -> None
     assert desk.get("/sites/saltmarsh/where/", {"place": "gone"}).status_code == 404
 
 
+def test_a_section_leads_to_the_ground_it_stands_on(desk: Client, site: Site) -> None:
+    edit(desk, command="add-section", part="footer", kind="links")
+    site.refresh_from_db()
+    (links,) = sites.document(site).shared["footer"].order
+    assert (
+        f"?ground=dark&amp;section={links}" in desk.get("/sites/saltmarsh/footer/", {"section": links}).content.decode()
+    )
+    edit(desk, command="set-ground", section=links, ground="tinted")
+    assert (
+        f"?ground=tinted&amp;section={links}"
+        in desk.get("/sites/saltmarsh/footer/", {"section": links}).content.decode()
+    )
+
+
 def test_publishing_and_going_back_by_their_buttons(desk: Client, site: Site) -> None:
     desk.post("/sites/saltmarsh/publish/")
     edit(desk, command="set-value", key="type.base", value="20")

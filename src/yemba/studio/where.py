@@ -8,7 +8,7 @@ from typing import NamedTuple
 from yemba.core.colour.grounds import ROLE_NAMES
 from yemba.core.errors import Fault
 from yemba.core.message import Message
-from yemba.core.part.part import Part, parts
+from yemba.core.part.part import Part, ground_under, parts
 from yemba.core.place import OfField, OfOneOff, OfPage, OfRole, OfSection, OfSetting, Place
 from yemba.core.site.document import Standing
 from yemba.core.site.frame import size_of
@@ -80,7 +80,8 @@ def answer(site: Site, look: Look, place: str, field: str, item: str) -> Answer 
 def colour_roles(look: Look, place: str, field: str, item: str = "") -> tuple[str, tuple[str, ...]]:
     """The ground an element stands on, and the roles of it that it shows, the one it is known by first."""
     part, page = _part(look, place), _page(look, place)
-    ground = _ground(look, place, part, page)
+    own_part = parts().get(place)
+    ground = own_part.ground_on(look, page) if own_part else ground_under(look, look.document.section(place), page)
     if not field and place not in parts():
         return ground, ("fill", "text")
     markup = fragments(Answers(rendering(look.document, draft=True)), page).get(part or place)
@@ -100,14 +101,6 @@ def _page(look: Look, place: str) -> str:
     own: str = "" if place in parts() else look.document.section(place).page
     shown_on: list[str] = look.document.shows(place) or look.document.order
     return own or shown_on[0]
-
-
-def _ground(look: Look, place: str, part: str, page: str) -> str:
-    """A section of a part stands on the part's ground, but where its owner chose another."""
-    section = None if place == part else look.document.section(place).section
-    if section and (section.ground or not part):
-        return look.ground(section).value
-    return parts()[part].ground_on(look, page)
 
 
 def _of_part(look: Look, part: Part, field: str) -> Provenance:

@@ -12,6 +12,7 @@ from yemba.core.place import Place
 from yemba.core.site.setting import Setting
 
 if TYPE_CHECKING:
+    from yemba.core.site.document import Standing
     from yemba.core.site.resolve import Look
 
 BEFORE, BESIDE, AFTER = "before", "beside", "after"
@@ -74,6 +75,14 @@ class Part(NamedTuple):
     def element(self, field: str) -> Element:
         """What is pointed at; the part itself for anything unknown."""
         return self.elements.get(field) or self.elements[""]
+
+
+def ground_under(look: Look, standing: Standing, page: str) -> str:
+    """The ground that a section stands on, on a page, by its slug: one of a part has the part's, but where its owner
+    chose another."""
+    if standing.part and not standing.section.ground:
+        return parts()[standing.part].ground_on(look, page)
+    return str(look.ground(standing.section).value)
 
 
 @cache

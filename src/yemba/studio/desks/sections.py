@@ -7,6 +7,7 @@ from collections.abc import Iterable, Mapping
 from django.utils.text import Truncator
 
 from yemba.core.check.starter_words import starter_sections
+from yemba.core.part.part import ground_under
 from yemba.core.site import behind
 from yemba.core.site.addresses import slug_from
 from yemba.core.site.backdrop import of_section
@@ -116,7 +117,7 @@ def _desk(look: Look, key: str, section: Section, query: Mapping[str, str]) -> C
     return {
         "layout": look.layout(section),
         "layout_mine": section.layout or "",
-        "ground": look.ground(section),
+        "ground": ground_under(look, look.document.section(key), look.document.order[0]),
         "ground_mine": section.ground or "",
         "slug": section.slug,
         "suggested": slug_from(says(look, section)) or kind.slug,
