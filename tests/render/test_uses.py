@@ -2,11 +2,14 @@
 
 from __future__ import annotations
 
+import re
+from pathlib import Path
 from types import SimpleNamespace
 from typing import Any
 
 import pytest
 
+from yemba.core.site.frame import SIZED_AS
 from yemba.render import uses
 
 
@@ -87,6 +90,12 @@ def test_the_colour_of_a_text_is_that_of_its_own_section(taken) -> None:
     values = [uses.text_value(fragment, look, "body", place, "heading") for place in ("footer", "a", "b", "c")]
     assert values == ["ink", "red", "blue", ""]
     assert uses.text_value(fragment, look, "body", "b", "") == "blue"
+
+
+@pytest.mark.parametrize("part", SIZED_AS)
+def test_a_part_sets_levels_smaller_as_is_told(part: str) -> None:
+    css = Path(uses.__file__).with_name("parts").joinpath(f"{part}.css").read_text()
+    assert dict(re.findall(r"--size-(\w+): var\(--size-(\w+)\)", css)) == SIZED_AS[part]
 
 
 def test_the_first_section_and_a_part_are_matched_where_they_stand(taken) -> None:

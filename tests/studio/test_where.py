@@ -113,6 +113,8 @@ def test_a_section_of_a_part_is_told_of_on_the_ground_of_the_part(document: Docu
     (links,) = below.shared["footer"].order
     heading = facts(below, links, "heading")
     assert heading["heading"][0] == "Foam, headings on Dark"
+    size = Look(below, catalogue()).texts["h5"].size
+    assert heading["Size"][0] == f"Heading 2, {size.low:.3g} to {size.high:.3g} px", "as the footer's styles set it"
     assert [*facts(below, links)] == ["fill", "text", "Layout"]
     apart = edited(below, "set-ground", section=links, ground="tinted")
     assert facts(apart, links, "heading")["heading"][0].endswith("headings on Tinted")

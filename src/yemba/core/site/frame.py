@@ -38,14 +38,18 @@ def sidebar_on(look: Look, page: str) -> str:
     return NONE if known is None or known.no_sidebar else str(look.value("sidebar.side"))
 
 
-SIZED_AS = {"h1": "h4", "h2": "h4", "h3": "h5"}
-"""Levels of text that are set smaller in the narrow column of a sidebar, each with that whose size it has there."""
+SIZED_AS = {
+    SIDEBAR: {"h1": "h4", "h2": "h4", "h3": "h5"},
+    "footer": {"h1": "h5", "h2": "h5", "h3": "h6"},
+}
+"""By part, levels of text that are set smaller in its sections, each with that whose size it has there."""
 
 
 def size_of(look: Look, section: str, level: str) -> Fluid:
     """The size of a level of text in a section, by its id."""
-    beside = look.holder_of.get(section) == ("shared", SIDEBAR)
-    return look.texts[SIZED_AS.get(level, level) if beside else level].size
+    kind, holder = look.holder_of.get(section, ("", ""))
+    smaller = SIZED_AS.get(holder, {}) if kind == "shared" else {}
+    return look.texts[smaller.get(level, level)].size
 
 
 def width_of_pictures(look: Look) -> int | None:
