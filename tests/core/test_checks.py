@@ -439,6 +439,19 @@ def test_a_role_set_by_hand_that_falls_short_is_named_and_mended(
     assert found("contrast", look_at(cured(by_hand, catalogue, told[0]), catalogue)) == []
 
 
+def test_a_text_set_apart_in_the_footer_is_judged_on_its_ground_in_its_size(
+    document: Document, catalogue: Catalogue
+) -> None:
+    below = edited(document, "add-section", part="footer", kind="links")
+    (links,) = below.shared["footer"].order
+    apart = {"section": links, "element": "heading", "what": "colour"}
+    dark = edited(below, "set-one-off", **apart, value="#22302e")
+    (told,) = found("contrast", look_at(dark, catalogue))
+    assert " on Dark; 4.5 : 1 is needed." in str(told.sentence)
+    assert found("contrast", look_at(cured(dark, catalogue, told), catalogue)) == []
+    assert found("contrast", look_at(edited(below, "set-one-off", **apart, value="#ffffff"), catalogue)) == []
+
+
 def test_a_link_without_underline_needs_to_differ_from_text(document: Document, catalogue: Catalogue) -> None:
     bare = changed(document, lambda plain: plain.update(sheet={"link.underline": "never"}))
     look = Look(bare, catalogue)

@@ -9,7 +9,7 @@ from yemba.core.colour.contrast import EDGE, LARGE, TEXT, nearest, ratio
 from yemba.core.colour.grounds import ROLE_NAMES, Ground, Requirement, failures
 from yemba.core.colour.srgb import Colour
 from yemba.core.message import Message
-from yemba.core.part.part import parts
+from yemba.core.part.part import ground_under, parts
 from yemba.core.place import OfField, OfRole, OfSetting
 from yemba.core.site.backdrop import LARGE_FROM, Backdrop, of_header, of_section, reads_from
 from yemba.core.site.document import Standing
@@ -62,7 +62,8 @@ def _one_offs(inspected: Inspected, standing: Standing) -> list[Finding]:
 
 def _one_off(look: Look, one: OneOff) -> Iterator[Finding]:
     """A text with a colour of its own that does not read on its ground."""
-    section, slug = one.standing.section, look.ground(one.standing.section).value
+    section = one.standing.section
+    slug = ground_under(look, one.standing, one.standing.page or look.document.order[0])
     set_apart = apart(look, section.one_offs[one.element])
     if set_apart.colour is None:
         return
