@@ -25,6 +25,7 @@ from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document, Page
 from yemba.core.site.ids import new_id
 from yemba.core.site.logo import key_on
+from yemba.core.site.one_offs import of_section as one_offs_of_section
 from yemba.core.site.resolve import Look
 
 
@@ -446,6 +447,8 @@ def test_a_text_set_apart_in_the_footer_is_judged_on_its_ground_in_its_size(
     (links,) = below.shared["footer"].order
     apart = {"section": links, "element": "heading", "what": "colour"}
     dark = edited(below, "set-one-off", **apart, value="#22302e")
+    (one,) = one_offs_of_section(Look(dark, catalogue), dark.section(links))
+    assert str(one.otherwise) == "Dark’s own"
     (told,) = found("contrast", look_at(dark, catalogue))
     assert " on Dark; 4.5 : 1 is needed." in str(told.sentence)
     assert found("contrast", look_at(cured(dark, catalogue, told), catalogue)) == []

@@ -10,6 +10,7 @@ from typing import NamedTuple
 
 from yemba.core.colour.srgb import Colour
 from yemba.core.message import Message, labels
+from yemba.core.part.part import ground_under
 from yemba.core.place import OfOneOff, OfSection, Place
 from yemba.core.site.buttons import KINDS
 from yemba.core.site.catalogue import Catalogue, Family
@@ -97,7 +98,7 @@ def of_section(look: Look, standing: Standing) -> Iterator[OneOff]:
                 where=where,
                 what=Message("{name} of the {named}", name=PROPERTIES[key].name, named=_named(section, element, field)),
                 value=in_words(look, key, value),
-                otherwise=_otherwise(look, section, key, text),
+                otherwise=_otherwise(look, standing, key, text),
                 applies=True,
                 path=(*standing.path, "one_offs", element, key),
                 place=OfOneOff(standing.key, element, key),
@@ -171,7 +172,7 @@ def in_words(look: Look, key: str, value: str) -> str:
     return kind.say(value, look)
 
 
-def _otherwise(look: Look, section: Section, key: str, text: Text) -> str:
+def _otherwise(look: Look, standing: Standing, key: str, text: Text) -> str:
     match key:
         case "face":
             return look.families[text.face].name
@@ -182,7 +183,8 @@ def _otherwise(look: Look, section: Section, key: str, text: Text) -> str:
         case "style":
             return _STYLED[text.style]
         case "colour":
-            return Message("{ground_names}’s own", ground_names=look.ground_names[look.ground(section).value])
+            ground = ground_under(look, standing, standing.page or look.document.order[0])
+            return Message("{ground_names}’s own", ground_names=look.ground_names[ground])
         case "button":
             return KINDS["first"].lower()
         case _:
