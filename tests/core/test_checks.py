@@ -449,6 +449,9 @@ def test_a_text_set_apart_in_the_footer_is_judged_on_its_ground_in_its_size(
     dark = edited(below, "set-one-off", **apart, value="#22302e")
     (one,) = one_offs_of_section(Look(dark, catalogue), dark.section(links))
     assert str(one.otherwise) == "Dark’s own"
+    sized = edited(below, "set-one-off", **apart | {"what": "size"}, value="40")
+    (one,) = one_offs_of_section(Look(sized, catalogue), sized.section(links))
+    assert str(one.otherwise) == "{0.low:.3g} to {0.high:.3g} px".format(Look(sized, catalogue).texts["h5"].size)
     (told,) = found("contrast", look_at(dark, catalogue))
     assert " on Dark; 4.5 : 1 is needed." in str(told.sentence)
     assert found("contrast", look_at(cured(dark, catalogue, told), catalogue)) == []

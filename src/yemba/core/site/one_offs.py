@@ -15,6 +15,7 @@ from yemba.core.place import OfOneOff, OfSection, Place
 from yemba.core.site.buttons import KINDS
 from yemba.core.site.catalogue import Catalogue, Family
 from yemba.core.site.document import Section, Standing
+from yemba.core.site.frame import size_of
 from yemba.core.site.kinds import Field
 from yemba.core.site.resolve import Look
 from yemba.core.type.levels import STYLES, Text
@@ -91,7 +92,8 @@ def of_section(look: Look, standing: Standing) -> Iterator[OneOff]:
         field = field_of(look.catalogue, section, element)
         if field is None:
             continue  # its entry is gone; undo brings both back
-        text = look.texts[level_of(look, section, element)]
+        level = level_of(look, section, element)
+        text = look.texts[level]._replace(size=size_of(look, standing.key, level))
         for key, value in values.items():
             yield OneOff(
                 standing=standing,
