@@ -7,7 +7,7 @@ from itertools import product
 import pytest
 from playwright.sync_api import Page
 
-from tests.browser.hands import BUTTON, chapter, eventually, expect, frames, point, section, view
+from tests.browser.hands import BUTTON, eventually, frames, point, view
 from tests.sampling import some
 from yemba.core.site.buttons import FORMS, POINTED, states
 from yemba.core.site.resolve import Look
@@ -54,20 +54,3 @@ def test_each_form_is_drawn_as_it_is_told(bench: Page) -> None:
         assert wide.evaluate(DRAWN, BUTTON) == expected(form, pointed, "pressed", slug), (form, pointed)
         bench.mouse.move(*point(bench, ".kind-opening h1"))
         bench.mouse.up()
-
-
-@pytest.mark.at_length
-def test_one_button_is_quiet_and_all_have_an_arrow(bench: Page) -> None:
-    view(bench, "Buttons")
-    bench.locator("[id='buttons.sign'] .segment:has([value=arrow])").click()
-    eventually(bench, f"getComputedStyle(document.querySelector('{BUTTON}'), '::after').content === '\"\"'")
-    bench.locator("[id='buttons.corner']").fill("20")
-    bench.locator("[id='buttons.corner']").press("Enter")
-    eventually(bench, f"getComputedStyle(document.querySelector('{BUTTON}')).borderRadius === '20px'")
-    section(bench, "opening")
-    bench.locator("details.apart:has([id='one-button-button']) summary").click()
-    bench.locator("[id='one-button-button']").select_option("quiet")
-    eventually(bench, f"!!document.querySelector('{BUTTON}.is-words')")
-    assert frames(bench)[0].locator(".button:not(.is-words)").count()
-    chapter(bench, "Proof")
-    expect(bench.locator("#desk")).to_contain_text("kind of the button Quiet, words alone")

@@ -7,62 +7,12 @@ from zoneinfo import ZoneInfo
 
 import pytest
 from freezegun import freeze_time
-from playwright.sync_api import Browser, Page
 
-from tests.browser.hands import expect, kept
 from yemba.hosting import services as hosting
 from yemba.sites import services as sites
 from yemba.sites.models import Site
 
 pytestmark = [pytest.mark.browser, pytest.mark.django_db(transaction=True)]
-
-
-@pytest.mark.at_length
-@pytest.mark.opens("pages/?page=classes&section=c-dates")
-def test_a_class_every_second_saturday_one_cancelled_seen_live(
-    bench: Page, browser: Browser, demo: Site, live_server
-) -> None:
-    bench.locator("#item-d0 > details > summary").click()
-    phrase = bench.locator("#when-d0")
-    phrase.press_sequentially("every second Saturday 10-13 until the end of June")
-    expect(bench.locator("#item-d0 .readings")).to_contain_text("This can mean 2 things")
-    expect(bench.locator("#item-d0 .reading").nth(1)).to_contain_text("The second Saturday of every month")
-    bench.locator("#item-d0 .reading").first.get_by_role("button", name="This is meant").click()
-    kept(bench, "Every two weeks on Saturday, 10:00–13:00")
-    expect(phrase).to_have_value("")
-    expect(bench.locator("#when-says-d0")).to_contain_text("Every two weeks on Saturday")
-    expect(bench.locator("#when-says-d0")).to_be_focused()
-    bench.locator("#words-d0-title").fill("Paste papers, all winter")
-    bench.locator("#words-d0-title").press("Tab")
-    kept(bench, "Paste papers, all winter")
-    expect(bench.locator("#item-d0 summary").first).to_have_text("Paste papers, all winter")
-    expect(phrase).to_be_visible()  # its fold has other words now, and stays open
-    bench.route("**/when/?*", lambda route: (bench.wait_for_timeout(600), route.continue_()))  # a slow line
-    phrase.fill("every Saturday")
-    phrase.fill("every Sunday")
-    expect(bench.locator("#item-d0 .readings")).to_have_js_property("inert", True)  # of what stood there before
-    expect(bench.locator("#item-d0 .readings")).to_contain_text("Every Sunday")
-    expect(bench.locator("#item-d0 .readings")).to_have_js_property("inert", False)
-    bench.unroute("**/when/?*")
-    phrase.fill("every Saturday at christmas")
-    expect(bench.locator("#item-d0 .readings")).to_contain_text("“christmas” is not understood")
-    bench.locator("#coming-d0 summary").click()
-    second = bench.locator("#coming-d0 select").nth(1)
-    second.select_option("cancelled")
-    kept(bench, "cancelled")
-    expect(bench.locator("#coming-d0")).to_have_attribute("open", "")  # the fold one works in stays open
-    expect(phrase).to_have_value("every Saturday at christmas")
-    hosting.publish(Site.objects.get(pk=demo.pk))
-    port = live_server.url.rpartition(":")[2]
-    page = browser.new_page()
-    page.goto(f"http://{demo.slug}.localhost:{port}/classes/")
-    off = page.locator(".kind-dates .is-off").first
-    expect(off).to_contain_text("Paste papers")
-    expect(off.locator(".state")).to_have_text("Cancelled")
-    with page.expect_download() as download:
-        page.locator(".item", has_text="Paste papers").locator("a.keep").first.click()
-    assert "STATUS:CANCELLED" in download.value.path().read_text()
-    page.close()
 
 
 def test_a_date_leaves_the_live_page_when_it_is_over(demo: Site, client) -> None:

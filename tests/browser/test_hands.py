@@ -2,16 +2,15 @@
 
 from __future__ import annotations
 
-import re
 from collections.abc import Iterator
-from contextlib import contextmanager, suppress
+from contextlib import contextmanager
 from typing import Any
 
 import pytest
 from django.contrib.sessions.models import Session
-from playwright.sync_api import Error, Page, Route
+from playwright.sync_api import Page, Route
 
-from tests.browser.hands import before_long, chapter, eventually, expect, follow, held_back, kept, point, ready, settled
+from tests.browser.hands import before_long, chapter, eventually, expect, kept, point, ready
 from yemba.core.site.document import Document
 from yemba.sites import services as sites
 from yemba.sites.models import Site
@@ -153,54 +152,6 @@ def test_what_waits_and_what_is_half_typed_outlive_a_reload(bench: Page) -> None
     assert words("opening", "heading").endswith(" and wa"), "half a word too"
 
 
-def write(bench: Page, heading: str, edits: list[Route]) -> None:
-    """A heading is written and left; its edit is held back."""
-    field = bench.locator("#words-heading")
-    field.fill(heading)
-    field.press("Tab")
-    before_long(bench, lambda: len(edits), 1)
-
-
-@pytest.mark.at_length
-def test_words_that_went_out_again_after_a_reload_do_not_come_back_once_they_are_undone(bench: Page) -> None:
-    standing = words("opening", "heading")
-    with held_back(bench, "**/edit/") as edits:
-        write(bench, "Kept over a reload", edits)
-        bench.on("dialog", lambda dialog: dialog.accept())
-        bench.reload()
-        before_long(bench, lambda: len(edits), 2)
-        with held_back(bench, "**/pages/?*") as desks:
-            edits[1].continue_()
-            kept_words(bench, "opening", "heading", "Kept over a reload")
-            bench.locator("[data-walk=undo] button").click()
-            status(bench, "Undone")
-            before_long(bench, lambda: len(desks) > 0, True)
-        for desk in desks:
-            with suppress(Error):  # given up meanwhile
-                desk.continue_()
-        expect(bench.locator("#words-heading")).to_have_value(standing)
-        bench.wait_for_timeout(1000)
-        assert len(edits) == 2, "nothing goes out by itself"
-    assert words("opening", "heading") == standing
-
-
-@pytest.mark.at_length
-def test_words_that_were_kept_after_their_desk_was_left_do_not_come_back_once_they_are_undone(bench: Page) -> None:
-    before = words("opening", "heading")
-    with held_back(bench, "**/edit/") as edits:
-        write(bench, "Once more", edits)
-        chapter(bench, "Type")
-        edits[0].continue_()
-        kept_words(bench, "opening", "heading", "Once more")
-    settled(bench)
-    bench.locator("[data-walk=undo] button").click()
-    status(bench, "Undone")
-    chapter(bench, "Pages")
-    bench.locator("#section-opening .section-name").click()
-    expect(bench.locator("#words-heading")).to_have_value(before)
-    expect(bench.locator("[data-walk=redo] button")).to_be_enabled()
-
-
 @pytest.mark.opens("pages/?section=about")
 def test_at_a_section_tab_keeps_and_escape_brings_back(bench: Page) -> None:
     expect(bench.locator("#section-about .section-name")).to_be_in_viewport()
@@ -239,20 +190,6 @@ def test_at_a_section_tab_keeps_and_escape_brings_back(bench: Page) -> None:
         bench.keyboard.press("Tab")
     kept(bench, "Words with picture")
     assert "Ring twice." in words("about", "body")
-
-
-@pytest.mark.at_length
-def test_links_of_a_desk_lead_to_their_thing_or_to_the_title_and_focus_stays_there(bench: Page) -> None:
-    sites.edit(saltmarsh(), "set-value", {"key": "header.height_wide", "value": 92})
-    bench.get_by_role("link", name="where used, replace, bin").click()
-    expect(bench.locator("#picture-estuary")).to_be_focused()
-    bench.go_back()
-    bench.get_by_role("link", name="from the collection").click()
-    expect(bench.locator("#desk h1")).to_be_focused()
-    bench.keyboard.press("Control+z")
-    status(bench, "Undone")
-    bench.wait_for_timeout(1000)  # the desk comes anew
-    expect(bench.locator("#desk h1")).to_be_focused()
 
 
 @pytest.mark.opens("palette/")
@@ -411,28 +348,6 @@ def test_on_a_phone_the_desk_stays_where_it_is_when_a_section_is_chosen(bench: P
     assert bench.locator("#desk .section-name").last.evaluate("e => e.getBoundingClientRect().top") > 0
 
 
-@pytest.mark.at_length
-@pytest.mark.opens("pages/")
-def test_order_buttons_keep_their_thing_and_the_bin_takes_no_other(bench: Page) -> None:
-    order = list(draft().pages["home"].order)
-    down = bench.locator(f"#section-down-{order[0]} button")
-    down.focus()
-    bench.keyboard.press("Enter")
-    kept(bench, "moved")
-    expect(bench.locator("#desk li.section-entry").nth(1)).to_have_id(f"section-{order[0]}")
-    assert focused(bench) == f"section-down-{order[0]}"
-    bench.keyboard.press("Enter")
-    expect(bench.locator("#desk li.section-entry").nth(2)).to_have_id(f"section-{order[0]}")
-    assert draft().pages["home"].order[2] == order[0], "down twice is two down"
-    bench.locator(f"#section-bin-{order[1]} button").focus()
-    bench.keyboard.press("Enter")
-    bench.keyboard.press("Enter")
-    expect(bench.locator(f"#section-{order[1]}")).to_have_count(0)
-    assert len(draft().pages["home"].order) == len(order) - 1, "the second Enter takes nothing else"
-    assert focused(bench) != "BODY"
-    assert bench.evaluate("() => Boolean(document.activeElement.closest('#desk li'))"), "on what took its place"
-
-
 def test_what_is_typed_to_be_added_stays_and_is_found_once_added(bench: Page) -> None:
     bench.get_by_text("Add a section", exact=True).click()
     bench.get_by_label("Find a kind of section by a word").fill("directions")
@@ -505,81 +420,3 @@ def test_one_page_in_view(bench: Page) -> None:
     expect(bench.locator("#desk h1")).to_have_text("Pages")
     expect(bench.locator("#desk h2").first).to_have_text("Classes")
     expect(bench.locator("#page-shown option:checked")).to_have_text("Classes")
-
-
-@pytest.mark.at_length
-def test_an_address_that_is_refused_leaves_the_chooser_free(bench: Page) -> None:
-    chooser = bench.locator("#words-link")
-    chooser.select_option("other")
-    other = bench.locator("#other-words-link")
-    other.fill("javascript:alert(1)")
-    other.press("Enter")
-    expect(bench.locator("#form-words-link .fault")).to_contain_text("javascript")
-    expect(other).to_have_value("javascript:alert(1)")
-    chooser.select_option(label="Classes")  # what stands there
-    expect(bench.locator("#kept")).to_have_text("Kept")
-    expect(other).to_be_hidden()
-    assert words("opening", "link") == "page:classes"
-
-
-@pytest.mark.at_length
-def test_the_same_field_of_two_sections_is_two_fields(bench: Page) -> None:
-    """While nothing goes out, the heading of one section is written, then that of another."""
-    with tried_by_hand_alone(bench):
-        bench.route("**/edit/", lambda route: route.abort())
-        for key in ("opening", "about"):
-            follow(bench, f"/sites/saltmarsh/pages/?section={key}")
-            expect(bench.locator(f"#section-{key}.is-open")).to_be_visible()
-            expect(bench.locator("#words-heading")).not_to_have_value("Heading of opening")
-            bench.locator("#words-heading").fill(f"Heading of {key}")
-            bench.locator("#words-heading").press("Tab")
-        status(bench, "2 edits wait here")
-        bench.unroute("**/edit/")
-    status(bench, "Kept: ")
-    kept_words(bench, "opening", "heading", "Heading of opening")
-    kept_words(bench, "about", "heading", "Heading of about")
-
-
-@pytest.mark.at_length
-def test_name_and_tagline_from_two_windows_are_both_kept(bench: Page) -> None:
-    chapter(bench, "Logo")
-    before = sites.document(saltmarsh())
-    bench.locator("#tagline").press("Enter")
-    expect(bench.locator("#kept")).to_have_text("Kept")  # nothing is told of what was not changed
-    assert sites.document(saltmarsh()) == before
-    other = bench.context.new_page()
-    other.goto(bench.url)
-    ready(other)
-    bench.locator("#tagline").fill("Paste and glue")
-    bench.locator("#tagline").press("Enter")
-    kept(bench, "Tagline: Paste and glue")
-    other.locator("#title").fill("Tide Row Bindery")
-    other.locator("#title").press("Enter")
-    kept(other, "Site name: Tide Row Bindery")
-    document = sites.document(saltmarsh())
-    assert (document.name, document.tagline) == ("Tide Row Bindery", "Paste and glue")
-
-
-@pytest.mark.at_length
-def test_a_desk_read_before_an_edit_does_not_cover_it(bench: Page) -> None:
-    """The desk that a new section leads to is read, arrives late, and the footer is shown on no page by then."""
-    chapter(bench, "Footer")
-    late: list[tuple[Route, Any]] = []
-
-    def hold(route: Route) -> None:
-        if late:
-            route.continue_()
-        else:
-            late.append((route, route.fetch()))
-
-    bench.route("**/footer/?section=*", hold)
-    bench.locator("#add-section input[value=links]").check(force=True)
-    bench.locator("#add-section button[type=submit]").click()
-    eventually(bench, "!!document.querySelector('.site-footer .kind-links')")
-    before_long(bench, lambda: len(late), 1)
-    bench.locator("#footer\\.shown").uncheck()
-    expect(bench.locator("#desk")).to_contain_text("Pages end without one now")
-    route, answer = late[0]
-    route.fulfill(response=answer)
-    expect(bench).to_have_url(re.compile("section="))
-    expect(bench.locator("#desk")).to_contain_text("Pages end without one now")

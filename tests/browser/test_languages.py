@@ -6,9 +6,7 @@ import pytest
 from playwright.sync_api import Browser, Page
 
 from tests.browser.hands import eventually, expect, kept, write
-from yemba.core.site import languages
 from yemba.hosting import services as hosting
-from yemba.sites import services as sites
 from yemba.sites.models import Site
 
 pytestmark = [pytest.mark.browser, pytest.mark.django_db(transaction=True)]
@@ -47,14 +45,3 @@ def test_a_second_language_is_added_said_and_switched_to(
     visitor.get_by_role("link", name="Deutsch").first.click()
     expect(visitor).to_have_url(f"http://{demo.slug}.localhost:{port}/de/")  # it has no German version
     visitor.close()
-
-
-@pytest.mark.at_length
-def test_the_proof_says_what_a_language_lacks(bench: Page, demo: Site) -> None:
-    sites.edit(demo, "add-language", {"language": "fr"})
-    bench.goto(bench.url.replace("palette/", "proof/"))
-    bench.locator("#checks-fold > summary").click()
-    expect(bench.locator("#checks")).to_contain_text("Classes is not there in French")
-    bench.get_by_role("button", name="Make Classes in French").click()
-    kept(bench, "Page Classes in French")
-    assert languages.version(sites.document(Site.objects.get(pk=demo.pk)), "classes", "fr")

@@ -77,29 +77,6 @@ def until_menu(bench: Page, wanted: list[tuple[str, list[str]]]) -> None:
     assert menu() == wanted
 
 
-@pytest.mark.at_length
-def test_a_link_is_added_led_elsewhere_and_taken_out(bench: Page) -> None:
-    chapter(bench, "Header")
-    view(bench, "Navigation")
-    bench.locator("#menu-link-new summary").click()
-    bench.get_by_label("What the menu calls it").fill("Write to the bench")
-    bench.locator("#add-menu-link .other").fill("nowhere at all")
-    bench.get_by_role("button", name="Add the link").click()
-    expect(bench.locator("#add-menu-link .fault")).to_contain_text("“nowhere at all” is not an address")
-    expect(bench.get_by_label("What the menu calls it")).to_have_value("Write to the bench")
-    bench.locator("#add-menu-link .other").fill("bench@saltmarsh.example")
-    bench.get_by_role("button", name="Add the link").click()
-    kept(bench, "Write to the bench added to the menu")
-    assert menu()[-1] == ("Write to the bench", [])
-    eventually(bench, "!!document.querySelector('.menu a[href=\"mailto:bench@saltmarsh.example\"]')")
-    bench.get_by_role("link", name="Write to the bench: more").click()
-    bench.get_by_label("Leads to").select_option(label="Repairs, from its top")
-    kept(bench, "leads to")
-    bench.get_by_role("button", name="Take Write to the bench out of the menu").click()
-    kept(bench, "taken out of the menu")
-    assert "Write to the bench" not in dict(menu())
-
-
 @pytest.fixture
 def written(demo: Site, tmp_path: Path) -> Iterator[str]:
     """The bindery with Classes and Notebooks under Repairs."""

@@ -2,8 +2,6 @@
 
 from __future__ import annotations
 
-import re
-
 import pytest
 from playwright.sync_api import Page
 
@@ -17,57 +15,13 @@ from tests.browser.hands import (
     held_back,
     kept,
     steady,
-    style,
-    until,
     view,
 )
-from yemba.core.colour.grounds import GROUND_NAMES
 from yemba.core.site.document import read
-from yemba.hosting.services import rendering
-from yemba.render.reach import State
-from yemba.render.used import Used
 from yemba.sites import services as sites
 from yemba.sites.models import Site
 
 pytestmark = [pytest.mark.browser, pytest.mark.django_db(transaction=True)]
-FILL = f"getComputedStyle(document.querySelector('{BUTTON}')).backgroundColor"
-
-
-@pytest.mark.at_length
-def test_from_pasted_codes_to_a_published_site(bench: Page) -> None:
-    view(bench, "Ideas")
-    before = edits()
-    offer = bench.get_by_role("button", name="Enamel sign")
-    offer.scroll_into_view_if_needed()
-    offer.hover()
-    eventually(bench, f"{FILL} === 'rgb(10, 72, 200)'")
-    bench.locator("#desk h1").hover()
-    eventually(bench, f"{FILL} === 'rgb(140, 59, 42)'")
-    assert edits() == before, "pointing at one keeps nothing"
-
-    view(bench, "Files")
-    box = bench.get_by_label("Paste codes")
-    box.fill("no colour here")
-    bench.get_by_role("button", name="Make it the palette").click()
-    expect(bench.locator("#codes .fault")).to_contain_text("No colour was found")
-    expect(box).to_have_value("no colour here")
-    box.fill("from the paper: 206a3a, and #F4F1E8")
-    bench.get_by_role("button", name="Make it the palette").click()
-    kept(bench, "added to make it whole")
-    eventually(bench, f"{FILL} === 'rgb(32, 106, 58)'")
-
-    chapter(bench, "Proof")
-    recoloured = bench.locator(".change .ratios").first
-    expect(recoloured).to_contain_text(": 1")
-    bench.locator("#publish-button").click()
-    expect(bench.locator("#publish-button")).to_be_disabled()
-    live = bench.context.new_page()
-    live.goto(bench.url.split("/sites/")[0].replace("localhost", "saltmarsh.localhost"))
-    assert style(live, BUTTON, "backgroundColor") == "rgb(32, 106, 58)"
-
-
-def edits() -> int:
-    return Site.objects.get(slug="saltmarsh").edits.count()
 
 
 def test_a_role_that_fails_is_told_of_and_mended_by_its_offer(bench: Page) -> None:
@@ -118,23 +72,6 @@ def test_a_late_answer_about_a_colour_does_not_touch_words_that_are_typed(bench:
         before_long(bench, lambda: len(streams), 2)  # what was typed streams too, once that is answered
         expect(bench.locator("#hex-code")).to_have_value("#123")
         streams[1].continue_()
-        edits[0].continue_()
-
-
-@pytest.mark.at_length
-def test_a_late_answer_about_a_colour_does_not_touch_another(bench: Page) -> None:
-    code, of_plane = bench.locator("#hex-code"), bench.locator(".plane-said")
-    with held_back(bench, "**/edit/") as edits, held_back(bench, "**/stream/") as streams:
-        drag(bench)
-        before_long(bench, lambda: (len(edits), len(streams)), (1, 1))
-        other = bench.locator("#palette-colours a").nth(1)
-        other.click()
-        expect(other).to_have_attribute("aria-current", "true")
-        stands = code.input_value(), of_plane.inner_text()
-        with bench.expect_response("**/stream/"):
-            streams[0].continue_()
-        bench.wait_for_timeout(300)
-        assert (code.input_value(), of_plane.inner_text()) == stands
         edits[0].continue_()
 
 
@@ -200,85 +137,3 @@ def test_from_a_section_to_its_ground_and_back(bench: Page) -> None:
     bench.locator(".came").get_by_role("link").click()
     expect(bench.locator("#desk h1")).to_have_text("Pages")
     expect(bench.locator(".section-entry.is-open")).to_contain_text("Hours and place")
-
-
-# Places whose computed styles at rest change with a role, and those for which some rule that asks for it has an element.
-_SEEN = """(role) => {
-  const name = "--" + role.replaceAll("_", "-");
-  const look = (place) => [place, ...place.querySelectorAll("*")].flatMap((e) =>
-    [null, "::before", "::after"].map((part) => {
-      const s = getComputedStyle(e, part);
-      return [s.color, s.backgroundColor, s.borderTopColor, s.borderBottomColor, s.borderLeftColor,
-        s.borderRightColor, s.textDecorationColor, s.columnRuleColor].join();
-    })).join();
-  const places = [...document.querySelectorAll("[data-place]")];
-  return places.filter((place) => {
-    const before = look(place);
-    place.style.setProperty(name, "rgb(1, 2, 3)");
-    const changed = look(place) !== before;
-    place.style.removeProperty(name);
-    return changed;
-  }).map((place) => place.dataset.place);
-}"""
-_ASKED = """(role) => {
-  const name = `var(--${role.replaceAll("_", "-")})`;
-  const rules = [];
-  const walk = (list) => { for (const rule of list) {
-    if (rule.style?.cssText.includes(name)) rules.push(rule.selectorText.replace(/::?(hover|active|focus-visible|focus|visited|before|after|marker|popover-open|disabled)/g, ""));
-    if (rule.cssRules) walk(rule.cssRules);
-  } };
-  for (const sheet of document.styleSheets) walk(sheet.cssRules);
-  return [...document.querySelectorAll("[data-place]")].filter((place) =>
-    rules.some((selector) => { try { return place.matches(selector) || place.querySelector(selector) || (place.closest(selector) !== null); } catch { return true; } })
-  ).map((place) => place.dataset.place);
-}"""
-
-
-@pytest.mark.at_length
-def test_where_a_colour_is_used_is_what_a_search_of_the_pages_finds(bench: Page) -> None:
-    """ "Used in" lies between what is seen at rest and what any rule asks for, states included; for the roles that
-    no state takes the two are one."""
-    document = sites.document(Site.objects.get(slug="saltmarsh"))
-    taken, home = Used(State(rendering(document))), document.order[0]
-    wide = frames(bench)[0]
-    for role in ("heading", "text", "quiet", "link", "button", "button_text", "button_edge", "line", "field", "fill"):
-        every = [place for ground in GROUND_NAMES for place in taken.at(ground, role)]
-        ours = {spot.place for spot in every if spot.page == home}
-        assert set(wide.evaluate(_SEEN, role)) <= ours <= set(wide.evaluate(_ASKED, role)), role
-
-
-@pytest.mark.at_length
-def test_the_chapter_by_keyboard_alone(bench: Page) -> None:
-    bench.locator("#hex-code").focus()
-    bench.keyboard.press("Control+A")
-    bench.keyboard.type("oklch(0.5 0.12 250)")
-    bench.keyboard.press("Enter")
-    kept(bench, "Oxide to #")
-    before = frames(bench)[0].evaluate(FILL)
-    bench.locator(".plane svg").focus()
-    bench.keyboard.press("Shift+ArrowLeft")
-    kept(bench, "Oxide to #")
-    until(bench, f"{FILL} !== {before!r}", *frames(bench))
-    expect(bench.locator(".plane svg")).to_have_attribute("aria-label", re.compile("to 1 on Light"))
-    bench.locator(".views a", has_text="Grounds").focus()
-    bench.keyboard.press("Enter")
-    bench.get_by_role("link", name="Ground Dark").focus()
-    bench.keyboard.press("Enter")
-    expect(bench.locator("#ground-dark")).to_have_class("is-chosen")
-    bench.get_by_role("link", name="links", exact=True).focus()
-    bench.keyboard.press("Enter")
-    expect(bench.locator("#role-value")).to_be_visible()
-    bench.get_by_role("button", name="Paper").focus()
-    bench.keyboard.press("Enter")
-    kept(bench, "Links on Dark: Paper")
-    bench.locator(".views a", has_text="Contrast").focus()
-    bench.keyboard.press("Enter")
-    bench.get_by_label("full colour vision").focus()
-    bench.keyboard.press("ArrowDown")
-    eventually(bench, "document.documentElement.style.filter.includes('seen-as')")
-    expect(bench.locator("#seen-as")).to_contain_text("protanopia")
-    bench.get_by_role("button", name="full colour").focus()
-    bench.keyboard.press("Enter")
-    eventually(bench, "!document.documentElement.style.filter")
-    bench.keyboard.press("Control+z")
-    expect(bench.locator("#kept")).to_contain_text("Undone")

@@ -7,13 +7,11 @@ from io import BytesIO
 
 import pytest
 from PIL import Image
-from playwright.sync_api import Browser, Page, Route
+from playwright.sync_api import Page, Route
 
 from tests.browser.hands import eventually, expect, frames, kept, steady
-from tests.sampling import some
 from yemba.core.site.document import Picture
 from yemba.core.site.pictures import framing, picture_size
-from yemba.hosting import services as hosting
 from yemba.sites import services as sites
 from yemba.sites import store
 from yemba.sites.models import Site
@@ -125,46 +123,6 @@ def test_a_picture_in_the_sites_colours_follows_a_code_that_is_typed_and_never_b
     kept(bench, "#2f6d44")
     eventually(bench, f"!{image}.currentSrc.includes('?as=')")
     assert [frame.evaluate("blank") for frame in frames(bench)] == [0, 0]
-
-
-@pytest.mark.at_length
-def test_a_picture_that_comes_late_does_not_cover_what_stands_again(bench: Page, demo: Site) -> None:
-    sites.edit(demo, "take-drawing", {"drawing": "waves", "section": "opening"})
-    bench.reload()
-    image = "document.querySelector('[data-place=opening] img')"
-    eventually(bench, f"{image}.complete && {image}.naturalWidth > 0")
-    late: list[Route] = []
-
-    def keep_back(route: Route) -> None:
-        late.append(route)
-
-    bench.route(re.compile(r"\?as="), keep_back)
-    code = bench.get_by_label(re.compile("^Code of"))
-    before = code.input_value()
-    code.fill("#2f6d44")
-    values = "getComputedStyle(document.querySelector('.button')).backgroundColor"
-    eventually(bench, f"{values} === 'rgb(47, 109, 68)'")
-    code.fill(before)
-    eventually(bench, f"{values} !== 'rgb(47, 109, 68)'")
-    assert late
-    for route in late:
-        route.continue_()
-    bench.wait_for_timeout(1500)
-    assert not any(frame.evaluate(f"{image}.currentSrc.includes('?as=')") for frame in frames(bench))
-
-
-@pytest.mark.at_length
-def test_a_picture_that_stands_whole_is_cropped_in_no_template(browser: Browser, live_server, demo: Site) -> None:
-    sites.edit(demo, "fit-picture", {"picture": PICTURE, "fit": "whole"})
-    page = browser.new_page(viewport={"width": 1280, "height": 900})
-    for template in some(list(sites.look(demo).catalogue.templates), 4):
-        if sites.document(Site.objects.get(pk=demo.pk)).template != template:
-            sites.edit(demo, "choose-template", {"template": template})
-        hosting.publish(Site.objects.get(pk=demo.pk))
-        page.goto(f"http://saltmarsh.localhost:{live_server.url.rpartition(':')[2]}/notebooks/")
-        fits = page.locator("img.is-whole").evaluate_all("images => images.map(e => getComputedStyle(e).objectFit)")
-        assert set(fits) == {"contain"}, template
-    page.close()
 
 
 def _picture(site: Site) -> Picture:

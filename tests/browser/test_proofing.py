@@ -2,15 +2,14 @@
 
 from __future__ import annotations
 
-from datetime import date, timedelta
+from datetime import timedelta
 from io import BytesIO
 
 import pytest
 from PIL import Image
 from playwright.sync_api import Browser, Page
 
-from tests.browser.hands import eventually, expect, frames, kept, until
-from yemba.hosting import services as hosting
+from tests.browser.hands import eventually, expect, kept
 from yemba.sites import presence
 from yemba.sites import services as sites
 from yemba.sites.models import Site
@@ -35,58 +34,6 @@ def photo(colour: tuple[int, int, int] = (77, 106, 106), size: tuple[int, int] =
     out = BytesIO()
     Image.new("RGB", size, colour).save(out, "JPEG")
     return {"name": "shears.jpg", "mimeType": "image/jpeg", "buffer": out.getvalue()}
-
-
-@pytest.mark.at_length
-def test_the_template_is_changed_and_changed_back_with_the_plan_read(page: Page, port: str) -> None:
-    before = bindery().document
-    page.goto(f"http://localhost:{port}/sites/saltmarsh/template/")
-    page.get_by_role("link", name="See the plan for Lantern").click()
-    eventually(page, "document.body.dataset.ground === 'dark'")  # what stands between its sheets
-    page.get_by_role("link", name="Stay with Slipway").click()
-    eventually(page, "document.body.dataset.ground === 'light'")
-    page.get_by_role("link", name="See the plan for Handbill").click()
-    plan = page.locator(".plan")
-    expect(plan).to_contain_text("13 pages")
-    expect(plan).to_contain_text("Comes back")
-    expect(plan.locator("tr", has_text="Header arrangement")).to_contain_text("Two rows, centred")
-    eventually(page, "document.body.dataset.header === 'stack'")
-    eventually(page, "getComputedStyle(document.querySelector('h1')).textTransform === 'uppercase'")
-    assert bindery().document == before, "looking changes nothing"
-
-    page.get_by_role("link", name="Stay with Slipway").click()
-    eventually(page, "document.body.dataset.header === 'row'")
-    page.get_by_role("link", name="See the plan for Handbill").click()
-    page.get_by_role("button", name="Change to Handbill").click()
-    kept(page, "Template Handbill")
-    expect(page.locator(".template", has_text="Your site stands on this one")).to_contain_text("Handbill")
-    assert bindery().document != before
-
-    page.get_by_role("link", name="See the plan for Slipway").click()
-    expect(plan).to_contain_text("Layout Cells: Offers on Notebooks")
-    page.get_by_role("button", name="Change to Slipway").click()
-    kept(page, "Template Slipway")
-    expect(page.locator("#desk")).to_contain_text("Set aside by Slipway")
-    assert bindery().document == before
-
-
-@pytest.mark.at_length
-def test_places_that_wait_for_a_picture_are_not_drawn_while_the_site_is_proofed(page: Page, port: str) -> None:
-    sites.edit(bindery(), "add-section", {"page": sites.document(bindery()).order[0], "kind": "gallery", "after": ""})
-    waits = "[...document.querySelectorAll('[data-draft-only]')].filter((one) => one.checkVisibility()).length"
-    there = "document.querySelector('[data-draft-only]')"
-
-    def drawn(check: str) -> None:
-        until(page, check, frames(page)[1])  # beside the proof the other window shows what is live
-
-    page.goto(f"http://localhost:{port}/sites/saltmarsh/pages/")
-    drawn(f"{waits} > 0")
-    page.locator("#chapters a[data-chapter=proof]").click()
-    drawn(f"{there} && {waits} === 0")
-    page.reload()
-    drawn(f"{there} && {waits} === 0")
-    page.locator("#chapters a[data-chapter=pages]").click()
-    drawn(f"{waits} > 0")
 
 
 def test_two_windows_on_one_site_merge_and_choose(
@@ -190,62 +137,6 @@ def test_the_history_is_looked_at_and_walked(page: Page, port: str) -> None:
     newest.click()
     expect(newest).to_be_disabled()
     assert bindery().document == start
-
-
-@pytest.mark.at_length
-def test_editions_are_named_compared_and_one_goes_out_by_itself(page: Page, port: str) -> None:
-    page.goto(f"http://localhost:{port}/sites/saltmarsh/editions/")
-    page.get_by_label("Name of edition 2").fill("Before the fair")
-    page.locator("#name-2").press("Enter")
-    expect(page.locator(".said")).to_contain_text("Edition 2 is called “Before the fair”")
-    page.get_by_label("Edition 1 at the left").check()
-    page.get_by_role("button", name="set them side by side").click()
-    expect(page.locator(".plan-table")).to_contain_text("Tagline")
-    page.get_by_role("link", name="Repairs").click()
-    expect(page.locator("iframe")).to_have_count(2)
-    pages = page.frames[1:]
-    until(page, "document.querySelector('h1') !== null", *pages)
-    page.goto(f"http://localhost:{port}/sites/saltmarsh/editions/?look=1")
-    until(page, "document.querySelector('h1')?.textContent === 'Old books mended, new ones made'", *page.frames[1:])
-
-    page.goto(f"http://localhost:{port}/sites/saltmarsh/proof/")
-    page.get_by_text("Publish at a set time").click()
-    page.locator("#publish-at").fill("2020-01-01T10:00")
-    page.get_by_role("button", name="Plan it").click()
-    expect(page.locator(".said")).to_contain_text("is past")
-    page.get_by_text("Publish at a set time").click()
-    day = date.today() + timedelta(days=20)
-    page.locator("#publish-at").fill(f"{day}T07:30")
-    before = hosting.live_edition(bindery())
-    page.locator("#publish-at").press("Enter")
-    at = f"{day.day} {day:%B %Y}, 07:30 Europe/London time"
-    expect(page.locator("#desk")).to_contain_text(f"7 changes go out by themselves on {at}")
-    assert hosting.live_edition(bindery()) == before, "Enter plans, and publishes nothing"
-    page.get_by_role("button", name="Call it off").click()
-    expect(page.locator(".said")).to_contain_text("called off")
-
-
-@pytest.mark.at_length
-def test_a_brand_goes_to_another_site_and_comes_back_as_a_file(page: Page, port: str, tmp_path) -> None:
-    page.goto(f"http://localhost:{port}/sites/saltmarsh/template/")
-    page.get_by_label("Name of the brand sheet").fill("Tide Row")
-    page.get_by_role("button", name="Save as it stands").click()
-    expect(page.locator(".said")).to_contain_text("Saved as “Tide Row”")
-    with page.expect_download() as download:
-        page.get_by_role("link", name="Export Tide Row").click()
-    file = tmp_path / download.value.suggested_filename
-    download.value.save_as(file)
-    assert file.name == "tide-row.brand-sheet.json"
-    page.get_by_label("A brand sheet that was exported").set_input_files(file)
-    page.get_by_role("button", name="Import it").click()
-    expect(page.locator(".said")).to_contain_text("“Tide Row 2” is here")
-    page.get_by_label("Site to apply Tide Row to").first.select_option(label="Nettle & Rye Seeds")
-    page.get_by_role("button", name="Apply").first.click()
-    expect(page.locator(".said")).to_contain_text("“Tide Row” is applied")
-    eventually(page, "getComputedStyle(document.querySelector('.button')).backgroundColor === 'rgb(140, 59, 42)'")
-    page.get_by_role("button", name="Bring mine back").count()
-    page.get_by_role("button", name="Return to Handbill’s own").click()
-    kept(page, "The brand sheet of Handbill")
 
 
 def test_a_visitor_writes_and_ines_reads_it(page: Page, browser: Browser, port: str) -> None:

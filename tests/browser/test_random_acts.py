@@ -11,7 +11,6 @@ from collections.abc import Callable
 from contextlib import suppress
 
 import pytest
-from django.contrib.sessions.models import Session
 from playwright.sync_api import Error, Page
 
 from tests.browser.hands import expect, follow, ready
@@ -221,18 +220,6 @@ def test_with_the_server_gone_in_between(hands: Hands) -> None:
         gone = number % 10 in (3, 4, 5, 6)
         hands.act()
     gone = False
-    check(hands)
-
-
-@pytest.mark.at_length
-def test_with_sessions_that_end(hands: Hands) -> None:
-    hands.undo_and_redo = hands.reload = lambda: None  # type: ignore[method-assign]
-    for number in range(ACTS):
-        if number % 12 == 5:
-            Session.objects.all().delete()
-        if number % 12 == 10:
-            hands.sign_in()
-        hands.act()
     check(hands)
 
 

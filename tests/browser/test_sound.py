@@ -85,11 +85,3 @@ def test_a_recording_plays_on_while_the_visitor_goes_to_another_page(page: Page,
     page.reload()
     expect(page.locator(".player-bar")).to_have_count(0)
     assert not refused
-
-
-def test_without_its_script_the_browsers_own_player_stands_there(page: Page, live_server, site: Site) -> None:
-    _with_a_recording(site)
-    page.route("**/*.js", lambda route: route.abort())
-    page.goto(f"http://saltmarsh.localhost:{live_server.url.rpartition(':')[2]}/")
-    assert page.locator("audio[controls]").count() > 0
-    assert page.locator(".player button").count() == 0

@@ -15,45 +15,10 @@ pytestmark = [pytest.mark.browser, pytest.mark.django_db(transaction=True)]
 HEADING = ".kind-opening .title"
 FONT = f"getComputedStyle(document.querySelector('{HEADING}')).fontFamily"
 SIZE = f"parseFloat(getComputedStyle(document.querySelector('{HEADING}')).fontSize)"
-LEAD = "getComputedStyle(document.querySelector('.kind-opening .lead')).fontFamily"
 
 
 def sheet() -> dict[str, object]:
     return dict(sites.document(Site.objects.get(slug="saltmarsh")).sheet)
-
-
-@pytest.mark.at_length
-def test_a_pairing_leaves_a_one_off_alone_until_it_is_returned(bench: Page) -> None:
-    bench.mouse.click(*middle(bench, HEADING))
-    apart = bench.locator(".apart").filter(has=bench.locator("#one-heading-face"))
-    apart.locator("summary").click()
-    bench.locator("#one-heading-face").select_option(label="Caveat")
-    kept(bench, "Typeface of one text")
-    eventually(bench, f"{FONT}.includes('Caveat')")
-
-    chapter(bench, "Type")
-    expect(bench.locator("#desk .lede").first).to_contain_text("1 text with a face of its own stays as set")
-    pairing = bench.locator("#pairing-lora-karla, #desk [id^=pairing-]").nth(1).get_by_role("button")
-    pairing.hover()
-    eventually(bench, f"!{LEAD}.includes('Newsreader')")
-    pairing.click()
-    kept(bench, "1 one-off stays as set")
-    eventually(bench, f"!{LEAD}.includes('Newsreader')")
-    eventually(bench, f"{FONT}.includes('Caveat')")
-
-    view(bench, "One-offs")
-    expect(bench.locator(".one-offs li").filter(has_text="Typeface")).to_contain_text("the sheet gives")
-    bench.locator(".one-offs li").filter(has_text="Typeface of the heading").get_by_role("checkbox").check()
-    bench.get_by_role("button", name="Return those ticked").click()
-    kept(bench, "Typeface of the heading")
-    eventually(bench, f"!{FONT}.includes('Caveat')")
-    expect(bench.locator(".one-offs li").filter(has_text="Typeface of the heading")).to_have_count(0)
-
-
-def middle(page: Page, selector: str) -> tuple[float, float]:
-    box = frames(page)[0].locator(selector).first.bounding_box()
-    assert box
-    return box["x"] + box["width"] / 3, box["y"] + box["height"] / 2
 
 
 @pytest.mark.at_length

@@ -2,12 +2,10 @@
 
 from __future__ import annotations
 
-import re
-
 import pytest
 from playwright.sync_api import Page
 
-from tests.browser.hands import BUTTON, chapter, eventually, expect, frames, kept, point, steady, until, view, write
+from tests.browser.hands import BUTTON, chapter, eventually, expect, frames, kept, point, steady, until, view
 from yemba.sites.models import Site
 
 pytestmark = [pytest.mark.browser, pytest.mark.django_db(transaction=True)]
@@ -129,14 +127,6 @@ def test_one_scroll_before_and_after_and_the_proof(bench: Page) -> None:
     assert bench.evaluate(OXIDE)
 
 
-@pytest.mark.at_length
-def test_words_that_are_too_long_are_refused_where_they_stand(bench: Page) -> None:
-    write(bench, ".kind-opening h1", "long words " * 30)
-    heading = frames(bench)[0].locator("h1")
-    expect(heading).to_have_attribute("data-fault", re.compile("letters"))
-    expect(heading).to_contain_text("long words")
-
-
 def test_a_fold_stays_open_over_every_edit_made_in_it(bench: Page) -> None:
     chapter(bench, "Logo")
     fold = bench.locator("details.more")
@@ -151,16 +141,3 @@ def test_a_fold_stays_open_over_every_edit_made_in_it(bench: Page) -> None:
         bench.wait_for_load_state("networkidle")
         expect(fold).to_have_attribute("open", "")
     expect(fold.get_by_text("comes from you")).to_have_count(4)  # the trade too
-
-
-def test_the_wide_window_says_its_scale_and_is_shown_at_its_true_size(bench: Page) -> None:
-    scale, frame = bench.locator("#wide-scale"), bench.locator("#wide")
-    shown = frame.bounding_box()["width"]  # type: ignore[index]
-    expect(scale).to_have_text(f"at {round(100 * shown / 1280)} %")
-    scale.click()
-    expect(scale).to_have_text("at 100 %")
-    assert frame.bounding_box()["width"] == 1280  # type: ignore[index]
-    pane = bench.locator(".pane-wide")
-    assert pane.evaluate("pane => pane.scrollWidth > pane.clientWidth"), "its right half is scrolled to"
-    scale.click()
-    assert frame.bounding_box()["width"] == pytest.approx(shown, abs=1)  # type: ignore[index]

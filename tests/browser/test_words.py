@@ -112,21 +112,6 @@ def test_what_is_pasted_keeps_its_structure_in_window_and_desk(bench: Page, demo
     before_long(bench, lambda: lead_of(demo), f"{clean}<blockquote>Bring bread</blockquote>")  # windows show it before
 
 
-@pytest.mark.opens("pages/?section=opening")
-def test_a_button_leads_to_a_page_that_does_not_exist_yet(bench: Page) -> None:
-    bench.locator("#words-link").select_option("new")
-    name = bench.locator("#new-words-link")
-    expect(name).to_be_focused()
-    name.press("Enter")
-    expect(bench.locator("#form-words-link .fault")).to_have_text("Give the new page a name.")
-    name.fill("Book a bench")
-    name.press("Enter")
-    eventually(bench, "document.querySelector('.kind-opening .button')?.getAttribute('href') === 'book-a-bench/'")
-    chosen = bench.locator("#words-link option:checked")
-    expect(chosen).to_have_text("Book a bench")
-    expect(bench.locator("#words-link")).to_be_focused()  # the field for the new name is gone
-
-
 @pytest.mark.pastes
 def test_a_pasted_text_with_headings_becomes_sections_seen_before_they_are_added(bench: Page, demo: Site) -> None:
     chapter(bench, "Pages")
@@ -153,57 +138,6 @@ def test_a_pasted_text_with_headings_becomes_sections_seen_before_they_are_added
     assert home.order[2:] == before
     assert [home.sections[key].fields["heading"] for key in home.order[:2]] == ["What to bring", "Who comes"]
     eventually(bench, f"{sections} === {len(before) + 2}")
-
-
-@pytest.mark.at_length
-def test_a_section_is_added_between_two_in_a_window(bench: Page, demo: Site) -> None:
-    first, second, *_ = sites.document(demo).pages["home"].order
-    x, _ = point(bench, f"[data-place='{second}']")
-    wide = frames(bench)[0]
-    edge = wide.locator(f"[data-place='{second}']").evaluate("e => e.getBoundingClientRect().top - innerHeight / 2")
-    share = bench.locator("#wide").evaluate("e => e.getBoundingClientRect().width / e.offsetWidth")
-    middle = bench.locator("#wide").bounding_box()
-    assert middle
-    bench.mouse.move(x, middle["y"] + middle["height"] / 2 + edge * share - 30)
-    at = (middle["x"] + middle["width"] / 2, middle["y"] + middle["height"] / 2 + edge * share)
-    bench.mouse.move(*at)
-    expect(wide.get_by_role("button", name="+ section")).to_be_visible()
-    bench.mouse.click(*at)
-    expect(bench.locator("#section-after")).to_have_value(first)
-    bench.locator("label.drawn-choice:has([value=quotes])").click()
-    bench.locator("#add-section").get_by_role("button", name="Add section").click()
-    kept(bench, "Quotes added to Home")
-    order = sites.document(Site.objects.get(pk=demo.pk)).pages["home"].order
-    assert (order[0], order[2]) == (first, second)
-
-
-@pytest.mark.at_length
-@pytest.mark.opens("pages/?section=opening")
-def test_by_keys_words_are_written_where_they_stand(bench: Page, demo: Site) -> None:
-    before = lead_of(demo)
-    bench.locator("#words-heading").focus()
-    bench.keyboard.press("F2")
-    wide = frames(bench)[0]
-    expect(wide.locator(".kind-opening h1")).to_be_focused()
-    bench.keyboard.press("Control+a")
-    bench.keyboard.type("Mended by keys")
-    bench.keyboard.press("Enter")
-    kept(bench, "Mended by keys")
-    expect(bench.locator("#words-heading")).to_be_focused()
-    bench.locator("#words-lead").focus()
-    bench.keyboard.press("F2")
-    expect(wide.locator(LEAD).first).to_be_focused()
-    bench.keyboard.press("Control+End")
-    bench.keyboard.type(" And more.")
-    bench.keyboard.press("Escape")
-    expect(bench.locator("#words-lead")).to_be_focused()
-    expect(wide.locator(LEAD).first).not_to_contain_text("And more.")
-    bench.keyboard.press("F2")
-    expect(wide.locator(LEAD).first).to_be_focused()
-    bench.keyboard.type(" And more.")
-    bench.keyboard.press("Control+Enter")
-    kept(bench, "Cloth, leather")
-    assert lead_of(demo) == before.replace("</p>", " And more.</p>")
 
 
 @pytest.mark.opens("pages/?section=opening")

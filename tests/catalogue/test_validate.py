@@ -103,3 +103,13 @@ def test_templates_are_no_structure_in_two_coats(catalogue: Catalogue) -> None:
     for first, second in combinations(catalogue.templates.values(), 2):
         shared = [kind for kind in catalogue.kinds if first.layouts.get(kind) == second.layouts.get(kind)]
         assert len(shared) < len(catalogue.kinds), "one structure in two coats; test_structure.py measures their boxes"
+
+
+def test_every_kind_has_three_layouts_in_every_template(catalogue: Catalogue) -> None:
+    few = {
+        (template.slug, kind.slug): shown
+        for template in catalogue.templates.values()
+        for kind in catalogue.kinds.values()
+        if len(shown := [slug for slug in kind.layout_names() if template.shows(kind.slug, slug)]) < 3
+    }
+    assert few == {}

@@ -28,15 +28,6 @@ def test_buttons_read_in_every_template_on_every_ground(form: str, document: Doc
                     assert min(readings.values()) >= least, (template, kind, pointed, state, readings)
 
 
-def test_kinds_step_down_from_the_form_of_the_first() -> None:
-    forms = {form: [form_of(form, kind) for kind in KINDS] for form in FORMS}
-    assert forms == {
-        "filled": ["filled", "outlined", "words"],
-        "outlined": ["outlined", "outlined", "words"],
-        "words": ["words", "words", "words"],
-    }
-
-
 def test_one_button_is_of_another_kind_and_no_other_text_is(document: Document, catalogue: Catalogue) -> None:
     opening = document.pages[document.order[0]].order[0]
     quiet = {"section": opening, "element": "button", "what": "button", "value": "quiet"}

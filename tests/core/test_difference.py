@@ -26,30 +26,14 @@ def test_changes_are_told_as_the_owner_thinks_of_them(document: Document, catalo
     told = {
         ("set-colour", ("colour", "c1"), ("hex", "#8c3b2a")): ("Kelp", "#2f5d50", "#8c3b2a"),
         ("set-value", ("key", "type.base"), ("value", 20)): ("Base size", "18 px", "20 px"),
-        ("set-value", ("key", "type.heading"), ("value", "fraunces")): (
-            "Heading typeface",
-            "Bricolage Grotesque",
-            "Fraunces",
-        ),
-        ("set-value", ("key", "header.arrangement"), ("value", "stack")): (
-            "Header arrangement",
-            "One row",
-            "Two rows, centred",
-        ),
-        ("set-ground", ("section", offers), ("ground", "dark")): (
-            "Ground: Offers on Home",
-            "as the template has it",
-            "Dark",
-        ),
-        ("set-words", ("section", opening), ("field", "heading"), ("words", "Mended")): (
-            "Heading: Opening on Home",
-            "Saltmarsh Bindery",
-            "Mended",
-        ),
+        ("set-value", ("key", "type.heading"), ("value", "fraunces")): ("Heading typeface", "Bricolage Grotesque", "Fraunces"),
+        ("set-value", ("key", "header.arrangement"), ("value", "stack")): ("Header arrangement", "One row", "Two rows, centred"),
+        ("set-ground", ("section", offers), ("ground", "dark")): ("Ground: Offers on Home", "as the template has it", "Dark"),
+        ("set-words", ("section", opening), ("field", "heading"), ("words", "Mended")): ("Heading: Opening on Home", "Saltmarsh Bindery", "Mended"),
         ("add-page", ("page_name", "News")): ("Page News", "", "new"),
         ("choose-template", ("template", "handbill")): ("Template", "Slipway", "Handbill"),
         ("bin-section", ("section", offers)): ("Offers on Home", "there", "gone"),
-    }
+    }  # fmt: skip
     for (name, *arguments), (subject, before, after) in told.items():
         changed = edited(document, name, **dict(arguments))
         found = difference(document, changed, catalogue)[0]

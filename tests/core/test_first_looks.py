@@ -18,7 +18,7 @@ from yemba.core.colour.from_picture import from_picture
 from yemba.core.colour.grounds import failures
 from yemba.core.colour.srgb import Colour, from_hex
 from yemba.core.first_look.brief import Brief
-from yemba.core.first_look.looks import FirstLook, dressed, rounds, stroke_of, weight_for
+from yemba.core.first_look.looks import FirstLook, dressed, rounds
 from yemba.core.first_look.palettes import Voice, leading, palette
 from yemba.core.first_look.shape import Shape, shape_of
 from yemba.core.site.catalogue import Catalogue
@@ -60,13 +60,6 @@ def test_the_shape_of_a_logo(name: str, background: tuple[int, ...]) -> None:
     shape = shape_of(logo(draw, background))
     assert shape is not None
     assert (shape.is_round, shape.is_thick) == (is_round, is_thick), shape
-
-
-@pytest.mark.parametrize("width", [10, 20, 40])
-def test_a_stroke_is_measured_as_it_was_drawn(width: int) -> None:
-    shape = shape_of(logo(lambda d: d.rectangle((30, 30, 270, 270), outline=RED, width=width)))
-    assert shape is not None
-    assert shape.stroke == pytest.approx(width / 241, rel=0.25)
 
 
 def test_a_picture_without_marks_has_no_shape() -> None:
@@ -142,13 +135,6 @@ def test_what_was_given_is_followed_and_said(catalogue: Catalogue) -> None:
     assert "#b03a2e, leads as it is" in close.reason
     assert "thin strokes and round corners" in close.reason
     assert (close.name, quiet.name, bold.name) == ("Closest", "Quieter", "Bolder")
-
-
-def test_headings_take_the_weight_of_the_logo(catalogue: Catalogue) -> None:
-    family = catalogue.families["archivo"]
-    thin, thick = weight_for(family, 0.05), weight_for(family, 0.4)
-    assert thin < thick
-    assert stroke_of(family, thin) < stroke_of(family, thick)
 
 
 def test_typefaces_have_the_letters_of_the_site(catalogue: Catalogue) -> None:

@@ -66,11 +66,6 @@ def test_see_through_links_have_the_colour_of_its_text(document: Document) -> No
     assert "behind-through" in footer.marks(look)
 
 
-def test_nothing_set_leaves_no_mark(document: Document) -> None:
-    assert footer.marks(Look(document, shipped())) == ""
-    assert not footer.is_own(Look(document, shipped()))
-
-
 def test_a_section_of_its_own_makes_it_its_owners(document: Document) -> None:
     plain = document.plain() | {
         "shared": {"footer": {"sections": {"s": Section(kind="words").model_dump()}, "order": ["s"]}}

@@ -114,10 +114,6 @@ def test_a_page_can_do_without_the_sidebar() -> None:
     assert apply(without.document, again).text() == look.document.text()
 
 
-def test_a_sidebar_as_wide_as_its_pictures() -> None:
-    assert frame.width_of_pictures(_look()) == 300 + 2 * frame.PADDING
-
-
 def test_sides_are_said_by_the_way_that_lines_run() -> None:
     kind = Side({"none": "Nowhere", START: "", END: ""})
     arabic = Look(_look().document.model_copy(update={"site": {"site.language": "ar"}}), shipped())

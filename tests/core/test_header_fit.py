@@ -24,7 +24,6 @@ from yemba.core.layout.header_fit import (
     fit,
     folded_height,
     heights,
-    widths_of,
 )
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
@@ -120,25 +119,6 @@ def test_what_gives_way_comes_in_its_order_and_each_makes_it_narrower(faces: Fac
     bare = fitted(faces, catalogue.arrangements["row"], "Saltmarsh Bindery", 7)
     assert TAGLINE not in [stage.gives for stage in bare.stages], "there is none to give way"
     assert bare.stages[-1].width == full.stages[-1].width, "in the end both are as wide"
-
-
-def test_what_is_of_no_use_first_may_be_later(faces: Faces, catalogue: Catalogue) -> None:
-    """In two rows the wider one decides: the gap gives way only once the tagline has left the row above."""
-    bar = catalogue.arrangements["bar"]
-    fit = fitted(faces, bar, "Saltmarsh", 8, tagline="Books mended by hand on the estuary, and new ones made " * 3)
-    assert [stage.gives for stage in fit.stages] == [FULL, TAGLINE, GAP, SIZE]
-    widths = [stage.width for stage in fit.stages]
-    assert widths == sorted(set(widths), reverse=True)
-    assert widths[1] - widths[2] == pytest.approx(7 * (SPACES.gap - 8), abs=1)
-
-
-def test_entries_that_were_measured_before_are_not_measured_again(faces: Faces, catalogue: Catalogue) -> None:
-    head = Header(catalogue.arrangements["row"], Contents("S", ("Repairs", "Shop")), faces, SPACES, LEAST)
-    assert head._replace(widths=widths_of(head.contents, faces)).entries(0.9) == head.entries(0.9)
-
-
-def test_a_short_header_gives_nothing_way(faces: Faces, catalogue: Catalogue) -> None:
-    assert fitted(faces, catalogue.arrangements["row"], count=1).stages == ((FULL, 480),)
 
 
 def test_a_title_between_its_entries_stands_in_the_middle(faces: Faces, catalogue: Catalogue) -> None:

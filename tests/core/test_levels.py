@@ -14,11 +14,10 @@ from yemba.catalogue import catalogue
 from yemba.core.check.finding import Inspected
 from yemba.core.check.legible import find, remarks
 from yemba.core.layout.lines import broken
-from yemba.core.site.document import Document
 from yemba.core.site.ids import new_id
 from yemba.core.site.resolve import COMFORTABLE, Look
 from yemba.core.site.settings import SETTINGS
-from yemba.core.type.levels import LEVELS, STEPPED
+from yemba.core.type.levels import STEPPED
 from yemba.core.type.scale import ENLARGE_LIMIT, SMALL_FLOOR, SMALLEST, Fluid, calm, calm_size, line_height, phone_base
 from yemba.core.value.number import Number
 from yemba.sites import starter
@@ -96,10 +95,6 @@ def at(css: str, width: int) -> float:
     return min(max(low * 16, start * 16 + slope * width / 100), high * 16)
 
 
-def test_a_size_that_does_not_grow_is_written_plainly() -> None:
-    assert Fluid(16, 16).css() == "1rem"
-
-
 def test_line_height_falls_with_size_and_rises_with_measure() -> None:
     assert line_height(18, 66) > line_height(48, 66)
     assert line_height(18, 75) > line_height(18, 45)
@@ -168,12 +163,6 @@ def test_an_effect_within_its_limit_is_told_all_the_same() -> None:
     assert {"shadow", "outline", "style"} <= said.keys()
     assert not any(one.warns for one in said.values())
     assert "slant" in said["style"].sentence, "Oswald has no italics"
-
-
-def test_every_level_may_be_set_and_returned() -> None:
-    document = Document.model_validate(START.plain() | {"sheet": {f"{slug}.spacing": 0.1 for slug in LEVELS}})
-    found = Look(document, CATALOGUE)
-    assert all(text.spacing == 0.1 for text in found.texts.values())
 
 
 @given(st.text("ab ", max_size=60), st.integers(2, 12), st.integers(1, 4))

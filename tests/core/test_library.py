@@ -61,10 +61,6 @@ def test_pictures_are_found(wanted: Query, keys: list[str]) -> None:
     assert [key for key, _ in search(LOOK, wanted)] == keys
 
 
-def test_the_one_that_is_open_stays_whatever_is_looked_for() -> None:
-    assert [key for key, _ in search(LOOK, Query(words="reel"), always="tall")] == ["wide", "tall"]
-
-
 def test_a_shape_is_that_of_what_is_shown() -> None:
     turned = _after("turn-picture", picture="tall", quarter="90")
     assert library.shape_of(turned.pictures["tall"]) == "wide"
@@ -122,13 +118,6 @@ def test_a_mirror_and_a_turn_take_the_focal_point_along() -> None:
     turned = _after("turn-picture", spot, picture="wide", quarter="90").pictures["wide"]
     assert (turned.rotation, turned.focal_x, turned.focal_y) == (90, 70, 20)
     assert picture_size(turned) == (900, 1600)
-
-
-def test_the_shape_of_another_picture_moves_no_focal_point() -> None:
-    square = _document(wide=_picture("w", 1600, 900, shape="1:1", focal_x=20, focal_y=30))
-    mirrored = _after("mirror-picture", square, picture="wide").pictures["wide"]
-    assert (mirrored.focal_x, mirrored.focal_y, mirrored.shape) == (80, 30, "1:1")
-    assert _after("show-whole", square, picture="wide").pictures["wide"].focal_x == 20
 
 
 @pytest.mark.parametrize(
@@ -202,9 +191,3 @@ def test_a_toning_that_cannot_be_is_refused(arguments: dict[str, str], named: st
     with pytest.raises(Fault) as refused:
         _after("tone-picture", picture="wide", **arguments)
     assert refused.value.field == named
-
-
-def test_another_file_is_seen_as_the_one_before() -> None:
-    toned = _after("tone-picture", picture="wide", filter="soft")
-    about = {"file": "new", "format": "png", "width": "1600", "height": "900", "file_name": "new.png"}
-    assert _after("replace-picture", toned, picture="wide", **about).pictures["wide"].filter == "soft"

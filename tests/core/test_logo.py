@@ -237,14 +237,3 @@ def test_white_on_white_is_no_logo_to_look_at() -> None:
     assert read_logo(png(flat(WHITE)), "png") == ("", False, 0)
     with pytest.raises(Fault, match="nothing of this left"):
         mended(png(flat(WHITE)), "png", BACKGROUND)
-
-
-def test_a_tiny_one_is_read_too() -> None:
-    tiny = Image.new("RGB", (3, 3), "white")
-    assert read_logo(png(tiny), "png") == ("", False, 0)
-
-
-def test_a_frame_is_no_background() -> None:
-    frame = Image.new("RGBA", (WIDTH, HEIGHT))
-    ImageDraw.Draw(frame).rectangle((0, 0, WIDTH - 1, HEIGHT - 1), outline=tuple(INDIGO), width=20)
-    assert not read_logo(png(frame), "png").background

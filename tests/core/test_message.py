@@ -90,13 +90,6 @@ def test_within_a_sentence_german_nouns_keep_their_capital() -> None:
     assert str(Capitalized(Message("of"))) == "Of"
 
 
-def test_joined_texts_are_said_one_by_one() -> None:
-    said = Joined(", ", [Message("Button"), "typed"])
-    assert said == "Button, typed"
-    speak_by(GERMAN)
-    assert str(said) == "Schaltfläche, typed"
-
-
 def test_a_day_is_said_by_the_language() -> None:
     said = Local(lambda tag: date_of("2027-03-14", tag))
     assert said == "March 14, 2027"

@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import json
-import random
 from collections.abc import Callable
 from io import BytesIO
 from typing import Any
@@ -12,7 +11,6 @@ import pytest
 from fontTools.ttLib import TTFont, newTable
 
 from tests.editing import edited
-from tests.sampling import some
 from yemba.catalogue import FONTS
 from yemba.core.brand.sheet import fonts_of, read_file, values_of_look, write
 from yemba.core.change.difference import difference
@@ -114,32 +112,6 @@ def test_a_name_that_a_style_sheet_cannot_hold_is_cleaned() -> None:
     for name in ("Kelp Light", "Kelp Extra Bold", "Kelp SemiBold Italic", "Kelp Medium"):
         assert clean_font(font(family=name), "k.ttf").family == "Kelp", name
     assert clean_font(font(family="Black"), "k.ttf").family == "Black"
-
-
-def test_broken_files_are_read_or_refused_and_never_more() -> None:
-    chance, whole = random.Random(5), [font(flavor=flavor) for flavor in (None, "woff", "woff2")]
-    outcomes = {"read": 0, "refused": 0}
-    for n in some(range(1000), 7):
-        data = bytearray(whole[n % 3])
-        match n % 5:
-            case 0:
-                del data[chance.randrange(len(data)) :]
-            case 1:
-                start = chance.randrange(len(data))
-                del data[start : start + chance.randrange(1, 200)]
-            case _:
-                reach = len(data) if n % 2 else 600  # headers and tables of contents, or anywhere
-                for _ in range(chance.randrange(1, 12)):
-                    data[chance.randrange(min(reach, len(data)))] = chance.randrange(256)
-        try:
-            clean = clean_font(bytes(data), "broken.ttf")
-        except Fault as fault:
-            assert fault.code in ("font-unreadable", "not-a-font", "font-too-large", "font-empty")
-            outcomes["refused"] += 1
-        else:
-            assert clean.data[:4] == b"wOF2"
-            outcomes["read"] += 1
-    assert outcomes["refused"] > sum(outcomes.values()) / 3
 
 
 def test_a_font_read_apart_is_the_same_and_one_that_hangs_is_stopped(monkeypatch: pytest.MonkeyPatch) -> None:

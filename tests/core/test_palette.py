@@ -80,11 +80,6 @@ def test_a_proposed_name_is_none_of_those_taken(colour: Colour, others: list[Col
     assert len(name) <= 30
 
 
-def test_names_are_those_people_use() -> None:
-    given = {"#000000": "Black", "#ffffff": "White", "#ff0000": "Signal", "#8c3b2a": "Oxide", "#1c2d5a": "Navy"}
-    assert {code: name_for(from_hex(code)) for code in given} == given
-
-
 @given(colours)
 def test_harmonies_turn_the_hue_and_stand_on_readable_grounds(lead: Colour) -> None:
     base = to_oklch(lead)
@@ -275,14 +270,6 @@ def test_what_is_no_palette_is_refused_with_the_reason(data: bytes, code: str) -
     with pytest.raises(Fault) as caught:
         read_palette(data)
     assert caught.value.code == code
-
-
-@given(st.binary(max_size=300) | st.text(max_size=300).map(str.encode))
-def test_any_bytes_are_read_or_refused(data: bytes) -> None:
-    try:
-        assert read_palette(data).colours
-    except Fault as fault:
-        assert fault.sentence
 
 
 def test_pasted_codes_become_a_whole_palette(document: Document, catalogue: Catalogue) -> None:

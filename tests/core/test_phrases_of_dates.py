@@ -4,8 +4,10 @@ from __future__ import annotations
 
 from datetime import date
 from itertools import product
+from pathlib import Path
 
 import pytest
+from babel import Locale
 
 from yemba.core.calendar.in_words import in_words
 from yemba.core.calendar.phrases.reading import LONGEST, read
@@ -48,61 +50,12 @@ def test_every_week(language: str, phrase: str, day: int, clock: tuple[str, str]
     assert only.occasion == Occasion(NEXT[day], *clock, "", f"FREQ=WEEKLY;BYDAY={CODES[day]}")
 
 
-MONTHS = {
-    "en": [
-        "January",
-        "February",
-        "March",
-        "April",
-        "May",
-        "June",
-        "July",
-        "August",
-        "September",
-        "October",
-        "November",
-        "December",
-    ],
-    "de": [
-        "Januar",
-        "Februar",
-        "März",
-        "April",
-        "Mai",
-        "Juni",
-        "Juli",
-        "August",
-        "September",
-        "Oktober",
-        "November",
-        "Dezember",
-    ],
-    "fr": [
-        "janvier",
-        "février",
-        "mars",
-        "avril",
-        "mai",
-        "juin",
-        "juillet",
-        "août",
-        "septembre",
-        "octobre",
-        "novembre",
-        "décembre",
-    ],
-}
+MONTHS = {tag: [*Locale(tag).months["format"]["wide"].values()] for tag in ("en", "de", "fr")}
+"""As CLDR has them."""
 DATES = {
-    "en": [
-        "{day} {name}",
-        "{name} {day}",
-        "{day}th {name}",
-        "on the {day}th of {name}",
-        "{day} {short}",
-        "{short} {day}",
-    ],
-    "de": ["{day}. {name}", "am {day}. {name}", "{day}.{month}.", "{day} {name}"],
-    "fr": ["{day} {name}", "le {day} {name}"],
+    "en": "{day} {name} | {name} {day} | {day}th {name} | on the {day}th of {name} | {day} {short} | {short} {day}",
+    "de": "{day}. {name} | am {day}. {name} | {day}.{month}. | {day} {name}",
+    "fr": "{day} {name} | le {day} {name}",
 }
 
 
@@ -111,7 +64,7 @@ DATES = {
 def test_a_day_is_the_next_of_its_name(language: str, month: int) -> None:
     name = MONTHS[language][month - 1]
     expected = date(2026 if month == 12 else 2027, month, 14).isoformat()
-    for form in DATES[language]:
+    for form in DATES[language].split(" | "):
         phrase = form.format(day=14, name=name, short=name[:3], month=month)
         (only,) = read(f"{phrase} 18:00", language, TODAY)
         assert only.occasion == Occasion(expected, "18:00"), phrase
@@ -136,60 +89,8 @@ def test_every_month(language: str) -> None:
         assert only.occasion.rule == f"FREQ=MONTHLY;BYDAY={number}{CODES[place]}"
 
 
-ONE = """
-en | first and third Tuesday of the month 7pm | 2026-12-01 19:00 FREQ=MONTHLY;BYDAY=1TU,3TU
-en | the last Friday of every month at half past seven in the evening | 2026-11-27 19:30 FREQ=MONTHLY;BYDAY=-1FR
-en | every first Saturday 10-16 | 2026-12-05 10:00 16:00 FREQ=MONTHLY;BYDAY=1SA
-en | on the 15th of every month | 2026-12-15 FREQ=MONTHLY;BYMONTHDAY=15
-en | every other Wednesday 6pm until 30 June 2027 | 2026-12-02 18:00 FREQ=WEEKLY;INTERVAL=2;BYDAY=WE;UNTIL=20270630
-en | every two weeks on Monday from 4 January 10-12 | 2027-01-04 10:00 12:00 FREQ=WEEKLY;INTERVAL=2;BYDAY=MO
-en | fortnightly on Thursday 19:00 | 2026-12-03 19:00 FREQ=WEEKLY;INTERVAL=2;BYDAY=TH
-en | daily 10-16 from 1 June to 30 September | 2027-06-01 10:00 16:00 FREQ=DAILY;UNTIL=20270930
-en | every day except Sunday 8-18 | 2026-11-27 08:00 18:00 FREQ=WEEKLY;BYDAY=MO,TU,WE,TH,FR,SA
-en | weekdays 9-17 | 2026-11-27 09:00 17:00 FREQ=WEEKLY;BYDAY=MO,TU,WE,TH,FR
-en | at weekends 14:00 | 2026-11-28 14:00 FREQ=WEEKLY;BYDAY=SA,SU
-en | Tuesdays and Thursdays 18:30 to 20:00 | 2026-12-01 18:30 20:00 FREQ=WEEKLY;BYDAY=TU,TH
-en | every Monday, Wednesday and Friday 9.30-11 | 2026-11-27 09:30 11:00 FREQ=WEEKLY;BYDAY=MO,WE,FR
-en | 6 Saturdays from 9 January 10-12 | 2027-01-09 10:00 12:00 FREQ=WEEKLY;BYDAY=SA;COUNT=6
-en | every Tuesday for 8 weeks 19:00 | 2026-12-01 19:00 FREQ=WEEKLY;BYDAY=TU;UNTIL=20270125
-en | every Tuesday 5 times 19:00 | 2026-12-01 19:00 FREQ=WEEKLY;BYDAY=TU;COUNT=5
-en | every Monday 10-12, not in August | 2026-11-30 10:00 12:00 FREQ=WEEKLY;BYDAY=MO;BYMONTH=1,2,3,4,5,6,7,9,10,11,12
-en | every Friday in June to August 18:00 | 2027-06-04 18:00 FREQ=WEEKLY;BYDAY=FR;BYMONTH=6,7,8
-en | Saturdays until the end of June | 2026-11-28 FREQ=WEEKLY;BYDAY=SA;UNTIL=20270630
-en | every Saturday until 30 June, not 26 December | 2026-11-28 FREQ=WEEKLY;BYDAY=SA;UNTIL=20270630 but 2026-12-26
-en | every Saturday except 19 and 26 December | 2026-11-28 FREQ=WEEKLY;BYDAY=SA but 2026-12-19 2026-12-26
-en | every Saturday, closed 19 December to 3 January | 2026-11-28 FREQ=WEEKLY;BYDAY=SA but 2026-12-19 2026-12-26 2027-01-02
-en | 3-5 June | 2027-06-03 to 2027-06-05
-en | 3 June to 5 June 10-17 | 2027-06-03 to 2027-06-05 10:00 17:00
-en | 30 December to 2 January | 2026-12-30 to 2027-01-02
-en | 4, 11 and 18 May 10-12 | 2027-05-04 10:00 12:00 also 2027-05-11 2027-05-18
-en | Saturday 5 December 10-13 | 2026-12-05 10:00 13:00
-en | 2027-03-14 18:30 | 2027-03-14 18:30
-en | today 20:00 | 2026-11-27 20:00
-en | tomorrow 14:00 | 2026-11-28 14:00
-en | 25/12/2026 11:00 | 2026-12-25 11:00
-en | 31 December 22:00 to 2:00 | 2026-12-31 22:00 02:00
-en | between 10 and 13 every Sunday | 2026-11-29 10:00 13:00 FREQ=WEEKLY;BYDAY=SU
-en | 29 February | 2028-02-29
-de | 3.-5. Juni | 2027-06-03 to 2027-06-05
-de | 4., 11. und 18. Mai 10-12 Uhr | 2027-05-04 10:00 12:00 also 2027-05-11 2027-05-18
-de | am ersten und dritten Dienstag im Monat um 19 Uhr | 2026-12-01 19:00 FREQ=MONTHLY;BYDAY=1TU,3TU
-de | alle 2 Wochen samstags 10 bis 13 Uhr bis Ende Juni | 2026-11-28 10:00 13:00 FREQ=WEEKLY;INTERVAL=2;BYDAY=SA;UNTIL=20270630
-de | täglich außer sonntags 8-18 Uhr | 2026-11-27 08:00 18:00 FREQ=WEEKLY;BYDAY=MO,TU,WE,TH,FR,SA
-de | jeden Samstag bis 30.6.2027, nicht am 26. Dezember | 2026-11-28 FREQ=WEEKLY;BYDAY=SA;UNTIL=20270630 but 2026-12-26
-de | letzter Freitag im Monat um 20 Uhr | 2026-11-27 20:00 FREQ=MONTHLY;BYDAY=-1FR
-de | morgen 14 Uhr | 2026-11-28 14:00
-de | werktags 9-17 Uhr | 2026-11-27 09:00 17:00 FREQ=WEEKLY;BYDAY=MO,TU,WE,TH,FR
-fr | du 3 au 5 juin | 2027-06-03 to 2027-06-05
-fr | les 4, 11 et 18 mai de 10h à 12h | 2027-05-04 10:00 12:00 also 2027-05-11 2027-05-18
-fr | le premier et le troisième mardi du mois à 19h | 2026-12-01 19:00 FREQ=MONTHLY;BYDAY=1TU,3TU
-fr | un samedi sur deux 10h-13h | 2026-11-28 10:00 13:00 FREQ=WEEKLY;INTERVAL=2;BYDAY=SA
-fr | tous les jours sauf le dimanche 8h-18h | 2026-11-27 08:00 18:00 FREQ=WEEKLY;BYDAY=MO,TU,WE,TH,FR,SA
-fr | toutes les deux semaines le lundi à partir du 1er mars | 2027-03-01 FREQ=WEEKLY;INTERVAL=2;BYDAY=MO
-fr | le 15 de chaque mois | 2026-12-15 FREQ=MONTHLY;BYMONTHDAY=15
-fr | chaque samedi jusqu'au 30 juin 2027, sauf le 26 décembre | 2026-11-28 FREQ=WEEKLY;BYDAY=SA;UNTIL=20270630 but 2026-12-26
-fr | demain 14h | 2026-11-28 14:00
-"""
+ONE = Path(__file__).with_suffix(".txt").read_text().splitlines()
+"""Language, phrase and what it means."""
 
 
 def _occasion(told: str) -> Occasion:
@@ -201,7 +102,7 @@ def _occasion(told: str) -> Occasion:
     return Occasion(words[0], *(*clock, "", "")[:2], last, rule, lists["also"], lists["but"])
 
 
-@pytest.mark.parametrize("line", ONE.strip().splitlines())
+@pytest.mark.parametrize("line", ONE)
 def test_phrases_of_one_meaning(line: str) -> None:
     language, phrase, told = (part.strip() for part in line.split(" | "))
     (only,) = read(phrase, language, TODAY)
@@ -289,9 +190,9 @@ def test_another_language_than_the_sites_is_read_too() -> None:
     assert read("jeden Samstag 10-13 Uhr", "en-GB", TODAY) == read("every Saturday 10-13", "de", TODAY)
 
 
-@pytest.mark.parametrize("phrase", [line.split(" | ")[1] for line in ONE.strip().splitlines()])
+@pytest.mark.parametrize("phrase", [line.split(" | ")[1] for line in ONE])
 def test_what_is_read_happens_and_is_said_in_words(phrase: str) -> None:
-    language = next(line.split(" | ")[0].strip() for line in ONE.strip().splitlines() if phrase in line)
+    language = next(line.split(" | ")[0].strip() for line in ONE if phrase in line)
     occasion = read(phrase, language, TODAY)[0].occasion
     first = next(occurrences(occasion))
     assert first.day == occasion.day

@@ -12,7 +12,6 @@ from hypothesis import strategies as st
 from yemba.core.change.command import read_command
 from yemba.core.change.operation import apply
 from yemba.core.errors import Fault
-from yemba.core.site.addresses import slug_from
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
 from yemba.core.site.ids import new_id
@@ -78,11 +77,3 @@ def test_another_currency_is_not_taken_for_the_sites(document: Document, catalog
     assert Price().read_on(pounds, "9", "Price", "price") == "9.00"
     with pytest.raises(Fault, match="in Euro, the site’s prices are in British Pound"):
         Price().read_on(pounds, "9 €", "Price", "price")
-
-
-@pytest.mark.parametrize(
-    ("name", "slug"),
-    [("Maße & Größen", "masse-grossen"), ("Łódź", "lodz"), ("Smørrebrød", "smorrebrod"), ("Œuvres", "oeuvres")],
-)
-def test_letters_without_an_accent_are_written_out_in_addresses(name: str, slug: str) -> None:
-    assert slug_from(name) == slug

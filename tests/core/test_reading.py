@@ -1,4 +1,4 @@
-"""A stored text is read part by part: the same document, or the same refusal, as when it is read whole."""
+"""A stored text is read part by part, as it would be whole, in every earlier version; what follows from it is kept."""
 
 from __future__ import annotations
 
@@ -9,10 +9,14 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from yemba.core.cache import Cache
+from tests.editing import edited
+from yemba.catalogue import catalogue
+from yemba.core.cache import Cache, by_document
 from yemba.core.errors import Fault
 from yemba.core.json_text import members
-from yemba.core.site.document import Document, read
+from yemba.core.site.document import Document, Holder, read
+from yemba.core.site.migrate import STEPS, VERSION
+from yemba.core.site.resolve import Look
 
 VALUES = st.recursive(
     st.none() | st.booleans() | st.integers() | st.text(),
@@ -70,3 +74,73 @@ def test_a_text_of_another_form_is_read_whole_or_refused(document: Document, spo
     }[spoil]
     with pytest.raises(Fault, match="The document cannot be read"):
         read(spoilt)
+
+
+def test_what_follows_from_pages_is_worked_out_anew_only_where_one_of_them_changed(document: Document) -> None:
+    counted: list[int] = []
+
+    @by_document("sections counted in a test")
+    def sections(*holders: Holder) -> int:
+        counted.append(len(holders))
+        return sum(len(holder.sections) for holder in holders)
+
+    first = sections(*document.holding())
+    sized = edited(document, "set-value", key="h1.wide", value=51)
+    assert sections(*sized.holding()) == first
+    assert counted == [len(document.pages) + len(document.shared)]
+    page = document.order[0]
+    fewer = edited(sized, "bin-section", section=document.pages[page].order[0])
+    assert sections(*fewer.holding()) == first - 1
+    assert len(counted) == 2
+
+
+def test_a_ground_is_met_as_soon_as_it_is_set(document: Document) -> None:
+    section = document.pages[document.order[0]].order[0]
+    kind = document.pages[document.order[0]].sections[section].kind
+    assert (kind, "dark") not in document.kinds_on_grounds()
+    assert (kind, "dark") in edited(document, "set-ground", section=section, ground="dark").kinds_on_grounds()
+    assert (kind, "dark") not in document.kinds_on_grounds()
+
+
+SAMPLES = {
+    1: '{"currency":"GBP","language":"de","name":"Salzwiese","order":["p"],"pages":{"p":{"name":"Start","slug":""}},'
+    '"parts":{"header.height_wide":90},"template":"slipway"}',
+    2: '{"bin":{"b":{"section":{"kind":"gallery","layout":"columns"}}},"name":"Salt","order":["p"],"pages":{"p":'
+    '{"name":"Home","order":["g","w"],"sections":{"g":{"kind":"gallery","layout":"columns"},'
+    '"w":{"kind":"words","layout":"columns"}},"slug":""}},"template":"slipway","version":2}',
+}
+
+
+def test_there_is_a_sample_of_every_earlier_version() -> None:
+    assert set(SAMPLES) == set(STEPS) == set(range(1, VERSION))
+
+
+@pytest.mark.parametrize("version", SAMPLES)
+def test_a_sample_reads_and_is_written_as_of_today(version: int) -> None:
+    document = read(SAMPLES[version])
+    assert json.loads(document.text())["version"] == VERSION
+    assert read(document.text()) == document
+
+
+def test_language_and_currency_of_the_first_version_are_values() -> None:
+    look = Look(read(SAMPLES[1]), catalogue())
+    assert (look.value("site.language"), look.value("site.currency")) == ("de", "GBP")
+    assert look.resolve("site.language").set_by_owner
+    assert look.value("header.height_wide") == 90
+
+
+def test_columns_of_pictures_of_the_second_version_are_rows() -> None:
+    document = read(SAMPLES[2])
+    layouts = {key: section.layout for key, section in document.pages["p"].sections.items()}
+    assert layouts == {"g": "rows", "w": "columns"}
+    binned = document.bin["b"].section
+    assert binned is not None
+    assert binned.layout == "rows"
+
+
+@pytest.mark.parametrize(
+    "text", ['{"name":"x","template":"slipway","version":99}', '{"name":"x","template":"slipway","version":"2"}']
+)
+def test_a_version_to_come_is_refused(text: str) -> None:
+    with pytest.raises(Fault, match="version"):
+        read(text)

@@ -1,4 +1,4 @@
-"""Kinds of section suggested for a page: by trade, by aim, by what is missing."""
+"""What a site likely wants: language, money and time by the browser, kinds of section by trade, by aim, by what is missing."""
 
 from __future__ import annotations
 
@@ -9,6 +9,7 @@ from yemba.core.site.document import Document, Page, Section
 from yemba.core.site.resolve import Look
 from yemba.core.trade.suggestions import _OF_AIMS, MOST, suggestions
 from yemba.core.trade.trade import AIMS
+from yemba.core.value.likely import USUAL, likely
 
 ALL = ("opening", "hours-and-place", "contact-form", "price-list", "words-with-picture")
 
@@ -57,3 +58,26 @@ def test_every_suggestion_is_of_a_kind_there_is_and_none_comes_twice() -> None:
 def test_a_page_that_has_all_is_left_alone() -> None:
     look = _look(*shipped().kinds, elsewhere=tuple(shipped().kinds))
     assert suggestions(look, "repairs") == []
+
+
+LANGUAGES = shipped().languages
+
+
+@pytest.mark.parametrize(
+    ("accepted", "found"),
+    [
+        ("de-AT,de;q=0.9", ("de", "EUR", "Europe/Vienna")),
+        ("pl", ("pl", "PLN", "Europe/Warsaw")),
+        ("en", ("en-GB", "GBP", "Europe/London")),
+        ("en-US,en;q=0.5", ("en-US", "USD", "UTC")),  # more zones than one: it is asked for
+        ("fr-CH", ("fr", "CHF", "Europe/Zurich")),
+        ("ja, sv;q=0.3", ("sv", "SEK", "Europe/Stockholm")),
+    ],
+)
+def test_the_first_language_that_ships_is_taken_with_its_country(accepted: str, found: tuple[str, str, str]) -> None:
+    assert likely(accepted, LANGUAGES) == found
+
+
+@pytest.mark.parametrize("accepted", ["", "*", "ja", "x" * 4000, "-,;;q=", "zh-Hant-TW", "<script>", "de\0"])
+def test_what_says_nothing_known_leaves_the_usual(accepted: str) -> None:
+    assert likely(accepted, LANGUAGES) == USUAL

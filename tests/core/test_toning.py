@@ -8,7 +8,7 @@ import numpy as np
 import pytest
 from PIL import Image
 
-from yemba.core.colour.srgb import BLACK, Colour, from_hex
+from yemba.core.colour.srgb import from_hex
 from yemba.core.picture.drawing import drawn
 from yemba.core.picture.filters import DUOTONE, FILTERS, GREY, NONE, SOFT
 from yemba.core.picture.framing import Framing
@@ -43,20 +43,6 @@ def test_a_drawing_gets_the_colours_that_pixels_get(toning: Toning) -> None:
     middles = of_pixels[40, [20, 60, 100]], of_drawing[40, [20, 60, 100]]
     assert np.abs(middles[0] - middles[1])[:2].max() <= 2, "eight-bit steps"
     assert middles[0][2][3] == middles[1][2][3] == 0, "what is see-through stays so"
-
-
-def test_two_colours_are_the_darkest_and_the_lightest_there_are() -> None:
-    ends = Image.fromarray(np.array([[[0, 0, 0], [255, 255, 255]]], dtype=np.uint8))
-    toned = Toning(DUOTONE, INK, PAPER).image(ends)
-    assert [toned.getpixel((0, 0)), toned.getpixel((1, 0))] == [INK, PAPER]
-
-
-def test_a_tint_at_half_is_halfway() -> None:
-    assert Toning(tint=Colour(200, 0, 0), strength=0.5).image(Image.new("RGB", (1, 1), BLACK)).getpixel((0, 0)) == (
-        100,
-        0,
-        0,
-    )
 
 
 def test_every_size_of_a_picture_is_as_soft() -> None:

@@ -67,15 +67,6 @@ def test_no_sentence_stands_in_two_trades(catalogue: Catalogue) -> None:
     assert {sentence: slugs for sentence, slugs in standing.items() if len(slugs) > 1} == {}
 
 
-def test_the_check_of_sentences_finds_one_that_stands_twice(catalogue: Catalogue) -> None:
-    baker = catalogue.trade("baker")
-    assert any(len(text.split()) >= _SENTENCE_FROM for text in texts(baker))
-    with pytest.raises(AssertionError):
-        test_no_sentence_stands_in_two_trades(
-            catalogue._replace(trades={"a": baker, "b": baker.model_copy(update={"slug": "b"})})
-        )
-
-
 USUAL = {
     "contact-form", "dates", "gallery", "hours-and-place", "offers", "opening", "price-list", "questions", "words",
     "words-with-picture",
@@ -208,12 +199,6 @@ def test_words_that_were_filled_are_known_again(catalogue: Catalogue, name: str,
                 assert is_filled(text, filled), (text, filled)
 
 
-def test_a_name_alone_is_no_starter_word() -> None:
-    assert not is_filled("{name}", "Anything that somebody wrote")
-    assert not is_filled("Honey[ from {town}]", "Honey from")
-    assert is_filled("Honey[ from {town}]", "Honey")
-
-
 def test_pages_move_and_the_first_stays_first(catalogue: Catalogue) -> None:
     plan = proposed(catalogue.trade("baker"), ["work"])
     first, second, third = plan[:3]
@@ -241,11 +226,6 @@ def test_a_page_of_the_plan_is_named_left_out_and_put_in(catalogue: Catalogue) -
     assert changed(changed(plan, "out", second.key), "in", second.key) == plan
     assert changed(plan, "down", second.key) == moved(plan, second.key, 1)
     assert changed(plan, "stay", second.key) == plan
-
-
-def test_pages_that_serve_no_aim_are_left_out_but_offered(catalogue: Catalogue) -> None:
-    plan = proposed(catalogue.trade("baker"), ["found"])
-    assert [page.name for page in plan if not page.kept] == ["Cakes we made", "Baking days", "Order ahead"]
 
 
 def test_the_name_of_an_entry_alone_is_no_starter_word(catalogue: Catalogue) -> None:

@@ -76,16 +76,8 @@ def test_scripts_are_many_and_the_files_do_hold_them(catalogue: Catalogue) -> No
 
 
 def test_a_character_belongs_to_the_subset_its_makers_put_it_in() -> None:
-    assert [subset_of(c) for c in "ałệЖωאس書"] == [
-        "latin",
-        "latin-ext",
-        "vietnamese",
-        "cyrillic",
-        "greek",
-        "hebrew",
-        "arabic",
-        "",
-    ]
+    subsets = "latin latin-ext vietnamese cyrillic greek hebrew arabic".split()
+    assert [subset_of(c) for c in "ałệЖωאس書"] == [*subsets, ""]
 
 
 # Pairs that typographers call good, and pairs they warn of; common practice, no source.

@@ -40,20 +40,7 @@ JUNK = [
         "ß" * 90,
     ),
     *("page:", "page:nowhere", "https://", "javascript:alert(1)", "#fff", "#12345g", "rgb(1,2", "€ 3", "1,5", "12:61"),
-    *(
-        "2026-02-31",
-        "up",
-        "down",
-        "first",
-        "wide",
-        "none",
-        "h1.wide",
-        "type.base",
-        "palette",
-        "light",
-        "xnone",
-        "x" * 13,
-    ),
+    *"2026-02-31 up down first wide none h1.wide type.base palette light xnone xxxxxxxxxxxxx".split(),
 ]
 ANSWERS = {200, 204, 301, 302, 303, 304, 400, 403, 404, 405, 409, 410, 413, 422, 429}
 
@@ -74,12 +61,8 @@ class Sender:
         items = [key for standing in document.standing() for key in standing.section.items]
         fields = [name for standing in document.standing() for name in standing.section.fields]
         named = [*document.pages, *sections, *items, *fields, *document.pictures, *document.bin, *look.grounds]
-        kinds = [
-            *look.catalogue.kinds,
-            *look.catalogue.templates,
-            *look.catalogue.families,
-            *look.catalogue.arrangements,
-        ]
+        known = look.catalogue
+        kinds = [*known.kinds, *known.templates, *known.families, *known.arrangements]
         return [*named, *kinds, *(colour["id"] for colour in look.value("palette")), "heading", "h2.weight", "body"]
 
     def fitting(self, name: str) -> str:
@@ -128,34 +111,8 @@ class Sender:
         for name, kind in pattern.pattern.converters.items():
             value = "saltmarsh" if name == "slug" else str(self.chance.choice(self._pieces(type(kind).__name__)))
             path = path.replace(f"<{type(kind).__name__.removesuffix('Converter').lower()}:{name}>", value)
-        names = [
-            "page",
-            "section",
-            "show",
-            "colour",
-            "ground",
-            "look",
-            "first",
-            "second",
-            "at",
-            "goes",
-            "without",
-            "more",
-        ]
-        names += [
-            "plan",
-            "picture",
-            "hue",
-            "q",
-            "do",
-            "key",
-            "when",
-            "file",
-            "title",
-            "username",
-            "sheet_name",
-            "select",
-        ]
+        names = "page section show colour ground look first second at goes without more plan picture hue q do key when".split()
+        names += ["file", "title", "username", "sheet_name", "select"]
         data: dict[str, object] = {name: self.value() for name in self.chance.sample(names, self.chance.randint(0, 5))}
         if self.chance.random() < 0.2:
             data["file"] = SimpleUploadedFile("a.svg", self.chance.choice(FILES))
@@ -166,20 +123,7 @@ class Sender:
     def _pieces(self, kind: str) -> list[object]:
         if kind.startswith("Int"):
             return [0, 1, 2, 99999, 10**30]
-        slugs = [
-            "palette",
-            "type",
-            "logo",
-            "header",
-            "pages",
-            "footer",
-            "proof",
-            "history",
-            "template",
-            "x",
-            "css",
-            "gpl",
-        ]
+        slugs = "palette type logo header pages footer proof history template x css gpl".split()
         return [*slugs, *[one for one in self.known() if one.isalnum()]]
 
 

@@ -81,22 +81,6 @@ def test_the_flood_of_many_senders_has_an_end_and_words_stay(client: Client, for
     assert GOOD["words"] in answer.content.decode()
 
 
-def test_what_is_held_back_is_counted_in_the_list_of_sites(client: Client, form: str, site: Site) -> None:
-    for n in range(5):
-        send(client, form, n, "198.51.100.7")
-    client.force_login(site.owner, backend="django.contrib.auth.backends.ModelBackend")
-    assert "3 new, 2 held back" in client.get("/sites/").content.decode()
-
-
-def test_in_a_german_site_it_is_said_in_german(client: Client, form: str, site: Site) -> None:
-    sites.edit(Site.objects.get(pk=site.pk), "set-value", {"key": "site.language", "value": "de"})
-    services.publish(Site.objects.get(pk=site.pk))
-    page = client.post(f"/-/form/{form}/", GOOD | {"mail": "mara", "name": ""}, headers=HOST).content.decode()
-    assert "Bitte nennen Sie Ihren Namen." in page
-    assert "An „mara“ kann keine Antwort gehen." in page
-    assert "Not sent yet" not in page
-
-
 def _with_form(site: Site, kind: str, **where: str) -> tuple[Site, str]:
     """The site published with a section of a kind, and its id."""
     before = {one.key for one in sites.document(site).standing()}

@@ -66,15 +66,6 @@ def test_an_earlier_edition_comes_back_byte_for_byte(site: Site, client: Client)
         services.bring_back(site, 9)
 
 
-def test_an_edition_is_kept_as_it_was(site: Site) -> None:
-    edition = services.publish(site)
-    manifest, text = dict(edition.manifest), edition.document
-    heading(site, "Second words")
-    services.publish(site)
-    again = Edition.objects.get(pk=edition.pk)
-    assert (again.manifest, again.document) == (manifest, text)
-
-
 def test_publishing_again_writes_nothing_that_did_not_change(site: Site, settings) -> None:
     services.publish(site)
     before = set(Path(settings.MEDIA_ROOT).rglob("*"))
@@ -98,19 +89,6 @@ def test_a_publishing_that_breaks_off_leaves_the_live_site_as_it_was(site: Site,
         services.publish(site)
     assert Edition.objects.filter(site=site).count() == 1
     assert client.get("/", headers={"host": LIVE}).content == live
-
-
-def test_the_draft_can_be_made_as_an_edition_was_and_undone(site: Site) -> None:
-    services.publish(site)
-    first = site.document
-    heading(site, "Second words")
-    second = site.document
-    services.draft_from(site, 1)
-    site.refresh_from_db()
-    assert site.document == first
-    sites.undo(site)
-    site.refresh_from_db()
-    assert site.document == second
 
 
 def test_pages_are_asked_for_again_and_assets_kept_for_ever(site: Site, client: Client) -> None:
@@ -229,10 +207,6 @@ def test_the_address_of_a_draft_stays_the_same_for_a_while(site: Site, ines: Per
     with freeze_time(datetime(2026, 11, 3, 10, 1, tzinfo=UTC)):
         assert services.draft_token(site, ines) != token
         assert client.get(f"/~{token}/", headers={"host": DRAFT}).status_code == 200
-
-
-def test_any_other_name_leads_to_the_studio(client: Client) -> None:
-    assert client.get("/sites/", headers={"host": "127.0.0.1"})["Location"] == "http://localhost/sites/"
 
 
 def test_a_site_is_exported_as_plain_files(site: Site, tmp_path: Path) -> None:

@@ -11,7 +11,6 @@ from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
 from yemba.core.site.header import header_fit, header_heights
 from yemba.core.site.resolve import Look
-from yemba.core.type.scale import PHONE_WIDTH, WIDE_WIDTH, Fluid
 from yemba.render.style import values
 
 LONG = "The Saltmarsh Bindery and Paper Workshop of Tide Row"
@@ -40,10 +39,6 @@ def test_a_longer_name_never_makes_it_lower(document: Document, catalogue: Catal
     assert all(lower <= higher for lower, higher in zip(*both, strict=True))
 
 
-def test_a_header_at_the_side_covers_nothing(document: Document, catalogue: Catalogue) -> None:
-    assert header_heights(Look(arranged(document, catalogue, "side"), catalogue)).unfolded == 0
-
-
 def test_only_one_that_stays_asks_for_room(document: Document, catalogue: Catalogue) -> None:
     assert "scroll-padding" not in values(Look(document, catalogue))
     stays = edited(document, "set-value", key="header.position", value="sticky")
@@ -56,10 +51,3 @@ def test_only_one_that_stays_asks_for_room(document: Document, catalogue: Catalo
     assert text.count("scroll-padding") <= len(told), "what is as high as before is not told again"
     assert standing.unfolded > 0
     assert "--header-position:sticky" in text
-
-
-def test_a_fluid_size_is_its_ends_at_both_ends_and_between_them_in_between() -> None:
-    size = Fluid(20, 60)
-    ends = (240, PHONE_WIDTH, WIDE_WIDTH, 2000)
-    assert [size.at(window) for window in ends] == [20, 20, 60, 60]
-    assert 20 < size.at(800) < 60

@@ -98,20 +98,6 @@ def test_a_post_leads_to_those_around_it_and_one_to_come_is_not_there_yet(writte
     assert "To come" not in "".join(written.values())
 
 
-def test_styles_of_the_lists_go_out_where_no_page_has_such_a_section() -> None:
-    document = _document()
-    bare = document.model_copy(
-        update={
-            "pages": {key: page for key, page in document.pages.items() if key != "all"},
-            "order": [key for key in document.order if key != "all"],
-        }
-    )
-    files = site_files(_site(bare))
-    (sheet,) = (path for path in files if path.endswith(".css"))
-    assert b".kind-excerpts" in files[sheet].make()
-    assert "tag/paste/index.html" in files
-
-
 def test_the_feed_has_the_posts_newest_first_with_whole_links(written: dict[str, str]) -> None:
     feed = ElementTree.fromstring(written["feed.atom"])
     entries = feed.findall(f"{ATOM}entry")

@@ -11,7 +11,6 @@ from PIL import Image
 from yemba.core.colour.srgb import Colour
 from yemba.core.picture import sharing
 from yemba.core.picture.drawing import drawn
-from yemba.core.picture.signature import SIGNATURES
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
 from yemba.core.site.resolve import Look
@@ -56,13 +55,3 @@ def test_each_template_marks_its_card_and_icon_in_its_own_way(document: Document
     assert "stroke=" not in slope + sheet
     corner = pixel(drawn(icon_tiles(sites[0])[0], 128, 128), 0, 1)
     assert corner == sites[0].look.grounds["strong"].text, "the slope's foot"
-
-
-@pytest.mark.parametrize("name", SIGNATURES)
-def test_a_mark_leaves_the_middle_alone(name: str) -> None:
-    mark = SIGNATURES[name](200, 100, "#ff0000", "#00ff00")
-    svg = f'<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 200 100"><path fill="#fff" d="M0 0h200v100H0z"/>{mark}</svg>'
-    png = drawn(svg, 200, 100)
-    for across in (0.12, 0.5, 0.88):
-        for down in (0.2, 0.5, 0.85):
-            assert pixel(png, across, down) == Colour(255, 255, 255), (name, across, down)

@@ -24,7 +24,6 @@ from yemba.render.site import Site
 from yemba.render.style import style, values
 
 TODAY = date(2026, 11, 24)
-AWKWARD = "An unreasonably long heading that somebody will one day write because they have so much to say"
 
 
 def site(document: Document, catalogue: Catalogue, *, draft: bool = False, **over: Any) -> Site:
@@ -183,27 +182,6 @@ def test_a_stylesheet_stays_small_and_asks_nobody_else(document: Document, catal
     assert len(brotli.compress(whole.encode())) < FIRST_FLIGHT
     assert "http" not in whole
     assert whole.count("{") == whole.count("}")
-
-
-def test_only_used_families_reach_a_live_page(document: Document, catalogue: Catalogue) -> None:
-    names = [path for path in site_files(site(document, catalogue)) if path.endswith(".woff2")]
-    assert {name.split("/")[1].split("-latin")[0] for name in names} == {"bricolage-grotesque", "newsreader"}
-
-
-def test_one_offs_reach_the_page(document: Document, catalogue: Catalogue) -> None:
-    plain = document.plain()
-    home = document.order[0]
-    opening = document.pages[home].order[0]
-    plain["pages"][home]["sections"][opening]["one_offs"] = {"heading": {"align": "center"}}
-    assert 'data-align="center"' in page(site(Document.model_validate(plain), catalogue))
-
-
-def test_long_words_stay_words(document: Document, catalogue: Catalogue) -> None:
-    plain = document.plain()
-    home = document.order[0]
-    opening = document.pages[home].order[0]
-    plain["pages"][home]["sections"][opening]["fields"]["heading"] = AWKWARD
-    assert AWKWARD in page(site(Document.model_validate(plain), catalogue))
 
 
 def test_words_from_the_right_are_set_from_the_right(document: Document, catalogue: Catalogue) -> None:

@@ -8,7 +8,7 @@ from typing import Any
 import pytest
 from django.core.management import call_command
 from django.test import Client
-from django.utils import timezone, translation
+from django.utils import timezone
 from freezegun import freeze_time
 
 from yemba.hosting import services as hosting
@@ -51,19 +51,6 @@ def test_copies_are_told_apart_and_cut_at_a_word(site: Site) -> None:
     stem = title.removesuffix(" Estuary")
     assert names == [f"{stem} copy", f"{stem} copy 2", f"{stem} copy 3"]
     assert first.slug == "quill-and-tallow-chandlers-and"
-
-
-@pytest.mark.parametrize(
-    ("tag", "names"),
-    [
-        ("de", ["Saltmarsh Bindery Kopie", "Saltmarsh Bindery Kopie 2"]),
-        ("ar", ["نسخة من Saltmarsh Bindery", "نسخة 2 من Saltmarsh Bindery"]),
-    ],
-)
-def test_copies_are_named_in_the_language_that_is_spoken(site: Site, tag: str, names: list[str]) -> None:
-    with translation.override(tag):
-        first = listed.copy(site)
-        assert [sites.document(one).name for one in (first, listed.copy(first))] == names
 
 
 def test_a_long_name_is_copied_too_and_there_is_a_limit(hers: Client, site: Site, settings: Any) -> None:

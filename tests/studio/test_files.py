@@ -59,10 +59,3 @@ def test_a_replaced_file_keeps_its_place_and_a_wrong_one_is_refused(client: Clie
     )
     assert "page.html" in answer.json()["error"]["sentence"]
     assert len(kept(site).files) == 1
-
-
-def test_nobody_brings_files_to_the_site_of_another(client: Client, site: Site) -> None:
-    other = Person.objects.create_user("hana@nettle.example", "rye-field-two", name="Hana")
-    client.force_login(other, backend="django.contrib.auth.backends.ModelBackend")
-    assert brought(client, site, ("a.pdf", PDF)) == 404
-    assert kept(site).files == {}

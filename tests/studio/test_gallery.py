@@ -71,12 +71,6 @@ def test_a_sample_that_is_none_is_missing(path: str) -> None:
     assert Client().get(f"/gallery/{path}", headers=GALLERY).status_code == 404
 
 
-def test_words_that_are_no_trade_find_the_nearest(visitor: Client) -> None:
-    page = visitor.get("/templates/?trade=wedding+cakes").content.decode()
-    assert "/baker/" in windows(page)[0]
-    assert visitor.get("/templates/slipway/?trade=%00&sheet=none&page=x").status_code == 200
-
-
 def test_trying_on_changes_nothing(client: Client, site: Site, ines: Person) -> None:
     client.force_login(ines, backend="django.contrib.auth.backends.ModelBackend")
     sites.edit(site, "set-value", {"key": "type.base", "value": 20})
@@ -110,19 +104,3 @@ def test_what_is_tried_on_is_chosen_up_to_three(client: Client, site: Site, ines
     assert "See the plan for Lantern" in page
     many = "&".join(f"template={slug}" for slug in [*catalogue().templates] * 2)
     assert len(windows(client.get(f"/sites/{site.slug}/try-on/?{many}").content.decode())) == 3
-
-
-def test_a_strangers_site_is_not_tried_on(site: Site) -> None:
-    other = Client(SERVER_NAME="localhost")
-    assert other.get(f"/sites/{site.slug}/try-on/").status_code == 302
-    other.force_login(
-        Person.objects.create_user("m@dubrov.example"), backend="django.contrib.auth.backends.ModelBackend"
-    )
-    assert other.get(f"/sites/{site.slug}/try-on/").status_code == 404
-
-
-def test_a_template_that_is_none_cannot_be_tried_on(client: Client, site: Site, ines: Person) -> None:
-    client.force_login(ines, backend="django.contrib.auth.backends.ModelBackend")
-    address = windows(client.get(f"/sites/{site.slug}/try-on/?template=lantern").content.decode())[0]
-    broken = address.replace("@template/lantern", "@template/none")
-    assert Client().get(broken, headers={"host": f"draft--{site.slug}.localhost"}).status_code == 404

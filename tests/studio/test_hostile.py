@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import io
-import json
 import struct
 import subprocess
 import sys
@@ -19,7 +18,7 @@ from PIL import Image
 from tests.installation import MANAGE, install
 from yemba.people.models import Person
 from yemba.sites import services as sites
-from yemba.sites.models import BrandSheet, Site
+from yemba.sites.models import Site
 
 pytestmark = pytest.mark.django_db
 SVG = '<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" viewBox="0 0 9 9">{}</svg>'
@@ -99,31 +98,6 @@ def test_a_picture_that_could_do_harm_is_refused_and_nothing_stays(
     assert said in sentence
     assert files(settings) == before
     assert Site.objects.get(pk=site.pk).document == document
-
-
-def sheet(**over: object) -> bytes:
-    return json.dumps({"format": "brand-sheet", "version": 1, "name": "Tide", "values": {}} | over).encode()
-
-
-@pytest.mark.parametrize(
-    ("data", "said"),
-    [
-        (b" " * 50_000_000, "more than 20 MB"),
-        (archive(), "not a brand sheet"),
-        (b'{"a":' * 200_000, "not a brand sheet"),
-        (sheet(logo={"name": "x.svg", "data": "PHN2Zz48c2NyaXB0Lz48L3N2Zz4="}), "x.svg"),
-        (sheet(values={"type.base": "NaN"}), "“NaN”"),
-        (sheet(values={"footer.words": "x"}), "footer.words"),
-        (sheet(name="x" * 10_000), "10000 letters"),
-    ],
-)
-def test_a_sheet_that_is_none_is_refused_and_nothing_stays(desk: Client, settings, data: bytes, said: str) -> None:
-    before = files(settings)
-    answer = desk.post("/brand-sheets/import/", {"file": SimpleUploadedFile("sheet.json", data)})
-    assert answer.status_code == 422
-    assert said in answer.content.decode()
-    assert BrandSheet.objects.count() == 0
-    assert files(settings) == before
 
 
 def test_what_was_posted_names_no_file_of_the_store(desk: Client, site: Site) -> None:

@@ -118,22 +118,6 @@ def test_fields_that_are_no_prose_have_none(desk: Desk) -> None:
     assert writer.SAYS not in desk.page(section=section, ideas="telephone")
 
 
-def test_another_language_is_told_so(desk: Desk) -> None:
-    sites.edit(desk.site, "set-value", {"key": "site.language", "value": "cy"})
-    section = section_of(desk.site, "opening")
-    page = desk.page(section=section, ideas="heading")
-    assert "writes English; this site is in Welsh" in page
-    assert desk.offered(section=section, ideas="heading") == []
-
-
-def test_without_a_trade_it_says_where_to_name_it(client: Client, site: Site, ines: Person) -> None:
-    sites.edit(site, "set-value", {"key": "site.trade", "value": ""})
-    desk = Desk(client, site, ines)
-    query = {"section": section_of(site, "opening"), "ideas": "heading"}
-    assert "No trade is set" in desk.page(**query)
-    assert desk.offered(**query)
-
-
 def test_a_button_follows_the_aims_of_the_site(desk: Desk) -> None:
     query = {"section": section_of(desk.site, "opening"), "ideas": "button"}
 

@@ -139,14 +139,6 @@ def test_what_is_wrong_is_said_beside_its_field_and_the_rest_stays(
     assert not Site.objects.exists()
 
 
-def test_a_file_that_cannot_be_read_is_said_beside_it(hers: Client) -> None:
-    answer = hers.post("/sites/new/", {**GIVEN, "logo": SimpleUploadedFile("logo.png", b"no picture")})
-    page = answer.content.decode()
-    assert answer.status_code == 422
-    assert 'id="fault-logo"' in page
-    assert "logo.png" in page
-
-
 def test_going_back_loses_nothing_and_a_picture_can_be_taken_out(hers: Client) -> None:
     start = give(hers, logo=logo(), colours="#b03a2e")
     back = hers.get(f"/sites/new/{start.pk}/").content.decode()
@@ -208,22 +200,6 @@ def test_the_logo_stands_out_in_every_first_look(hers: Client) -> None:
     assert faint, "without its version it would vanish somewhere"
 
 
-def test_the_logo_stands_out_in_a_first_look_taken_later(hers: Client) -> None:
-    start = give(hers, logo=boxed(), colours="#1f5e5a")
-    site = starts.choose(start, 0)
-    start.refresh_from_db()
-    pictured = 0
-    for number in range(1, len([one for three in starts.looks(start) for one in three])):
-        hers.post(f"/sites/{site.slug}/look/", {"look": str(number)})
-        site.refresh_from_db()
-        look = sites.look(site)
-        ground = look.value("header.ground")
-        drawn = logo_on(look, ground)
-        assert drawn and not is_faint_on(look, drawn, ground)
-        pictured += drawn.version_of != ""
-    assert pictured, "some look wants another version of it"
-
-
 def test_enter_in_a_field_takes_no_picture_out(hers: Client) -> None:
     start = give(hers, logo=boxed())
     page = hers.get(f"/sites/new/{start.pk}/").content.decode()
@@ -271,15 +247,6 @@ def test_the_name_of_one_more_page_stays_typed_or_makes_it(hers: Client) -> None
     assert on_plan(hers, start, "on", page_name="Vouchers")[-1] == ("Vouchers", True)
     sent = {"do": "on", "page_name": "V" * 90}
     assert hers.post(f"/sites/new/{start.pk}/pages/", sent).status_code == 422
-
-
-def test_another_trade_is_taken_on_the_plan(hers: Client) -> None:
-    start = give(hers)
-    on_plan(hers, start, "add", page_name="Vouchers")
-    names = {"name-own-1": "Presents", "trade": "Cheesemaker", "page_name": "Half ty"}
-    on_plan(hers, start, "trade", **names)
-    assert starts.trade_of(start).slug == "cheesemaker"
-    assert {"The cheeses", "Presents"} <= {page.name for page in starts.plan_of(start)}, "what was typed just now too"
 
 
 def test_each_look_is_seen_on_a_host_of_its_own_and_three_others_after(hers: Client) -> None:
@@ -351,12 +318,6 @@ def test_starts_that_lead_nowhere_fall_away(hers: Client, ines: Person) -> None:
     assert Start.objects.filter(owner=ines).count() == 5
 
 
-def test_what_was_refused_later_breaks_no_page_of_the_start(hers: Client) -> None:
-    start = give(hers, colours="#b03a2e")
-    assert hers.post(f"/sites/new/{start.pk}/", {**GIVEN, "colours": "our red"}).status_code == 422
-    assert hers.get(f"/sites/new/{start.pk}/looks/").status_code == 200
-
-
 def test_another_aim_keeps_what_was_done_to_the_plan(hers: Client) -> None:
     start = give(hers)
     on_plan(hers, start, "add", page_name="Vouchers", **{"name-prices": "Our prices"})
@@ -371,10 +332,3 @@ def test_what_is_no_look_makes_no_site(hers: Client, look: str) -> None:
     start = give(hers)
     assert hers.post(f"/sites/new/{start.pk}/looks/", {"look": look}).status_code == 422
     assert not Site.objects.exists()
-
-
-def test_each_reason_names_the_colour_that_leads(hers: Client) -> None:
-    start = give(hers, colours="#b03a2e #1f5e5a #e3a650")
-    for three in starts.looks(start):
-        for look in (three[0], three[2]):
-            assert look.sheet["palette"][0]["hex"] in look.reason

@@ -97,16 +97,6 @@ def test_a_script_is_told_that_the_session_is_over(client: Client, site: Site) -
     assert client.get("/sites/saltmarsh/palette/").status_code == 302, "a person is led to sign in"
 
 
-def test_a_token_of_before_is_refused_in_words(ines: Person, site: Site) -> None:
-    strict = Client(enforce_csrf_checks=True, SERVER_NAME="localhost")
-    strict.force_login(ines, backend="django.contrib.auth.backends.ModelBackend")
-    assert post(strict, command="add-page").status_code == 403
-    assert post(strict, command="add-page").json()["error"]["sentence"]
-    page = strict.post("/sites/saltmarsh/edit/", {"command": "add-page"})
-    assert page.status_code == 403
-    assert b"nothing was changed" in page.content
-
-
 def test_signing_in_in_place(client: Client, ines: Person) -> None:
     wrong = client.post("/sign-in/", {"username": ines.email, "password": "low tide"}, headers=JSON)
     assert wrong.status_code == 422
@@ -134,11 +124,6 @@ def test_what_is_added_is_led_to(signed_in: Client, site: Site, command: dict[st
     assert f'id="{answer["control"]}"' in desk
 
 
-def test_what_changes_adds_nothing(signed_in: Client) -> None:
-    answer = post(signed_in, command="set-value", key="header.height_wide", value="90").json()
-    assert "address" not in answer
-
-
 def test_nothing_is_told_of_an_edit_that_changes_nothing(signed_in: Client) -> None:
     edit = {"command": "set-value", "key": "header.height_wide", "value": "90"}
     assert post(signed_in, **edit).json()["said"]
@@ -149,21 +134,6 @@ def test_nothing_is_told_of_an_edit_that_changes_nothing(signed_in: Client) -> N
     assert "Kept: H" not in page
 
 
-def test_another_address_is_written_without_script(signed_in: Client, site: Site) -> None:
-    page = sites.document(site).pages[sites.document(site).order[0]]
-    section = next(key for key, known in page.sections.items() if "link" in known.fields or known.kind == "opening")
-    fields = {"command": "set-words", "section": section, "field": "link", "words": "other"}
-    post(signed_in, **fields, other_words="https://paper.example/")
-    now = sites.document(Site.objects.get(slug="saltmarsh"))
-    assert now.section(section).section.fields["link"] == "https://paper.example/"
-
-
-def test_the_page_in_view_is_that_of_the_address(signed_in: Client, site: Site) -> None:
-    page = sites.document(site).order[2]
-    body = signed_in.get(f"/sites/saltmarsh/palette/?page={page}").content.decode()
-    assert f'<option value="{page}" selected>' in body
-
-
 def test_a_page_at_another_address_is_shown_there(signed_in: Client, site: Site) -> None:
     """Its markup names pictures from where it stands."""
     page = sites.document(site).order[1]
@@ -172,12 +142,6 @@ def test_a_page_at_another_address_is_shown_there(signed_in: Client, site: Site)
     assert answer["patch"] == {"follow": page, "path": "mending/"}
     again = post(signed_in, **(request | {"slug": "mending", "page_name": "Mend"}), window_page=page).json()
     assert "fragments" in again["patch"]
-
-
-def test_sheets_can_be_compared_after_an_import_that_failed(signed_in: Client) -> None:
-    failed = signed_in.post("/brand-sheets/import/")
-    assert b'action="/brand-sheets/"' in failed.content
-    assert signed_in.get("/brand-sheets/").status_code == 200
 
 
 def test_without_script_several_pictures_arrive_and_what_is_kept_is_said(signed_in: Client, site: Site) -> None:

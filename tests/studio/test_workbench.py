@@ -206,18 +206,6 @@ def test_without_script_an_edit_leads_back_to_its_chapter(desk: Client) -> None:
     assert "20" in desk.get("/sites/saltmarsh/type/").content.decode()
 
 
-def test_undo_and_redo_by_their_buttons(desk: Client, site: Site) -> None:
-    start = site.document
-    edit(desk, command="set-value", key="type.base", value="20")
-    assert desk.post("/sites/saltmarsh/undo/", {"chapter": "type"}).status_code == 302
-    site.refresh_from_db()
-    assert site.document == start
-    desk.post("/sites/saltmarsh/redo/", {"chapter": "type"})
-    site.refresh_from_db()
-    assert site.document != start
-    assert desk.post("/sites/saltmarsh/redo/", headers=JSON).status_code == 422
-
-
 def upload(client: Client, data: bytes, name: str = "mark.png", **fields: str):
     file = SimpleUploadedFile(name, data)
     return client.post(
@@ -273,24 +261,6 @@ def test_a_logo_is_taken_in_shown_and_made_into_icons(desk: Client, site: Site) 
     assert "mark.png" in desk.get("/sites/saltmarsh/logo/").content.decode()
 
 
-@pytest.mark.parametrize(
-    ("data", "name", "said"),
-    [
-        (png()[:50], "broken.png", "broken"),
-        (b"<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 1 1'><script/></svg>", "mark.svg", "script"),
-        (b"MZ executable", "renamed.png", "not a picture"),
-    ],
-)
-def test_a_file_that_will_not_do_is_refused_and_nothing_is_kept(
-    desk: Client, site: Site, data: bytes, name: str, said: str
-) -> None:
-    answer = upload(desk, data, name)
-    assert answer.status_code == 422
-    assert said in answer.json()["error"]["sentence"]
-    site.refresh_from_db()
-    assert sites.document(site).pictures == {}
-
-
 def test_pointing_tells_what_decides_and_where(desk: Client, site: Site) -> None:
     document = sites.document(site)
     opening = document.pages[document.order[0]].order[0]
@@ -325,23 +295,6 @@ def test_a_section_leads_to_the_ground_it_stands_on(desk: Client, site: Site) ->
         f"?ground=tinted&amp;section={links}"
         in desk.get("/sites/saltmarsh/footer/", {"section": links}).content.decode()
     )
-
-
-def test_publishing_and_going_back_by_their_buttons(desk: Client, site: Site) -> None:
-    desk.post("/sites/saltmarsh/publish/")
-    edit(desk, command="set-value", key="type.base", value="20")
-    proof = desk.get("/sites/saltmarsh/proof/").content.decode()
-    assert "Publish 1 change" in proof
-    assert "Base size" in proof
-    desk.post("/sites/saltmarsh/publish/", {"goes": ["value.type.base"]})
-    edition = hosting.live_edition(site)
-    assert edition is not None
-    assert (edition.number, edition.changes) == (2, ["Base size: 20 px"])
-    desk.post("/sites/saltmarsh/editions/1/")
-    live = hosting.live_edition(site)
-    assert live is not None
-    assert live.number == 1
-    assert desk.post("/sites/saltmarsh/editions/7/").status_code == 404
 
 
 def test_a_person_signs_up_out_and_in(client: Client, db: None) -> None:
@@ -505,20 +458,6 @@ def test_one_change_is_taken_back_and_undo_brings_it_again(desk: Client, site: S
     desk.post("/sites/saltmarsh/undo/", {"chapter": "proof"})
     site.refresh_from_db()
     assert set(sites.document(site).sheet) == {"palette", "type.base"}
-
-
-def test_all_words_of_a_page_stand_in_one_list(desk: Client, site: Site) -> None:
-    document = sites.document(site)
-    home = document.order[0]
-    shown = desk.get("/sites/saltmarsh/pages/", {"page": home, "show": "words"}).content.decode()
-    kinds = sites.look(site).catalogue.kinds
-    for key, section in document.pages[home].ordered():
-        for field in kinds[section.kind].fields:
-            assert (f'id="form-text-{key}-{field.slug}"' in shown) == field.sets_text, field.slug
-        for item in section.order:
-            assert f'value="{item}"' in shown
-    ids = re.findall(r' id="([^"]+)"', shown)
-    assert len(ids) == len(set(ids))
 
 
 def test_the_map_has_every_page_small_with_what_it_stands_under(desk: Client, site: Site) -> None:

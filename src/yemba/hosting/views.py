@@ -165,7 +165,8 @@ def draft(request: HttpRequest, token: str, path: str) -> HttpResponse:
         known = catalogue().kinds.get(kind)
         if known is None or layout not in known.layout_names():
             raise Http404
-        return _drawn(request, sample_section(Look(document, catalogue()), known, layout), path, looking=True)
+        alone = sample_section(Look(document, catalogue()), known, layout, request.GET.get("ground", ""))
+        return _drawn(request, alone, path, looking=True)
     return _drawn(request, document, path)
 
 

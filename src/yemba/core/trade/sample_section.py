@@ -17,11 +17,12 @@ _DAYS = ("2025-01-10", "2025-01-17", "2025-01-24")
 _WITHOUT = {"header.arrangement": "none", "sidebar.side": NONE}
 
 
-def sample_section(look: Look, kind: SectionKind, layout: str) -> Document:
+def sample_section(look: Look, kind: SectionKind, layout: str, ground: str = "") -> Document:
     """A site with the section on its first page. Where it wants pictures it has those of the site, in turn, and where
-    it tells of pages those of the site, around it in time."""
+    it tells of pages those of the site, around it in time. It stands on a ground of the site, or else on its kind's."""
     numbers = (f"x{number}" for number in count())
     section = new_section(look, kind, numbers.__next__) | ({"layout": layout} if layout else {})
+    section |= {"ground": ground} if ground in look.grounds else {}
     others = _others(look)
     pictures = cycle(sorted(look.document.pictures) or [""])
     links = cycle([f"{PAGE}{page}" for page in others] or [""])

@@ -13,7 +13,7 @@ from yemba.core.site.navigation import menu
 from yemba.core.site.resolve import Look
 from yemba.sites.models import Site
 from yemba.studio.desks.level import level_desk
-from yemba.studio.desks.sections import entries, kinds
+from yemba.studio.desks.sections import of_part
 from yemba.studio.desks.setting import Context, setting
 from yemba.studio.waiting import Waiting
 
@@ -21,17 +21,13 @@ _ASKED = {"link": "footer.link_colour", "link-hover": "footer.link_pointed"}
 
 
 def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiting]) -> Context:
-    holder = ("shared", FOOTER)
     return {
-        "part": parts()[FOOTER],
+        **of_part(look, parts()[FOOTER], query),
         "is_shown": is_shown(look),
         "drawn": _drawings(look),
         "ground": look.grounds[look.value("footer.ground")],
         "is_through": behind(look).shown(look) == THROUGH,
         "moved": _moved(look),
-        "sections": entries(look, holder, query),
-        "kinds": kinds(look),
-        "ground_names": list(look.ground_names.items()),
         "level": level_desk(look, "footer"),
         "of": {name: setting(look, f"footer.{name}") for name in _NAMES},
     }

@@ -12,7 +12,7 @@ from yemba.core.site.behind import GRADIENT, PATTERN, PICTURE
 from yemba.core.site.frame import SIDEBAR, frame, width_of_pictures
 from yemba.core.site.resolve import Look
 from yemba.sites.models import Site
-from yemba.studio.desks.sections import entries, kinds
+from yemba.studio.desks.sections import of_part
 from yemba.studio.desks.setting import Context, setting
 from yemba.studio.waiting import Waiting
 
@@ -29,7 +29,7 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
     shared = look.document.holder(("shared", SIDEBAR))
     set_frame = frame(look)
     return {
-        "part": parts()[SIDEBAR],
+        **of_part(look, parts()[SIDEBAR], query),
         "page": [setting(look, f"frame.{name}") for name in ("form", *(("place",) if set_frame.form == FIXED else ()))],
         "width": setting(look, "frame.width"),
         "sidebar": [setting(look, f"sidebar.{name}") for name in ("side", "ground", "folds")],
@@ -42,9 +42,6 @@ def desk(site: Site, look: Look, query: Mapping[str, str], waits: Sequence[Waiti
         "of_pictures": _of_pictures(look) if look.value("sidebar.side") != NONE else None,
         "pages": [(key, page.name, not page.no_sidebar) for key, page in look.document.ordered_pages()],
         "without": sum(page.no_sidebar for page in look.document.pages.values()),
-        "sections": entries(look, ("shared", SIDEBAR), query),
-        "kinds": kinds(look),
-        "ground_names": list(look.ground_names.items()),
         **_background(look),
     }
 

@@ -7,16 +7,9 @@ from collections.abc import Mapping
 from yemba.core.part.part import Part
 from yemba.core.site.resolve import Look
 from yemba.sites.models import Site
-from yemba.studio.desks.sections import entries, kinds
+from yemba.studio.desks.sections import of_part
 from yemba.studio.desks.setting import Context, setting
 
 
 def desk(part: Part, site: Site, look: Look, query: Mapping[str, str]) -> Context:
-    holder = ("shared", part.slug)
-    return {
-        "part": part,
-        "settings": [setting(look, known.key) for known in part.settings],
-        "sections": entries(look, holder, query) if part.holds_sections else [],
-        "kinds": kinds(look),
-        "ground_names": list(look.ground_names.items()),
-    }
+    return of_part(look, part, query) | {"settings": [setting(look, known.key) for known in part.settings]}

@@ -7,13 +7,14 @@ from collections.abc import Iterable, Mapping
 from django.utils.text import Truncator
 
 from yemba.core.check.starter_words import starter_sections
-from yemba.core.part.part import ground_under
+from yemba.core.message import Message
+from yemba.core.part.part import Part, ground_under
 from yemba.core.site import behind
 from yemba.core.site.addresses import slug_from
 from yemba.core.site.backdrop import of_section
 from yemba.core.site.behind_style import least_ground_over
 from yemba.core.site.buttons import KINDS
-from yemba.core.site.document import Item, Section, ordered_items
+from yemba.core.site.document import Item, Section, Standing, ordered_items
 from yemba.core.site.feeds import FIELD
 from yemba.core.site.frame import size_of
 from yemba.core.site.kinds import DATES, GROUPS, OPENS, SHARED, Field, SectionKind
@@ -29,6 +30,17 @@ from yemba.studio.desks.setting import Context
 from yemba.studio.desks.standing import standing_desk
 from yemba.studio.desks.tint import tint_desk
 from yemba.studio.desks.when import WHEN_FIELDS, when_desk
+
+
+def of_part(look: Look, part: Part, query: Mapping[str, str]) -> Context:
+    """The sections of a part and what can be added to them."""
+    return {
+        "part": part,
+        "part_ground": part.ground_on(look, look.document.order[0]),
+        "sections": entries(look, ("shared", part.slug), query) if part.holds_sections else [],
+        "kinds": kinds(look),
+        "ground_names": list(look.ground_names.items()),
+    }
 
 
 def entries(look: Look, holder: tuple[str, str], query: Mapping[str, str]) -> list[Context]:
@@ -119,6 +131,7 @@ def _desk(look: Look, key: str, section: Section, query: Mapping[str, str]) -> C
         "layout_mine": section.layout or "",
         "ground": ground_under(look, look.document.section(key), look.document.order[0]),
         "ground_mine": section.ground or "",
+        "ground_usual": _usual_ground(look, look.document.section(key)),
         "slug": section.slug,
         "suggested": slug_from(says(look, section)) or kind.slug,
         "layouts": _layouts(look, kind),
@@ -148,6 +161,15 @@ def _desk(look: Look, key: str, section: Section, query: Mapping[str, str]) -> C
             for item, stored in ordered_items(section)
         ],
     }
+
+
+def _usual_ground(look: Look, standing: Standing) -> Message:
+    """The ground of a section whose owner chose none, and whose it is."""
+    plain = standing._replace(section=standing.section.model_copy(update={"ground": None}))
+    ground = look.ground_names[ground_under(look, plain, look.document.order[0])]
+    if standing.part:
+        return Message("As around it: {ground}", ground=ground)
+    return Message("As the template has it: {ground}", ground=ground)
 
 
 def _seen(look: Look, fields: Iterable[Field], stored: Item) -> Context:

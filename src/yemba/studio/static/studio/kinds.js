@@ -47,11 +47,12 @@ export function kinds() {
 
     draw({ value: kind, dataset }) {
       const place = document.getElementById("kind-layouts");
-      if (place.dataset.kind === kind) return;
-      place.dataset.kind = kind;
+      const { ground } = place.dataset;
+      if (place.dataset.drawn === `${kind} ${ground}`) return;
+      place.dataset.drawn = `${kind} ${ground}`;
       const choices = dataset.layouts
         .split("|")
-        .map((one, number) => layoutChoice(kind, ...one.split("="), number === 0));
+        .map((one, number) => layoutChoice(kind, ground, ...one.split("="), number === 0));
       place.replaceChildren(place.querySelector("legend"), ...choices);
     },
 
@@ -72,7 +73,7 @@ export function kinds() {
 }
 
 // The first is the template's own, for which nothing is stored.
-function layoutChoice(kind, layout, name, isUsual) {
+function layoutChoice(kind, ground, layout, name, isUsual) {
   const label = document.createElement("label");
   const radio = document.createElement("input");
   const little = document.createElement("div");
@@ -83,7 +84,7 @@ function layoutChoice(kind, layout, name, isUsual) {
   little.className = "little-frame";
   Object.assign(little.dataset, { width: "1280", height: "720" });
   Object.assign(frame, { className: "little", loading: "lazy", tabIndex: -1, title: name });
-  frame.src = `${config.base}@layout/${kind}/${layout}/`;
+  frame.src = `${config.base}@layout/${kind}/${layout}/${ground && `?ground=${ground}`}`;
   little.append(frame);
   words.textContent = name;
   label.append(radio, little, words);
