@@ -18,7 +18,7 @@ from yemba.core.site.resolve import Look, Origin
 from yemba.core.type.levels import LEVELS
 from yemba.core.type.scale import Fluid
 from yemba.hosting.services import rendering
-from yemba.render.page import fragments
+from yemba.render.page import fragment_of, places
 from yemba.render.recorder import Answers
 from yemba.render.uses import text_value
 from yemba.sites.models import Site
@@ -84,11 +84,18 @@ def colour_roles(look: Look, place: str, field: str, item: str = "") -> tuple[st
     ground = own_part.ground_on(look, page) if own_part else ground_under(look, look.document.section(place), page)
     if not field and place not in parts():
         return ground, ("fill", "text")
-    markup = fragments(Answers(rendering(look.document, draft=True)), page).get(part or place)
-    value = text_value(markup.html, look, "body" if part else "main", place, field, item) if markup else ""
+    markup = _markup(look, page, part or place)
+    value = text_value(markup, look, "body" if part else "main", place, field, item) if markup else ""
     role = value.replace("-", "_")
     known = role if role in ROLE_NAMES else "text"
     return ground, _WITH.get(known, (known, "fill"))
+
+
+def _markup(look: Look, page: str, place: str) -> str:
+    """A part or section as a page shows it; "" where it does not."""
+    answers = Answers(rendering(look.document, draft=True))
+    shown = places(answers.of_page(page).look.document.shown(page))
+    return fragment_of(answers, page, place).html if place in shown else ""
 
 
 def _part(look: Look, place: str) -> str:
