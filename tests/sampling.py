@@ -12,7 +12,7 @@ Case = TypeVar("Case")
 
 def fewer(examples: int) -> int:
     """How many examples a property is tried on, of as many as prove it at length."""
-    return examples if EVERY else examples // 3
+    return examples if EVERY else examples // 4
 
 
 def some(cases: Sequence[Case], one_in: int) -> Sequence[Case]:

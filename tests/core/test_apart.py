@@ -58,13 +58,14 @@ def fill() -> int:
     return len(bytearray(20_000_000_000))
 
 
-@pytest.fixture
-def pool(monkeypatch: pytest.MonkeyPatch) -> Iterator[apart.Pool]:
+@pytest.fixture(scope="module")
+def pool() -> Iterator[apart.Pool]:
     """A pool of one, whose tasks are those above."""
-    monkeypatch.setattr(apart, "TASKS", THESE)
-    made = apart.Pool(most=1)
-    yield made
-    made.end()
+    with pytest.MonkeyPatch.context() as patched:
+        patched.setattr(apart, "TASKS", THESE)
+        made = apart.Pool(most=1)
+        yield made
+        made.end()
 
 
 def test_bytes_and_values_go_and_come_back_as_they_are(pool: apart.Pool) -> None:

@@ -141,7 +141,7 @@ KINDS: tuple[Callable[[random.Random], Colour], ...] = (
 )
 
 
-@pytest.mark.parametrize("seed", some(range(SEEDS), 3))
+@pytest.mark.parametrize("seed", some(range(SEEDS), 4))
 def test_on_every_ground_all_reads_and_states_differ(seed: int) -> None:
     chance = random.Random(seed)
     for n in range(fewer(EACH)):

@@ -55,7 +55,7 @@ def test_a_page_shows_its_own_in_order_and_the_standing_ones_it_names(standing: 
     assert read(document.text()) == document
 
 
-@settings(max_examples=30)
+@settings(max_examples=20)
 @given(PLACES, st.sampled_from(["n1", "n2"]))
 def test_one_edit_waits_once_and_is_seen_on_all_that_show_it(standing: dict[str, dict[str, str]], section: str) -> None:
     before = _document(standing)
@@ -65,7 +65,7 @@ def test_one_edit_waits_once_and_is_seen_on_all_that_show_it(standing: dict[str,
     assert {page for page in PAGES if after.shown(page) != before.shown(page)} == set(before.shows(section))
 
 
-@settings(max_examples=40)
+@settings(max_examples=20)
 @given(PLACES, PLACES, st.data())
 def test_placements_go_out_one_by_one(
     old: dict[str, dict[str, str]], new: dict[str, dict[str, str]], data: st.DataObject

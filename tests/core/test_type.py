@@ -108,7 +108,7 @@ def test_what_a_reason_says_is_so(catalogue: Catalogue) -> None:
     names = {family.name: facts[slug] for slug, family in catalogue.families.items()}
     seen = set()
     for heading in catalogue.families.values():
-        for body in some(list(catalogue.families.values()), 3):
+        for body in some(list(catalogue.families.values()), 5):
             one, other = measures(names[heading.name]), measures(names[body.name])
             for said in judge(heading, body).reasons:
                 if found := re.search(r"(\d+) % narrower", said):
