@@ -37,7 +37,7 @@ def shared(places: pytest.TempPathFactory, name: str) -> Path:
 
 
 def draft_pictures(patched: pytest.MonkeyPatch) -> None:
-    """The demo's are half as wide as they ship, and sizes are made in a tenth of the time: how well and how small they
+    """The demo's are less than half as wide as they ship, and sizes are made in a tenth of the time: how well and how small they
     come out is no matter here."""
     patched.setattr(scenario, "render", _render_small)
     patched.setattr(sizes, "_FILTER", Image.Resampling.NEAREST)
@@ -45,7 +45,7 @@ def draft_pictures(patched: pytest.MonkeyPatch) -> None:
     patched.setitem(sizes._OPTIONS, "webp", {"method": 0})
 
 
-_render_small = cache(partial(scenario.render, width=900))
+_render_small = cache(partial(scenario.render, width=800))
 
 
 def resizing_once(kept: Path) -> Resize:

@@ -36,15 +36,15 @@ class Keys:
 
     def press(self, key: str) -> None:
         self.page.keyboard.press(key)
-        self.page.wait_for_timeout(30)
+        self.page.wait_for_timeout(10)
         name, wrong = self.page.evaluate(FOCUS)
         self.log.append(f"{key}: {name}")
         assert not wrong, f"focus is {wrong}:\n" + "\n".join(self.log[-12:])
 
     def type(self, words: str) -> None:
         self.press("Control+A")
-        for letter in words:
-            self.press(letter)
+        self.page.keyboard.type(words[:-1])
+        self.press(words[-1])
 
     def to(self, selector: str, key: str = "Tab") -> None:
         """On by Tab to something."""

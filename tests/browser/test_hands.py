@@ -114,7 +114,7 @@ def test_words_typed_on_a_slow_line_are_kept_and_the_caret_stays(bench: Page) ->
     assert words("opening", "button") == "Do Bring a book to Tide Row"
 
 
-def test_offline_all_waits_in_order_and_goes_out_by_itself(bench: Page) -> None:
+def test_offline_all_waits_in_order_goes_out_by_itself_and_outlives_a_reload(bench: Page) -> None:
     address = bench.url
     bench.context.set_offline(True)
     bench.locator("#words-heading").fill("First")
@@ -133,8 +133,6 @@ def test_offline_all_waits_in_order_and_goes_out_by_itself(bench: Page) -> None:
     kept_words(bench, "opening", "heading", "First")
     kept_words(bench, "opening", "button", "Second")
 
-
-def test_what_waits_and_what_is_half_typed_outlive_a_reload(bench: Page) -> None:
     bench.route("**/edit/", lambda route: route.abort())
     bench.locator("#words-heading").fill("Kept over a reload")
     bench.locator("#words-heading").press("Enter")

@@ -24,9 +24,9 @@ NOTE_ORDERS = f"""() => {{ window.orders = [];
 
 PLUM = f"""document.fonts.status === "loaded" && getComputedStyle(document.querySelector("{BUTTON}")).backgroundColor
   === "rgb(122, 47, 107)" """
-# What styles say of each element, but for its size, which pictures that come round.
+# What styles say of every third element, but for its size, which pictures that come round.
 SIZES = ["width", "height", "block-size", "inline-size", "perspective-origin", "transform-origin"]
-STYLES = f"""() => [...document.querySelectorAll("body *")].map((element) => {{
+STYLES = f"""() => [...document.querySelectorAll("body *")].filter((_, at) => at % 3 === 0).map((element) => {{
   const style = getComputedStyle(element);
   return [...style].filter((name) => !{SIZES}.includes(name)).map((name) => `${{element.tagName}} ${{name}}: ${{style[name]}}`);
 }})"""
@@ -83,7 +83,9 @@ def test_what_is_refused_is_shown_no_longer(bench: Page) -> None:
 
 
 @pytest.mark.opens("pages/")
-def test_a_section_stands_where_it_is_moved_before_the_answer_comes(bench: Page) -> None:
+def test_a_section_stands_where_it_is_moved_before_the_answer_comes_and_goes_back_where_it_is_refused(
+    bench: Page,
+) -> None:
     first, second, third, *rest = draft().pages["home"].order
     moved = [second, third, first, *rest]
     before_long(bench, lambda: orders(bench), [[first, second, third, *rest]] * 2)
@@ -104,10 +106,7 @@ def test_a_section_stands_where_it_is_moved_before_the_answer_comes(bench: Page)
     one = [second, first, third, *rest]
     assert [frame.evaluate("() => window.orders") for frame in frames(bench)] == [[one, moved]] * 2, "never back to one"
 
-
-@pytest.mark.opens("pages/")
-def test_a_section_that_could_not_be_moved_goes_back(bench: Page) -> None:
-    order = draft().pages["home"].order
+    order = moved
     with held_back(bench, "**/edit/") as going:
         bench.locator(f"#section-down-{order[0]} button").click()
         before_long(bench, lambda: orders(bench), [[order[1], order[0], *order[2:]]] * 2)
@@ -129,6 +128,6 @@ def test_what_is_streamed_looks_as_what_is_kept(bench: Page) -> None:
     bench.reload()
     eventually(bench, PLUM)
     for before, after in zip(streamed, (frame.evaluate(STYLES) for frame in frames(bench)), strict=True):
-        assert len(before) == len(after) > 100
+        assert len(before) == len(after) > 40
         differ = [set(one) ^ set(other) for one, other in zip(before, after, strict=True)]
         assert [properties for properties in differ if properties] == []

@@ -40,7 +40,7 @@ def test_two_windows_on_one_site_merge_and_choose(
     page: Page, browser: Browser, port: str, monkeypatch: pytest.MonkeyPatch
 ) -> None:
     monkeypatch.setattr(presence, "EVERY", 1)
-    monkeypatch.setattr(presence, "_GONE", timedelta(seconds=5))
+    monkeypatch.setattr(presence, "_GONE", timedelta(seconds=3))
     page.goto(f"http://localhost:{port}/sites/saltmarsh/footer/")
     with browser.new_context(storage_state=page.context.storage_state(), viewport=page.viewport_size) as context:
         other = context.new_page()

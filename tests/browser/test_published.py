@@ -172,8 +172,8 @@ def pages_in(exported: Path) -> list[str]:
 
 
 def test_no_page_has_an_error_of_the_nu_checker(exported: Path, judges: None) -> None:
-    files = list(exported.rglob("*.html"))
-    assert len(files) > 40
+    files = some(sorted(exported.rglob("*.html")), 2)
+    assert len(files) > 20
     assert of_nu(files) == []
 
 
@@ -330,12 +330,12 @@ def test_every_screen_of_the_studio_is_accessible(page: Page, live_server, demo:
     begun = (*begun, "/sites/saltmarsh/try-on/", "/sites/saltmarsh/pictures/?show=collection")
     listed.to_bin(Site.objects.get(slug="dubrov"))
     aside = ("/sites/saltmarsh/editions/?look=2", "/sites/saltmarsh/inbox/?folder=held")
-    for address in some((*plain, *begun, *compared, *aside), 2):
+    for address in some((*plain, *begun, *compared, *aside), 3):
         look(address, *(WIDTHS if EVERY else (390,)))
     look("/sites/saltmarsh/template/?plan=lantern")
     look("/sites/saltmarsh/pictures/?picture=frame")
     look("/sites/saltmarsh/pages/?section=opening&ideas=lead&tone=warm")
-    for chapter, one in zip(some(list(desks()), 2), cycle(WIDTHS), strict=False):
+    for chapter, one in zip(some(list(desks()), 3), cycle(WIDTHS), strict=False):
         look(f"/sites/saltmarsh/{chapter}/", *(WIDTHS if EVERY else (one,)))
     for key in ("?", "/"):
         page.locator("#desk h1").click()

@@ -18,7 +18,7 @@ from yemba.sites import services as sites
 from yemba.sites.models import Site
 
 pytestmark = [pytest.mark.browser, pytest.mark.django_db(transaction=True)]
-ACTS = int(os.environ.get("YEMBA_ACTS", "9"))
+ACTS = int(os.environ.get("YEMBA_ACTS", "8"))
 SYLLABLES = ["tide", "row", "board", "paste", "glue", "cloth", "spine", "estuary", "rust", "brass", "shelf", "atlas"]
 FIELDS = {
     "opening.heading": ("pages/?section=opening", "#words-heading"),

@@ -68,6 +68,11 @@ def _messages() -> list[Found]:
     return [*messages()]
 
 
+@cache
+def _catalogue(tag: str) -> Catalog:
+    return read(CATALOGUES / tag / "LC_MESSAGES" / "django.po")
+
+
 def _placeholders(text: str) -> Counter[str]:
     named = [name for _, name, _, _ in Formatter().parse(text) if name] if "{" in text else []
     return Counter(named + _PERCENT.findall(text))
@@ -80,7 +85,7 @@ def test_every_language_that_is_offered_has_a_catalogue(settings) -> None:
 
 @pytest.mark.parametrize("tag", LANGUAGES)
 def test_a_language_says_all_that_the_studio_says(tag: str) -> None:
-    catalogue = read(CATALOGUES / tag / "LC_MESSAGES" / "django.po")
+    catalogue = _catalogue(tag)
     said = {(found.text, found.plural) if found.plural else found.text for found in _messages()}
     known = {message.id: message.string for message in catalogue if message.id}
     assert said == set(known), "bring the catalogues up to date: manage.py messages"
@@ -90,7 +95,7 @@ def test_a_language_says_all_that_the_studio_says(tag: str) -> None:
 
 @pytest.mark.parametrize("tag", LANGUAGES)
 def test_a_translation_has_the_values_of_its_message(tag: str) -> None:
-    catalogue = read(CATALOGUES / tag / "LC_MESSAGES" / "django.po")
+    catalogue = _catalogue(tag)
     for message in (one for one in catalogue if one.id):
         english = message.id if isinstance(message.id, tuple) else (message.id,)
         asked = _placeholders(english[-1])
@@ -104,7 +109,7 @@ def test_a_translation_has_the_values_of_its_message(tag: str) -> None:
 @pytest.mark.parametrize("tag", LANGUAGES)
 def test_a_translation_has_the_tags_of_its_message(tag: str) -> None:
     tags = re.compile(r"<(\w+)[^>]*>")
-    catalogue = read(CATALOGUES / tag / "LC_MESSAGES" / "django.po")
+    catalogue = _catalogue(tag)
     for message in (one for one in catalogue if one.id):
         english = message.id[-1] if isinstance(message.id, tuple) else message.id
         for form in message.string if isinstance(message.string, tuple) else (message.string,):
