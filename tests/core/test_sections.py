@@ -178,6 +178,11 @@ def test_every_kind_in_every_layout_is_a_site_of_its_own(document: Document, cat
             wants = [one.slug for one in kind.fields if one.type == "picture" and one.slug != "backdrop"]
             assert {standing.section.fields[slug] for slug in wants} <= {"reel"}
             assert not standing.section.fields.get("backdrop"), "nothing is behind it that nobody chose"
+    on_dark = sample_section(look, catalogue.kinds["links"], "lines", "dark").section("alone").section
+    assert (
+        on_dark.ground,
+        sample_section(look, catalogue.kinds["links"], "", "gone").section("alone").section.ground,
+    ) == ("dark", None)
     assert look.document.text() == Look(look.document, catalogue).document.text(), "and the site itself is as it was"
 
 

@@ -283,17 +283,26 @@ def test_pointing_tells_what_decides_and_where(desk: Client, site: Site) -> None
     assert desk.get("/sites/saltmarsh/where/", {"place": "gone"}).status_code == 404
 
 
-def test_a_section_leads_to_the_ground_it_stands_on(desk: Client, site: Site) -> None:
+def test_a_section_of_a_part_is_offered_on_its_ground_names_it_and_leads_there(
+    desk: Client, site: Site, ines: Person
+) -> None:
+    alone = f"/~{hosting.draft_token(site, ines)}/@layout/links/lines/?ground=dark"
+    html = desk.get(alone, headers={"host": "draft--saltmarsh.localhost"}).content.decode()
+    assert re.search(r'<section[^>]*data-ground="dark"', html)
     edit(desk, command="add-section", part="footer", kind="links")
     site.refresh_from_db()
     (links,) = sites.document(site).shared["footer"].order
-    assert (
-        f"?ground=dark&amp;section={links}" in desk.get("/sites/saltmarsh/footer/", {"section": links}).content.decode()
-    )
+    shown = desk.get("/sites/saltmarsh/footer/", {"section": links}).content.decode()
+    assert 'data-ground="dark"' in shown
+    assert ">As around it: Dark<" in shown
+    assert f"?ground=dark&amp;section={links}" in shown
     edit(desk, command="set-ground", section=links, ground="tinted")
+    shown = desk.get("/sites/saltmarsh/footer/", {"section": links}).content.decode()
+    assert ">As around it: Dark<" in shown
+    assert f"?ground=tinted&amp;section={links}" in shown
+    opening = sites.document(site).pages[sites.document(site).order[0]].order[0]
     assert (
-        f"?ground=tinted&amp;section={links}"
-        in desk.get("/sites/saltmarsh/footer/", {"section": links}).content.decode()
+        ">As the template has it: Light<" in desk.get("/sites/saltmarsh/pages/", {"section": opening}).content.decode()
     )
 
 

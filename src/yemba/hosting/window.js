@@ -19,6 +19,7 @@ outline.replaceSync(`
   html { scrollbar-width: none; }
   [data-pointed], [data-chosen] { outline: 2px solid #000 !important; outline-offset: 0; box-shadow: 0 0 0 4px #fff, 0 0 0 5px #000 !important; }
   [data-place]:is([data-pointed], [data-chosen]) { outline-offset: -2px !important; box-shadow: inset 0 0 0 4px #fff, inset 0 0 0 5px #000 !important; }
+  [data-place] [data-place]:is([data-pointed], [data-chosen]) { outline-offset: 9px !important; box-shadow: 0 0 0 5px var(--fill), 0 0 0 9px #fff !important; }
   [data-as-visitors] [data-draft-only] { display: none !important; }
   [data-touched] { outline: 3px dotted #000 !important; outline-offset: -3px; box-shadow: inset 0 0 0 3px #fff !important; }
   [data-pointed]:not([data-chosen]) { outline-style: dashed !important; }
