@@ -178,7 +178,7 @@ def test_every_kind_in_every_layout_is_a_site_of_its_own(document: Document, cat
             wants = [one.slug for one in kind.fields if one.type == "picture" and one.slug != "backdrop"]
             assert {standing.section.fields[slug] for slug in wants} <= {"reel"}
             assert not standing.section.fields.get("backdrop"), "nothing is behind it that nobody chose"
-    on_dark = sample_section(look, catalogue.kinds["links"], "lines", "dark").section("alone").section
+    on_dark = sample_section(look, catalogue.kinds["links"], "row", "dark").section("alone").section
     assert (
         on_dark.ground,
         sample_section(look, catalogue.kinds["links"], "", "gone").section("alone").section.ground,

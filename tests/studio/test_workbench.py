@@ -286,7 +286,7 @@ def test_pointing_tells_what_decides_and_where(desk: Client, site: Site) -> None
 def test_a_section_of_a_part_is_offered_on_its_ground_names_it_and_leads_there(
     desk: Client, site: Site, ines: Person
 ) -> None:
-    alone = f"/~{hosting.draft_token(site, ines)}/@layout/links/lines/?ground=dark"
+    alone = f"/~{hosting.draft_token(site, ines)}/@layout/links/row/?ground=dark"
     html = desk.get(alone, headers={"host": "draft--saltmarsh.localhost"}).content.decode()
     assert re.search(r'<section[^>]*data-ground="dark"', html)
     edit(desk, command="add-section", part="footer", kind="links")
