@@ -1,4 +1,5 @@
-"""Prices as people write them. Sources of the ways of writing: CLDR's number patterns, common practice."""
+"""Prices, mail addresses and telephone numbers as people write them. Sources: CLDR's number patterns, RFC 6068, RFC 3966;
+ways of writing are common practice, no source."""
 
 from __future__ import annotations
 
@@ -17,6 +18,7 @@ from yemba.core.site.document import Document
 from yemba.core.site.ids import new_id
 from yemba.core.site.resolve import Look
 from yemba.core.value.price import Price, currencies
+from yemba.core.value.reaching import mail_link, telephone_link
 
 
 @pytest.mark.parametrize(
@@ -77,3 +79,44 @@ def test_another_currency_is_not_taken_for_the_sites(document: Document, catalog
     assert Price().read_on(pounds, "9", "Price", "price") == "9.00"
     with pytest.raises(Fault, match="in Euro, the site’s prices are in British Pound"):
         Price().read_on(pounds, "9 €", "Price", "price")
+
+
+@pytest.mark.parametrize(
+    ("typed", "link"),
+    [
+        ("ines@saltmarsh.example", "mailto:ines@saltmarsh.example"),
+        (" ines+books@saltmarsh.example ", "mailto:ines+books@saltmarsh.example"),
+        ("büro@müller.example", "mailto:b%C3%BCro@m%C3%BCller.example"),
+        ("ask in the shop", ""),
+        ("ines@saltmarsh", ""),
+        ("ines@saltmarsh.", ""),
+        ("ines at saltmarsh.example", ""),
+        ("a@b.example, c@d.example", ""),
+        ("", ""),
+    ],
+)
+def test_a_mail_address_is_a_link_and_other_words_are_none(typed: str, link: str) -> None:
+    assert mail_link(typed) == link
+
+
+@pytest.mark.parametrize(
+    ("typed", "link"),
+    [
+        ("+44 1632 960 001", "tel:+441632960001"),
+        ("+44 (0)1632 960 001", "tel:+441632960001"),
+        ("(01632) 960-001", "tel:01632960001"),
+        ("030/1234 567", "tel:0301234567"),
+        ("112", "tel:112"),
+        ("+44 1632 960 001 extension 2245", "tel:+441632960001;ext=2245"),
+        ("01632 960001 ext. 12", "tel:01632960001;ext=12"),
+        ("01632 960001 (mornings)", "tel:01632960001"),
+        ("01632 960001 or 960002", "tel:01632960001"),
+        ("01632 960001, closed on Mondays", "tel:01632960001"),
+        ("0800 BINDERY", ""),
+        ("by mail only", ""),
+        ("12", ""),
+        ("", ""),
+    ],
+)
+def test_a_telephone_number_is_a_link_to_what_is_dialled(typed: str, link: str) -> None:
+    assert telephone_link(typed) == link

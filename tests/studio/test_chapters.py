@@ -1,17 +1,24 @@
-"""How each chapter stands: as the template has it, set by its owner, or in need of a look."""
+"""How each chapter stands, what waits as it tells of it, and where words of our own are explained."""
 
 from __future__ import annotations
 
 from typing import Any
 
 import pytest
+from django.test import Client
 
 from tests.editing import edited
 from yemba.catalogue import catalogue
 from yemba.core.change.difference import Change, difference
 from yemba.core.site.document import Document
 from yemba.core.site.resolve import Look
+from yemba.hosting import services as hosting
+from yemba.people.models import Person
+from yemba.sites import services as sites
+from yemba.sites.models import Site
 from yemba.studio.chapters import chapters, desks, names
+from yemba.studio.templatetags.values import MEANINGS
+from yemba.studio.waiting import waiting
 
 
 @pytest.fixture
@@ -83,3 +90,37 @@ def test_pages_need_a_look_for_starter_words_and_then_for_pictures(unset: Docume
     shown = unset.plain() | {"pictures": {"p1": picture}}
     shown["pages"][page] |= {"sections": {"s1": section}, "order": ["s1"]}
     assert of_pages(Document.model_validate(shown)) == ("look", "1 picture without alt text")
+
+
+@pytest.mark.django_db
+@pytest.mark.parametrize(
+    ("word", "address"),
+    [
+        ("ground", "header/?show=surface"),
+        ("ground", "footer/"),
+        ("ground", "pages/?section={section}"),
+        ("one-off", "template/?plan=lantern"),
+        ("chroma", "palette/?show=colours"),
+    ],
+)
+def test_a_newcomer_is_told_what_it_means(client: Client, ines: Person, site: Site, word: str, address: str) -> None:
+    client.force_login(ines)
+    document = sites.document(site)
+    section = document.pages[document.order[0]].order[0]
+    page = client.get(f"/sites/saltmarsh/{address.format(section=section)}").content.decode()
+    assert MEANINGS[word] in page
+
+
+@pytest.mark.django_db
+def test_sections_of_a_new_sidebar_touch_the_pages_that_show_them(site: Site) -> None:
+    hosting.publish(site)
+    for kind in ("hours-and-place", "words"):
+        sites.edit(site, "add-section", {"part": "sidebar", "kind": kind})
+    anew = Site.objects.get(pk=site.pk)
+    assert [waits.spots for waits in waiting(anew)] == [[], []], "without a sidebar they show nowhere"
+    sites.edit(anew, "set-value", {"key": "sidebar.side", "value": "start"})
+    anew = Site.objects.get(pk=site.pk)
+    pages = set(sites.document(anew).pages)
+    reached = [{spot.page for spot in waits.spots} for waits in waiting(anew)]
+    assert len(reached) == 3
+    assert reached == [pages] * 3
