@@ -11,13 +11,11 @@ from threading import enumerate as enumerate_threads
 import pytest
 from django.conf import settings
 from django.test import Client
-from fontTools.ttLib import TTFont
 from playwright.sync_api import Browser, BrowserContext, Page
 from playwright.sync_api import expect as expected
 
 from tests.browser.hands import eventually, ready
 from tests.demo import put
-from yemba.catalogue import FONTS
 from yemba.sites.models import Site
 
 _BY_THE_BROWSER = "Applying inline style"  # that Chromium puts on words that are pasted; the policy takes it off
@@ -85,16 +83,3 @@ def bench(page: Page, live_server, demo: Site, request: pytest.FixtureRequest) -
     ready(page)
     eventually(page, "document.readyState === 'complete' && !!document.querySelector('[data-place]')")
     return page
-
-
-@pytest.fixture(scope="session")
-def kelp(tmp_path_factory: pytest.TempPathFactory) -> Path:
-    """A font that does not ship: a shipped one under another name, as a TTF."""
-    font = TTFont(FONTS / "lora" / "latin-normal.woff2")
-    for record in font["name"].names:
-        if record.nameID in (1, 4, 16):
-            record.string = "Kelp"
-    font.flavor = None
-    file = tmp_path_factory.mktemp("fonts") / "kelp.ttf"
-    font.save(file)
-    return file

@@ -1,56 +1,50 @@
-"""The shape of all buttons set in one place, one of them made quiet: as the page draws them, and as they go live."""
+"""Buttons as Chromium draws them, at rest, pointed at and pressed, are those that core tells of."""
 
 from __future__ import annotations
 
 from itertools import product
 
 import pytest
-from playwright.sync_api import Page
+from playwright.sync_api import Browser
 
-from tests.browser.hands import BUTTON, eventually, frames, point, view
+from tests.browser.hands import BUTTON
+from tests.editing import edited
 from tests.sampling import some
 from yemba.core.site.buttons import FORMS, POINTED, states
+from yemba.core.site.catalogue import Catalogue
+from yemba.core.site.document import Document
 from yemba.core.site.resolve import Look
-from yemba.sites import services as sites
-from yemba.sites.models import Site
+from yemba.studio.management.commands import _looks as looks
 
-pytestmark = [pytest.mark.browser, pytest.mark.django_db(transaction=True)]
-CASES = some([*product(FORMS, POINTED)], 5)
-DRAWN = """selector => {
-  const style = getComputedStyle(document.querySelector(selector));
+pytestmark = pytest.mark.browser
+DRAWN = """button => {
+  const style = getComputedStyle(button);
   const seen = (colour) => colour === 'rgba(0, 0, 0, 0)' ? '' : colour;
   return [seen(style.backgroundColor), style.color, seen(style.borderTopColor), style.textDecorationLine === 'underline'];
 }"""
 
 
-def look() -> Look:
-    return sites.look(Site.objects.get(slug="saltmarsh"))
-
-
-def expected(form: str, pointed: str, state: str, slug: str) -> list[object]:
-    """What core says, as a browser tells it."""
-    ground, painted = look().grounds[slug], states(form, pointed)[state]
-    roles = (painted.fill, painted.words, painted.edge)
-    colours = ["rgb({}, {}, {})".format(*getattr(ground, role)) if role else "" for role in roles]
-    return [*colours, painted.line]
-
-
-@pytest.mark.at_length
-def test_each_form_is_drawn_as_it_is_told(bench: Page) -> None:
-    view(bench, "Buttons")
-    wide = frames(bench)[0]
-    slug = str(wide.locator(".kind-opening").get_attribute("data-ground"))
-    for form, pointed in CASES:
-        bench.locator(f"[id='buttons.form'] .segment:has([value={form}])").click()
-        bench.locator(f"[id='buttons.pointed'] .segment:has([value={pointed}])").click()
-        wanted = "" if pointed == "shade" else f".pointed-{pointed}"
-        is_form = "" if form == "filled" else f".is-{form}"
-        eventually(bench, f"!!document.querySelector('{BUTTON}{is_form}{wanted}')")
-        bench.mouse.move(*point(bench, ".kind-opening h1"))
-        assert wide.evaluate(DRAWN, BUTTON) == expected(form, pointed, "rest", slug), (form, pointed)
-        bench.mouse.move(*point(bench, BUTTON))
-        assert wide.evaluate(DRAWN, BUTTON) == expected(form, pointed, "pointed", slug), (form, pointed)
-        bench.mouse.down()
-        assert wide.evaluate(DRAWN, BUTTON) == expected(form, pointed, "pressed", slug), (form, pointed)
-        bench.mouse.move(*point(bench, ".kind-opening h1"))
-        bench.mouse.up()
+@pytest.mark.parametrize(("form", "pointed"), some([*product(FORMS, POINTED)], 5))
+def test_each_form_is_drawn_as_it_is_told(
+    browser: Browser, catalogue: Catalogue, document: Document, form: str, pointed: str
+) -> None:
+    for key, value in (("form", form), ("pointed", pointed)):
+        document = edited(document, "set-value", key=f"buttons.{key}", value=value)
+    look, site = Look(document, catalogue), looks.Looks(browser, document, catalogue)
+    home = document.pages[document.order[0]]
+    ground = look.grounds[look.ground(home.sections[home.order[0]]).value]
+    page = site.page(1280)
+    page.emulate_media(reduced_motion="reduce")
+    site.open(page, "index.html")
+    button = page.locator(BUTTON)
+    for state, act in {
+        "rest": button.scroll_into_view_if_needed,
+        "pointed": button.hover,
+        "pressed": page.mouse.down,
+    }.items():
+        act()
+        painted = states(form, pointed)[state]
+        roles = (painted.fill, painted.words, painted.edge)
+        colours = ["rgb({}, {}, {})".format(*getattr(ground, role)) if role else "" for role in roles]
+        assert button.evaluate(DRAWN) == [*colours, painted.line], state
+    page.context.close()

@@ -146,23 +146,6 @@ def test_a_column_is_wide_enough_for_its_longest_word(faces: Faces, catalogue: C
     assert columns["Short"].column == columns["A name that wraps"].column == SIDE_COLUMN < columns["W" * 40].column
 
 
-def test_a_menu_in_lines_or_columns_unfolds_sooner(faces: Faces, catalogue: Catalogue) -> None:
-    row = catalogue.arrangements["row"].model_copy(update={"rows": [["navigation"]]})
-    ways = {
-        "line": row,
-        "two lines": row.model_copy(update={"menu_lines": 2}),
-        "columns": row.model_copy(update={"menu_rows": 4}),
-    }
-
-    def width(way: str, count: int) -> float:
-        return fitted(faces, ways[way], count=count).navigation
-
-    assert width("line", 12) > width("two lines", 12) > width("columns", 12)
-    assert width("columns", 4) == width("line", 1), "one column is as wide as its widest entry"
-    assert width("columns", 5) == width("line", 2), "a fifth entry begins another"
-    assert width("two lines", 1) == width("line", 1), "two lines need no more than one"
-
-
 def test_a_call_to_action_stands_beside_the_button_where_the_name_keeps_its_room(
     faces: Faces, catalogue: Catalogue
 ) -> None:

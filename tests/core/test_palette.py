@@ -22,7 +22,7 @@ from yemba.core.colour.grounds import ROLE_NAMES, failures, work_out
 from yemba.core.colour.harmony import HARMONIES, harmonies, neutrals, shades, tints, turned
 from yemba.core.colour.naming import name_for
 from yemba.core.colour.oklch import difference, to_oklch
-from yemba.core.colour.ready import HUES, MOODS, hue_word, ready
+from yemba.core.colour.ready import HUES, MOODS, ready
 from yemba.core.colour.srgb import BLACK, WHITE, Colour, from_hex, misread, mix, read, read_many
 from yemba.core.colour.vision import APART, TOGETHER, VISIONS, apart, collapses, seen
 from yemba.core.errors import Fault
@@ -120,20 +120,6 @@ def test_ready_palettes_are_many_named_apart_and_readable() -> None:
         assert all(failures(g) == [] for g in work_out(tuple(c for _, c in palette.colours)).values()), palette.name
     with pytest.raises(ValueError, match="no mood"):
         ready("Nothing", "gloomy", "#000000 #ffffff #777777")
-
-
-@pytest.mark.parametrize(
-    ("code", "word"),
-    list(
-        zip(
-            ("#d51f26", "#f28a1e", "#e8d020", "#2b9a3a", "#2456d6", "#7c2a8c", "#777777", "#a3195b"),
-            ("red", "orange", "yellow", "green", "blue", "violet", "grey", "red"),
-            strict=True,
-        )
-    ),
-)
-def test_a_hue_is_called_by_its_word(code: str, word: str) -> None:
-    assert hue_word(from_hex(code)) == word
 
 
 def picture(form: str = "PNG", alpha: int = 255) -> bytes:

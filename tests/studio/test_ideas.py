@@ -116,14 +116,3 @@ def test_fields_that_are_no_prose_have_none(desk: Desk) -> None:
     assert "ideas=address" not in page
     assert "ideas=telephone" not in page
     assert writer.SAYS not in desk.page(section=section, ideas="telephone")
-
-
-def test_a_button_follows_the_aims_of_the_site(desk: Desk) -> None:
-    query = {"section": section_of(desk.site, "opening"), "ideas": "button"}
-
-    def every() -> set[str]:
-        return {words for after in range(0, 60, AT_ONCE) for _, words in desk.offered(**query, after=str(after))}
-
-    assert "Ask for a date" not in every()
-    sites.edit(desk.site, "set-value", {"key": "site.aims", "value": "bookings"})
-    assert "Ask for a date" in every()

@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
+import re
 from io import BytesIO
+from urllib.parse import urljoin
 
 import pytest
 from django.core.files.storage import default_storage
@@ -53,16 +55,31 @@ def test_nothing_is_published_without_a_picture_that_is_gone(client: Client, pic
 
 
 @pytest.fixture
-def lost(client: Client, site: Site, ines: Person) -> Site:
-    """Headings are set in a font of the owner's, whose file is gone."""
-    client.force_login(ines, backend="django.contrib.auth.backends.ModelBackend")
+def own(client: Client, site: Site, ines: Person) -> Site:
+    """Headings are set in a font of the owner's."""
+    client.force_login(ines)
     client.post(f"/sites/{site.slug}/font-upload/", {"file": SimpleUploadedFile("kelp.ttf", font())})
     site.refresh_from_db()
-    ((key, own),) = sites.document(site).fonts.items()
+    (key,) = sites.document(site).fonts
     sites.edit(site, "set-value", {"key": "type.heading", "value": key})
-    default_storage.delete(f"{own.files[0].file[:2]}/{own.files[0].file}")
     site.refresh_from_db()
     return site
+
+
+def test_a_font_of_ones_own_goes_live(own: Site) -> None:
+    edition, visitor = hosting.publish(own), Client(SERVER_NAME=f"{own.slug}.localhost")
+    (sheet,) = (path for path in edition.manifest if path.endswith(".css"))
+    rules = re.findall(r'font-family:"Kelp [^}]*url\("?([^")]+[.]woff2)', visitor.get(f"/{sheet}").content.decode())
+    assert rules
+    assert {visitor.get(urljoin(f"/{sheet}", file)).content[:4] for file in rules} == {b"wOF2"}
+
+
+@pytest.fixture
+def lost(own: Site) -> Site:
+    """Its file is gone."""
+    (kept,) = sites.document(own).fonts.values()
+    default_storage.delete(f"{kept.files[0].file[:2]}/{kept.files[0].file}")
+    return own
 
 
 @pytest.mark.parametrize(
