@@ -137,14 +137,3 @@ def test_on_a_phone_all_of_it_is_in_the_panel(browser: Browser, written: str) ->
     below.first.tap()
     expect(phone).to_have_url(f"{written}/notebooks/")
     phone.context.close()
-
-
-def test_a_page_is_not_moved_by_the_menu_and_holds_at_400_percent(page: Page, written: str) -> None:
-    page.set_viewport_size({"width": 320, "height": 256})
-    page.goto(f"{written}/classes/")
-    page.get_by_role("button", name="Menu").click()
-    page.get_by_role("link", name="Vouchers").first.scroll_into_view_if_needed()
-    expect(page.get_by_role("link", name="Vouchers").first).to_be_in_viewport()
-    page.keyboard.press("Escape")
-    expect(page.get_by_role("button", name="Menu")).to_be_focused()
-    assert page.evaluate("document.documentElement.scrollWidth") <= 320

@@ -236,35 +236,6 @@ def dead_links(exported: Path) -> list[str]:
     return dead
 
 
-def test_the_menu_folds_where_it_is_said_and_opens_without_script(
-    browser: Browser, exported: Path, served: str
-) -> None:
-    context = browser.new_context(java_script_enabled=True)
-    page = context.new_page()
-    for site in ("saltmarsh", "patchwork", "awkward", "awkward-lantern"):
-        page.goto(f"{served}{site}/")
-        page.set_viewport_size({"width": 390, "height": 800})
-        assert not page.locator(".menu a").first.is_visible()
-        page.locator(".menu-button").click()
-        assert page.locator(".menu a").last.is_visible() or page.locator(".menu").evaluate(
-            "e => e.scrollHeight > e.clientHeight"
-        )
-        page.keyboard.press("Escape")
-        assert not page.locator(".menu a").first.is_visible()
-        for width in range(500, 1700, 100):
-            page.set_viewport_size({"width": width, "height": 800})
-            if page.locator(".menu-button").is_visible():
-                continue
-            bar = page.locator(".bar").bounding_box()
-            menu = page.locator(".menu ul").bounding_box()
-            assert bar is not None and menu is not None
-            assert menu["x"] >= 0
-            assert menu["x"] + menu["width"] <= bar["x"] + bar["width"] + 1, f"{site} at {width}"
-            if site != "awkward-lantern":  # its menu stands at the side, one entry under the other
-                assert menu["height"] < 60, f"{site} breaks its menu into lines at {width}"
-    context.close()
-
-
 WIDTHS = (320, 390, 640, 768, 1024)  # 1280 at 400, 328, 200, 167 and 125 %
 # What is pressed and is no link within a sentence, by WCAG 2.2, success criterion 2.5.8.
 TOO_SMALL = """() => [...document.querySelectorAll("a[href], button, input:not([type=hidden]), select, textarea, summary")]

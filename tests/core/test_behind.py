@@ -11,7 +11,7 @@ from hypothesis import strategies as st
 from tests.editing import edited
 from yemba.core.change.difference import difference
 from yemba.core.colour.contrast import TEXT, ratio
-from yemba.core.colour.gradient import POINTS, laid_over, least_over, points, steps
+from yemba.core.colour.gradient import laid_over, least_over, points
 from yemba.core.colour.srgb import BLACK, WHITE, Colour
 from yemba.core.errors import Fault
 from yemba.core.picture.patterns import PATTERNS, as_css, mark
@@ -38,14 +38,6 @@ def test_the_least_over_a_gradient_is_enough_everywhere_and_no_less_is(stops: li
             continue
         under = [laid_over(colour, WHITE, over / 100) for colour in points(stops)]
         assert all(ratio(BLACK, colour) >= TEXT for colour in under) is reads, "by brute force"
-
-
-def test_a_gradient_begins_and_ends_with_its_stops_and_keeps_their_middle() -> None:
-    red, white, blue = Colour(140, 59, 42), Colour(255, 255, 255), Colour(47, 95, 138)
-    told = points([red, white, blue])
-    assert (told[0], told[-1], len(told)) == (red, blue, POINTS)
-    assert min(sum(255 - channel for channel in one) for one in told) == 0
-    assert steps([red, blue])[0] == red
 
 
 def test_a_ground_on_which_text_does_not_read_is_no_help() -> None:

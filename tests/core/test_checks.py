@@ -76,15 +76,6 @@ def test_a_mail_address_that_is_none_is_found_and_is_no_link(document: Document,
         assert all(mail in one.sentence for one in told)
 
 
-def test_an_empty_section_is_found(document: Document, catalogue: Catalogue) -> None:
-    def empty(plain: dict[str, Any]) -> None:
-        home = plain["pages"][plain["order"][0]]
-        home["sections"][home["order"][0]] = {"kind": "opening"}
-
-    told = found("starter_words", look_at(changed(document, empty), catalogue))
-    assert "empty" in told[0].sentence
-
-
 ABOUT = {"file": "f", "format": "jpeg", "width": 3000, "height": 2000}
 
 
@@ -297,16 +288,6 @@ def test_a_word_that_makes_its_heading_smaller_than_the_text_is_found(document: 
         sentences = [finding.sentence for finding in found("narrow_words", look_at(long, catalogue))]
         assert len(sentences) == count, words
         assert all(f"“{word}”" in sentence for sentence in sentences)
-
-
-def test_capitals_and_frames_are_measured(document: Document, catalogue: Catalogue) -> None:
-    long = changed(document, lambda plain: opening(plain).update(heading="Herringbonestitchingtools"))
-    told = {t: found("narrow_words", look_at(do(long, t), catalogue)) for t in catalogue.templates}
-    assert [template for template, found in told.items() if found] == ["handbill"], "it sets capitals in a frame"
-
-
-def do(document: Document, template: str) -> Document:
-    return changed(document, lambda plain: plain.update(template=template))
 
 
 def test_a_picture_logo_without_a_picture_has_no_icon(document: Document, catalogue: Catalogue) -> None:

@@ -9,13 +9,21 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from tests.editing import edited
 from tests.sampling import fewer, some
+from yemba.core.change.command import read_command
 from yemba.core.colour.contrast import EDGE, TEXT, carries, nearest, ratio
 from yemba.core.colour.grounds import Ground, failures, gave_way, work_out
 from yemba.core.colour.oklch import Oklch, channels, difference, fits, to_colour, to_oklch
 from yemba.core.colour.plane import HEIGHT, MOST_CHROMA, WIDTH, gamut, line, plane
 from yemba.core.colour.srgb import BLACK, WHITE, Colour, from_hex, mix, parse
 from yemba.core.errors import Fault
+from yemba.core.site.buttons import FORMS, KINDS, POINTED, form_of, reads_at, states
+from yemba.core.site.catalogue import Catalogue
+from yemba.core.site.document import Document
+from yemba.core.site.ids import new_id
+from yemba.core.site.one_offs import one_offs
+from yemba.core.site.resolve import Look
 
 channel = st.integers(0, 255)
 colours = st.builds(Colour, channel, channel, channel)
@@ -129,7 +137,7 @@ def test_the_plane_holds_the_hue_and_its_line_parts_what_reads_from_what_does_no
 
 
 SEEDS, EACH = 10, 1000
-KINDS: tuple[Callable[[random.Random], Colour], ...] = (
+AWKWARD: tuple[Callable[[random.Random], Colour], ...] = (
     lambda chance: Colour(*(chance.randrange(256) for _ in range(3))),
     lambda chance: Colour(*(chance.randrange(40) for _ in range(3))),  # all dark
     lambda chance: Colour(*(chance.randrange(215, 256) for _ in range(3))),  # all light
@@ -145,7 +153,7 @@ KINDS: tuple[Callable[[random.Random], Colour], ...] = (
 def test_on_every_ground_all_reads_and_states_differ(seed: int) -> None:
     chance = random.Random(seed)
     for n in range(fewer(EACH)):
-        kind = KINDS[n % len(KINDS)]
+        kind = AWKWARD[n % len(AWKWARD)]
         palette = tuple(kind(chance) for _ in range(chance.randint(3, 8)))
         for slug, ground in work_out(palette).items():
             told = f"{slug} of {[colour.hex for colour in palette]}"
@@ -158,3 +166,25 @@ def test_on_every_ground_all_reads_and_states_differ(seed: int) -> None:
             assert difference(ground.link, ground.link_hover) >= min(0.03, room), told  # else the underline tells
             assert ratio(ground.button_disabled_text, ground.button_disabled) >= EDGE, told
             assert ground.link_underlined == (ratio(ground.link, ground.text) < EDGE), told
+
+
+@pytest.mark.parametrize("form", FORMS)
+def test_buttons_read_in_every_template_on_every_ground(form: str, document: Document, catalogue: Catalogue) -> None:
+    for template in catalogue.templates:
+        look = Look(document.model_copy(update={"template": template}), catalogue)
+        for kind in KINDS:
+            for pointed in POINTED:
+                for state, painted in states(form_of(form, kind), pointed).items():
+                    least = 1 if state == "out" else TEXT
+                    readings = {slug: reads_at(painted, ground) for slug, ground in look.grounds.items()}
+                    assert min(readings.values()) >= least, (template, kind, pointed, state, readings)
+
+
+def test_one_button_is_of_another_kind_and_no_other_text_is(document: Document, catalogue: Catalogue) -> None:
+    opening = document.pages[document.order[0]].order[0]
+    quiet = {"section": opening, "element": "button", "what": "button", "value": "quiet"}
+    set_apart = edited(document, "set-one-off", **quiet)
+    told = [(one.what, one.value, one.otherwise) for one in one_offs(Look(set_apart, catalogue)) if one.element]
+    assert ("Kind of the button", "Quiet, words alone", "first") in told
+    with pytest.raises(Fault, match="no text"):
+        read_command("set-one-off", quiet | {"element": "heading"}).plan(Look(document, catalogue), new_id)

@@ -62,11 +62,6 @@ def test_the_shape_of_a_logo(name: str, background: tuple[int, ...]) -> None:
     assert (shape.is_round, shape.is_thick) == (is_round, is_thick), shape
 
 
-def test_a_picture_without_marks_has_no_shape() -> None:
-    assert shape_of(logo(lambda _: None)) is None
-    assert shape_of(logo(lambda _: None, (20, 40, 60, 255))) is None
-
-
 @drawn(st.lists(COLOURS, min_size=1, max_size=6), st.sampled_from(list(Voice)))
 def test_a_palette_has_three_colours_or_more_and_its_lead_first(colours: list[Colour], voice: Voice) -> None:
     made = palette(colours, voice)

@@ -13,6 +13,7 @@ from yemba.core.change.operation import apply
 from yemba.core.colour.contrast import TEXT, ratio
 from yemba.core.colour.gradient import laid_over
 from yemba.core.errors import Fault
+from yemba.core.layout.anchored import ANCHORS, Extent, Spot, extent, placed, shares
 from yemba.core.layout.frame import END, FIXED, FULL, LEAST_MAIN, MIDDLE, NONE, START, Frame
 from yemba.core.layout.header_fit import NEVER
 from yemba.core.site import background, frame
@@ -158,3 +159,36 @@ def test_text_reads_through_whatever_is_behind_the_page(parts: dict[str, object]
         assert all(ratio(ink, shown) >= asked for ink, asked in chosen.inks(look))
     less = [laid_over(behind, fill, (over - 2) / 100) for behind in background.colours_behind(look)] if over > 1 else []
     assert not less or any(ratio(ink, shown) < TEXT for ink, _ in chosen.inks(look) for shown in less)
+
+
+NO = Spot(0, 0)
+sizes, ratios = st.floats(16, 240), st.floats(0.2, 6)
+turns, offsets = st.floats(-180, 180), st.floats(-400, 400)
+
+
+def test_nine_anchors_stand_in_three_rows() -> None:
+    assert [shares(anchor) for anchor in ANCHORS] == [(x, y) for y in (0, 0.5, 1) for x in (0, 0.5, 1)]
+    square = Extent(20, 20, 20, 20)
+    assert placed("top-start", NO, square, 400, 100) == (0, 0)
+    assert placed("middle", NO, square, 400, 100) == (190, 40)
+    assert placed("foot-end", NO, square, 400, 100) == (380, 80)
+    assert placed("foot-end", Spot(-30, -10), square, 400, 100) == (350, 70)
+
+
+@given(st.sampled_from(list(ANCHORS)), sizes, ratios, turns, offsets, offsets, st.floats(240, 2560), st.floats(48, 480))
+def test_it_never_leaves_the_box(
+    anchor: str, size: float, ratio: float, turn: float, x: float, y: float, width: float, height: float
+) -> None:
+    taken = extent(size, ratio, turn, height)
+    spot = placed(anchor, Spot(x, y), taken, width, height)
+    assert -1e-6 <= spot.x <= width - taken.wide + 1e-6
+    assert -1e-6 <= spot.y <= height - taken.high + 1e-6
+
+
+@given(sizes, ratios, turns)
+def test_turning_keeps_its_proportion(size: float, ratio: float, turn: float) -> None:
+    taken = extent(size, ratio, turn, 10_000)
+    assert abs(taken.width / taken.height - ratio) < 1e-6
+    assert taken.wide <= 200 + 1e-6
+    quarter = extent(20, ratio, 90, 10_000)
+    assert abs(quarter.wide - quarter.height) < 1e-6 and abs(quarter.high - quarter.width) < 1e-6

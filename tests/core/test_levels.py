@@ -18,7 +18,7 @@ from yemba.core.site.ids import new_id
 from yemba.core.site.resolve import COMFORTABLE, Look
 from yemba.core.site.settings import SETTINGS
 from yemba.core.type.levels import STEPPED
-from yemba.core.type.scale import ENLARGE_LIMIT, SMALL_FLOOR, SMALLEST, Fluid, calm, calm_size, line_height, phone_base
+from yemba.core.type.scale import ENLARGE_LIMIT, SMALL_FLOOR, SMALLEST, Fluid, calm, calm_size, phone_base
 from yemba.core.value.number import Number
 from yemba.sites import starter
 
@@ -93,12 +93,6 @@ def at(css: str, width: int) -> float:
         return float(css.removesuffix("rem")) * 16
     low, start, slope, high = (float(n) for n in re.findall(r"-?\d+(?:\.\d+)?", css))
     return min(max(low * 16, start * 16 + slope * width / 100), high * 16)
-
-
-def test_line_height_falls_with_size_and_rises_with_measure() -> None:
-    assert line_height(18, 66) > line_height(48, 66)
-    assert line_height(18, 75) > line_height(18, 45)
-    assert look(**{"body.wide": 28}).texts["body"].leading < look().texts["body"].leading
 
 
 @given(scales, st.sampled_from(sorted(CATALOGUE.families)), st.sampled_from(sorted(CATALOGUE.templates)))

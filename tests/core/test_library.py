@@ -167,14 +167,6 @@ def test_what_takes_the_place_of_a_colour_tints_in_its_place() -> None:
     assert (bare.tint, bare.tint_strength, bare.filter) == ("", 0, "grey")
 
 
-def test_a_field_in_a_colour_that_goes_takes_the_one_in_its_place() -> None:
-    tint, other = _first_colours()
-    set_so = _after("set-words", section="s", field="gradient_from", words=tint)
-    moved = _after("remove-colour", set_so, colour=tint[1:], instead=other[1:])
-    assert moved.section("s").section.fields["gradient_from"] == other
-    assert "gradient_from" not in _after("remove-colour", set_so, colour=tint[1:]).section("s").section.fields
-
-
 def test_a_tint_goes_out_with_the_colour_it_is_of() -> None:
     added = _after("add-colour", hex="#123456")
     new = next(c["id"] for c in Look(added, shipped()).value("palette") if c["hex"] == "#123456")

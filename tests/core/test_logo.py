@@ -231,9 +231,3 @@ def test_a_drawing_of_one_colour_takes_the_ink_and_keeps_what_is_no_colour() -> 
     assert "fill:none" in text and "url(#g)" in text and "#111" not in text
     assert text.count(CREAM.hex) == 3, "the stroke, the gradient’s stop, the black of the shape that names none"
     assert all(contrast_of_marks(done.data, "svg", ground) >= EDGE for ground in DARK)
-
-
-def test_white_on_white_is_no_logo_to_look_at() -> None:
-    assert read_logo(png(flat(WHITE)), "png") == ("", False, 0)
-    with pytest.raises(Fault, match="nothing of this left"):
-        mended(png(flat(WHITE)), "png", BACKGROUND)

@@ -9,7 +9,7 @@ import pytest
 
 from yemba.core import message
 from yemba.core.calendar.spoken import date_of
-from yemba.core.message import Capitalized, Joined, Local, Message, Plural, label, labels, plain, speak_by
+from yemba.core.message import Capitalized, Joined, Local, Message, Plural, plain, speak_by
 
 
 class Says:
@@ -114,12 +114,6 @@ def test_a_message_that_was_kept_can_still_be_said_in_another_language(said: Mes
     assert type(kept) is type(said)
     speak_by(GERMAN)
     assert str(kept) == str(said)
-
-
-def test_braces_in_a_name_of_the_catalogue_are_no_values() -> None:
-    assert label("A {curly} name") == "A {curly} name"
-    assert str(label("")) == ""
-    assert labels({"a": "Button"})["a"].english == "Button"
 
 
 def test_what_goes_out_as_json_is_said() -> None:

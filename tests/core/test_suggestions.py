@@ -55,11 +55,6 @@ def test_every_suggestion_is_of_a_kind_there_is_and_none_comes_twice() -> None:
             assert set(found) <= shipped().kinds.keys()
 
 
-def test_a_page_that_has_all_is_left_alone() -> None:
-    look = _look(*shipped().kinds, elsewhere=tuple(shipped().kinds))
-    assert suggestions(look, "repairs") == []
-
-
 LANGUAGES = shipped().languages
 
 

@@ -12,8 +12,6 @@ from hypothesis import strategies as st
 from yemba.core.change.command import read_command
 from yemba.core.change.operation import apply
 from yemba.core.check.starter_words import starter_sections
-from yemba.core.errors import Fault
-from yemba.core.limits import NAME_LETTERS
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
 from yemba.core.site.ids import new_id
@@ -24,7 +22,7 @@ from yemba.core.site.words import plain
 from yemba.core.trade.begin import Beginning
 from yemba.core.trade.filling import fill, is_filled
 from yemba.core.trade.finding import nearest_trade
-from yemba.core.trade.plan import changed, moved, named, proposed, with_page
+from yemba.core.trade.plan import proposed
 from yemba.core.trade.trade import AIMS, GROUPS, Trade, kind_of
 
 _SENTENCE_FROM = 4  # words; what is shorter is a label, such as a weekday
@@ -197,35 +195,6 @@ def test_words_that_were_filled_are_known_again(catalogue: Catalogue, name: str,
             filled = fill(text, name, town)
             if text != "{name}" and filled and text.strip("[]").replace("{town}", "").strip():
                 assert is_filled(text, filled), (text, filled)
-
-
-def test_pages_move_and_the_first_stays_first(catalogue: Catalogue) -> None:
-    plan = proposed(catalogue.trade("baker"), ["work"])
-    first, second, third = plan[:3]
-    assert moved(plan, third.key, -1)[:3] == [first, third, second]
-    assert moved(plan, second.key, -5)[:2] == [first, second]
-    assert moved(plan, first.key, 3) == plan
-    assert moved(plan, plan[-1].key, 9) == plan
-    longer = with_page(with_page(plan, "Vouchers"), "Team")
-    assert [page.key for page in longer[-2:]] == ["own-1", "own-2"]
-    for name in ("", "  ", "V" * (NAME_LETTERS + 1)):
-        with pytest.raises(Fault) as caught:
-            with_page(plan, name)
-        assert caught.value.field == "page_name"
-
-
-def test_a_page_of_the_plan_is_named_left_out_and_put_in(catalogue: Catalogue) -> None:
-    plan = proposed(catalogue.trade("chimney-sweep"), ["found"])
-    first, second, *_ = plan
-    page = named(first, " Start ", "name-home", ["opening"])
-    assert (page.name, page.chosen, page.sections) == ("Start", ("opening",), first.sections)
-    with pytest.raises(Fault) as caught:
-        named(first, "", "name-home", [])
-    assert caught.value.field == "name-home"
-    assert [page.kept for page in changed(plan, "out", second.key)][:2] == [True, False]
-    assert changed(changed(plan, "out", second.key), "in", second.key) == plan
-    assert changed(plan, "down", second.key) == moved(plan, second.key, 1)
-    assert changed(plan, "stay", second.key) == plan
 
 
 def test_the_name_of_an_entry_alone_is_no_starter_word(catalogue: Catalogue) -> None:

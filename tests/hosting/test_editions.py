@@ -14,11 +14,10 @@ from django.utils import timezone
 from yemba.catalogue import catalogue
 from yemba.core.change.difference import difference
 from yemba.core.errors import Fault
-from yemba.hosting import editions, live, services
-from yemba.hosting.models import Edition, Made, Planned
+from yemba.hosting import editions, services
+from yemba.hosting.models import Edition, Planned
 from yemba.hosting.sweep import sweep
 from yemba.people.models import Person
-from yemba.render.files import page_base
 from yemba.sites import services as sites
 from yemba.sites import store
 from yemba.sites.models import Site
@@ -249,18 +248,6 @@ def test_old_addresses_lead_on_and_the_rest_is_found_nowhere(site: Site, client:
     assert "/prices/" not in sitemap
     assert "Sitemap: http://saltmarsh.localhost/sitemap.xml" in client.get("/robots.txt", **host).content.decode()
     assert client.get("/sharing.png", **host)["Content-Type"] == "image/png"
-
-
-def test_what_pages_read_is_not_believed_of_another_renderer(twice: Site) -> None:
-    """It may have asked other questions than this one asks: a change of their answers would seem to reach nothing."""
-    before = live.live_state(twice)
-    assert before is not None
-    assert before._recorded
-    for row in Made.objects.exclude(base=""):
-        Made.objects.filter(pk=row.pk).update(base=row.base.replace(page_base(), "page:00000000:"), reads={})
-    earlier = live.live_state(twice)
-    assert earlier is not None
-    assert earlier._recorded == {}
 
 
 def test_a_post_with_a_set_time_appears_then_in_an_edition_of_its_own_and_nothing_else_does(site: Site) -> None:

@@ -4,8 +4,6 @@ from __future__ import annotations
 
 import gzip
 import re
-import time
-from concurrent.futures import ThreadPoolExecutor
 from datetime import UTC, datetime
 from pathlib import Path
 
@@ -15,15 +13,14 @@ from django.test import Client
 from freezegun import freeze_time
 
 from yemba.core.errors import Fault
-from yemba.core.site.document import Document, read
+from yemba.core.site.document import read
 from yemba.core.site.resolve import Look
-from yemba.hosting import making, services, views
+from yemba.hosting import making, services
 from yemba.hosting.models import Edition, Made
 from yemba.people.models import Person
 from yemba.render import files
 from yemba.render.files import style_names
 from yemba.render.style import rules, style
-from yemba.sites import feeds
 from yemba.sites import services as sites
 from yemba.sites.models import Site
 from yemba.studio.waiting import waiting
@@ -180,22 +177,6 @@ def test_a_draft_has_the_rules_of_every_template_and_its_present_ones_in_place_o
         assert answer.content.decode() == rules(look, draft=True)
     older = client.get(f"{base}rules.0123456789.css", headers={"host": DRAFT})
     assert older.content.decode() == rules(own, draft=True)
-
-
-def test_requests_that_come_together_plan_the_files_of_a_draft_once(document: Document, monkeypatch) -> None:
-    planned = []
-
-    def plan(rendering: object) -> dict[str, files.File]:
-        planned.append(rendering)
-        time.sleep(0.05)
-        return {"index.html": files.File(lambda: b"Home")}
-
-    monkeypatch.setattr(views, "site_files", plan)
-    monkeypatch.setattr(feeds, "state", lambda _: ())
-    with ThreadPoolExecutor(4) as requests:
-        answers = list(requests.map(lambda _: views._draft_file(document, "index.html"), range(4)))
-    assert [answer.make() for answer in answers if answer] == [b"Home"] * 4
-    assert len(planned) == 1
 
 
 def test_the_address_of_a_draft_stays_the_same_for_a_while(site: Site, ines: Person, client: Client) -> None:

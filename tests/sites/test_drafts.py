@@ -83,14 +83,6 @@ def test_edits_to_other_places_merge_and_to_the_same_place_are_refused(site: Sit
     assert sites.document(Site.objects.get(pk=site.pk)).sheet == {"type.base": 20, "type.ratio": 1.3}
 
 
-def test_two_pages_added_from_two_windows_are_both_kept(site: Site) -> None:
-    seen = site.revision
-    sites.edit(site, "add-page", {"page_name": "News"}, seen)
-    sites.edit(site, "add-page", {"page_name": "News"}, seen)
-    slugs = [page.slug for page in sites.document(Site.objects.get(pk=site.pk)).pages.values()]
-    assert {"news", "news-2"} <= set(slugs)
-
-
 def test_a_refused_edit_leaves_the_draft_as_it_was(site: Site) -> None:
     before, revision = now(site), site.revision
     with pytest.raises(Fault):

@@ -1,4 +1,4 @@
-"""A recording is played by buttons and by keys, and plays on while the visitor goes to another page."""
+"""Live pages that need a script: a recording plays on from page to page, a picture opens large and others are gone through."""
 
 from __future__ import annotations
 
@@ -85,3 +85,37 @@ def test_a_recording_plays_on_while_the_visitor_goes_to_another_page(page: Page,
     page.reload()
     expect(page.locator(".player-bar")).to_have_count(0)
     assert not refused
+
+
+def test_a_picture_opens_large_on_the_live_page_and_others_are_gone_through(
+    page: Page, live_server, demo: Site
+) -> None:
+    standing = next(
+        one for one in sites.document(demo).standing() if one.section.kind == "gallery" and len(one.section.order) > 2
+    )
+    sites.edit(demo, "set-words", {"section": standing.key, "field": "enlarged", "words": "yes"})
+    hosting.publish(Site.objects.get(pk=demo.pk))
+    slug = sites.document(demo).pages[standing.page].slug
+    address = f"http://saltmarsh.localhost:{live_server.url.rpartition(':')[2]}/"
+    page.goto(address)
+    assert page.locator("script[src]").count() == 0, "only a page that needs a script has one"
+    page.goto(f"{address}{slug}/")
+    second = page.locator(".enlarges").nth(1)
+    second.scroll_into_view_if_needed()
+    before = page.evaluate("scrollY")
+    second.click()
+    dialog = page.get_by_role("dialog")
+    expect(dialog.locator(".count")).to_have_text(f"2 / {len(standing.section.order)}")
+    page.keyboard.press("ArrowRight")
+    expect(dialog.locator(".count")).to_have_text(f"3 / {len(standing.section.order)}")
+    page.keyboard.press("Home")
+    expect(dialog.locator(".count")).to_have_text(f"1 / {len(standing.section.order)}")
+    expect(dialog.get_by_role("button", name="Previous picture")).to_be_hidden()
+    shown = dialog.locator("img").first.evaluate(
+        "async (img) => { img.loading = 'eager'; await img.decode(); return img.currentSrc; }"
+    )
+    assert shown.startswith(address)
+    page.keyboard.press("Escape")
+    expect(dialog).to_have_count(0)
+    assert page.evaluate("scrollY") == before
+    assert second.evaluate("link => link === document.activeElement")
