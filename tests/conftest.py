@@ -56,12 +56,13 @@ class Scheduling(LoadScopeScheduling):
 
 
 def pytest_collection_modifyitems(config: pytest.Config, items: list[pytest.Item]) -> None:
-    """What rests on a rule that is proved elsewhere, or is the like of another errand, is gone through at length alone.
-    Tests that need no demo go first but for one, which loads it for all."""
+    """Sweeps that are marked so are gone through at length alone. Tests of rules go first but for one that loads the demo
+    for all."""
     later = [] if EVERY else [one for one in items if one.get_closest_marker("at_length")]
     items[:] = [one for one in items if one not in later]
     config.hook.pytest_deselected(items=later)
-    items[1:] = sorted(items[1:], key=lambda one: "tests/core/" not in one.nodeid)
+    loads = next((one for one in items if "demo" in getattr(one, "fixturenames", ())), None)
+    items.sort(key=lambda one: (one is not loads, "tests/core/" not in one.nodeid))
 
 
 def pytest_xdist_make_scheduler(config: pytest.Config, log: Any) -> Scheduling:

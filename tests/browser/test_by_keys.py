@@ -36,7 +36,7 @@ class Keys:
 
     def press(self, key: str) -> None:
         self.page.keyboard.press(key)
-        self.page.wait_for_timeout(10)
+        self.page.wait_for_timeout(20)
         name, wrong = self.page.evaluate(FOCUS)
         self.log.append(f"{key}: {name}")
         assert not wrong, f"focus is {wrong}:\n" + "\n".join(self.log[-12:])

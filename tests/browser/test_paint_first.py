@@ -128,6 +128,6 @@ def test_what_is_streamed_looks_as_what_is_kept(bench: Page) -> None:
     bench.reload()
     eventually(bench, PLUM)
     for before, after in zip(streamed, (frame.evaluate(STYLES) for frame in frames(bench)), strict=True):
-        assert len(before) == len(after) > 40
+        assert len(before) == len(after) > 30
         differ = [set(one) ^ set(other) for one, other in zip(before, after, strict=True)]
         assert [properties for properties in differ if properties] == []

@@ -180,5 +180,5 @@ def test_checks_lead_to_their_control_and_cure_by_one_click(page: Page, port: st
     checks.get_by_role("button", name="Take “").first.click()
     kept(page, "description")
     assert sites.document(bindery()).pages["workshop"].description
-    checks.locator("a", has_text="frame.jpg").click()
+    checks.locator("[data-control=alt-of-words-picture]").click()
     expect(page.locator("#alt-of-words-picture")).to_be_focused()

@@ -57,7 +57,6 @@ def export(site: Site, tmp_path: Path) -> Path:
     for name, over in {
         **{slug: {"template": slug, "sheet": {}} for slug in TEMPLATES},
         "awkward": awkward(sites.document(site)),
-        "awkward-lantern": awkward(sites.document(site)) | {"template": "lantern"},
         **{f"grounds-{slug}": on_every_ground(sites.document(site), slug) for slug in TEMPLATES},
     }.items():
         site.document = Document.model_validate(sites.document(site).plain() | over).text()
@@ -301,7 +300,7 @@ def test_every_screen_of_the_studio_is_accessible(page: Page, live_server, demo:
     begun = (*begun, "/sites/saltmarsh/try-on/", "/sites/saltmarsh/pictures/?show=collection")
     listed.to_bin(Site.objects.get(slug="dubrov"))
     aside = ("/sites/saltmarsh/editions/?look=2", "/sites/saltmarsh/inbox/?folder=held")
-    for address in some((*plain, *begun, *compared, *aside), 3):
+    for address in some((*plain, *begun, *compared, *aside), 4):
         look(address, *(WIDTHS if EVERY else (390,)))
     look("/sites/saltmarsh/template/?plan=lantern")
     look("/sites/saltmarsh/pictures/?picture=frame")

@@ -223,6 +223,7 @@ def test_with_the_server_gone_in_between(hands: Hands) -> None:
     check(hands)
 
 
+@pytest.mark.at_length
 def test_in_two_windows(hands: Hands) -> None:
     page = hands.page.context.new_page()
     page.goto(hands.page.url)

@@ -24,7 +24,6 @@ from yemba.core.site.backdrop import of_section, reads_from
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document, Page
 from yemba.core.site.ids import new_id
-from yemba.core.site.logo import key_on
 from yemba.core.site.one_offs import of_section as one_offs_of_section
 from yemba.core.site.resolve import Look
 
@@ -382,16 +381,6 @@ def test_form_picture_and_versions_of_a_logo_are_one_change(document: Document, 
     assert one.after == "Picture, mark.png, mark.png"
     assert apply(document, one.steps).text() == both.text()
     assert apply(both, one.back).parts == document.parts
-
-
-def test_a_version_of_a_former_logo_is_not_shown(document: Document, catalogue: Catalogue) -> None:
-    data = drawn_mark(300, 300, "#26346e", 60)
-    both = with_logo(document, data, 300, 300, **{"logo.light": "p2"})
-    both = changed(both, lambda plain: plain["pictures"].update(p2={**plain["pictures"]["p1"], "version_of": "p9"}))
-    assert {key_on(Look(both, catalogue), slug) for slug in Look(both, catalogue).grounds} == {"p1"}
-    both = changed(both, lambda plain: plain["pictures"]["p2"].update(version_of="p1"))
-    look = Look(both, catalogue)
-    assert {slug: key_on(look, slug) for slug in ("light", "dark")} == {"light": "p1", "dark": "p2"}
 
 
 @pytest.mark.parametrize(

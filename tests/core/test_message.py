@@ -8,8 +8,7 @@ from collections.abc import Iterator
 import pytest
 
 from yemba.core import message
-from yemba.core.calendar.spoken import date_of
-from yemba.core.message import Capitalized, Joined, Local, Message, Plural, plain, speak_by
+from yemba.core.message import Capitalized, Joined, Message, Plural, plain, speak_by
 
 
 class Says:
@@ -88,13 +87,6 @@ def test_within_a_sentence_german_nouns_keep_their_capital() -> None:
     speak_by(Says("es", Button="Botón"))
     assert str(said) == "See botón"
     assert str(Capitalized(Message("of"))) == "Of"
-
-
-def test_a_day_is_said_by_the_language() -> None:
-    said = Local(lambda tag: date_of("2027-03-14", tag))
-    assert said == "March 14, 2027"
-    speak_by(GERMAN)
-    assert str(said) == "14. März 2027"
 
 
 @pytest.mark.parametrize(

@@ -94,14 +94,6 @@ def test_what_follows_from_pages_is_worked_out_anew_only_where_one_of_them_chang
     assert len(counted) == 2
 
 
-def test_a_ground_is_met_as_soon_as_it_is_set(document: Document) -> None:
-    section = document.pages[document.order[0]].order[0]
-    kind = document.pages[document.order[0]].sections[section].kind
-    assert (kind, "dark") not in document.kinds_on_grounds()
-    assert (kind, "dark") in edited(document, "set-ground", section=section, ground="dark").kinds_on_grounds()
-    assert (kind, "dark") not in document.kinds_on_grounds()
-
-
 SAMPLES = {
     1: '{"currency":"GBP","language":"de","name":"Salzwiese","order":["p"],"pages":{"p":{"name":"Start","slug":""}},'
     '"parts":{"header.height_wide":90},"template":"slipway"}',

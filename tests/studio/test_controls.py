@@ -17,7 +17,7 @@ from hypothesis import HealthCheck, Phase, given, settings
 from PIL import Image
 
 from tests.core.test_edits import histories
-from tests.sampling import EVERY
+from tests.sampling import EVERY, some
 from yemba.catalogue import catalogue
 from yemba.core.change.difference import difference
 from yemba.core.change.operation import Operation
@@ -151,7 +151,7 @@ def test_every_element_that_is_pointed_at_leads_to_its_control(client: Client, s
     desks = Desks(client, site)
     answers = Answers(hosting.rendering(desks.look.document, draft=True))
     met, roles = set(), set[str]()
-    for place, fragment in fragments(answers, desks.look.document.order[-1]).items():
+    for place, fragment in some([*fragments(answers, desks.look.document.order[-1]).items()], 2):
         for field, item in pointed_at(tinyhtml5.parse(fragment.html, namespace_html_elements=False), ""):
             if (place, field) in met:
                 continue  # of another entry, which is as the first
@@ -161,7 +161,7 @@ def test_every_element_that_is_pointed_at_leads_to_its_control(client: Client, s
                 if not isinstance(decided, OfRole) or decided.role not in roles:
                     desks.lead(decided)
                 roles |= {decided.role} if isinstance(decided, OfRole) else set()  # on every ground they are alike
-    assert len(met) > 80
+    assert len(met) > 40
 
 
 def pointed_at(element: Element, item: str) -> Iterator[tuple[str, str]]:

@@ -293,15 +293,6 @@ def test_another_look_is_taken_in_the_template_chapter_and_words_stay(hers: Clie
     assert "There is no look number 77." in answer.content.decode()
 
 
-def test_too_many_sites_are_told_of_where_one_is_chosen(hers: Client, settings: Any) -> None:
-    start = give(hers)
-    settings.MOST_SITES = 0
-    answer = hers.post(f"/sites/new/{start.pk}/looks/", {"look": "0"})
-    assert answer.status_code == 422
-    assert "at most 0 sites of one person" in answer.content.decode()
-    assert hers.post(f"/sites/new/{start.pk}/looks/", {"look": "99"}).status_code == 422
-
-
 def test_a_strangers_start_does_not_exist(hers: Client, client: Client) -> None:
     start = give(hers)
     marek = Person.objects.create_user("marek@dubrov.example", None, name="Marek")
