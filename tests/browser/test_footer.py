@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from itertools import product
+
 import pytest
 from playwright.sync_api import Browser, Page
 
@@ -74,8 +76,7 @@ def test_its_box_has_the_measures_that_are_set(browser: Browser, catalogue: Cata
 
 
 @pytest.mark.browser
-@pytest.mark.parametrize("stands", ["foot", "follows"])
-@pytest.mark.parametrize("height", [500, 2000])
+@pytest.mark.parametrize(("stands", "height"), some([*product(("foot", "follows"), (2000, 500))], 3))
 def test_on_a_short_page_it_stands_where_it_is_set(
     browser: Browser, catalogue: Catalogue, stands: str, height: int
 ) -> None:

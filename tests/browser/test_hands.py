@@ -334,18 +334,6 @@ def test_files_wait_beside_words_and_go_out_by_themselves(bench: Page) -> None:
     assert names[-4:] == ["one.svg", "two.svg", "three.svg", "five.svg"]
 
 
-@pytest.mark.opens("pages/")
-def test_on_a_phone_the_desk_stays_where_it_is_when_a_section_is_chosen(bench: Page) -> None:
-    bench.set_viewport_size({"width": 390, "height": 780})
-    ready(bench)
-    bench.locator("#desk .section-name").last.click()
-    last = bench.locator("#desk .section-name").last.get_attribute("href")
-    assert last is not None
-    eventually(bench, f"document.querySelector('[data-chosen]')?.dataset.place === '{last.split('section=')[-1]}'")
-    bench.wait_for_timeout(300)
-    assert bench.locator("#desk .section-name").last.evaluate("e => e.getBoundingClientRect().top") > 0
-
-
 def test_what_is_typed_to_be_added_stays_and_is_found_once_added(bench: Page) -> None:
     bench.get_by_text("Add a section", exact=True).click()
     bench.get_by_label("Find a kind of section by a word").fill("directions")
@@ -359,7 +347,7 @@ def test_what_is_typed_to_be_added_stays_and_is_found_once_added(bench: Page) ->
     bench.locator("#words-heading").press("Enter")
     kept_words(bench, "opening", "heading", "Meanwhile")
     kept(bench, "Meanwhile")
-    bench.wait_for_timeout(1500)
+    bench.wait_for_timeout(700)
     expect(chosen).to_have_value("map")
     bench.get_by_label("Find a kind of section by a word").fill("xyzzy")
     expect(bench.get_by_text("No kind of section is called so")).to_be_visible()
@@ -369,7 +357,7 @@ def test_what_is_typed_to_be_added_stays_and_is_found_once_added(bench: Page) ->
     bench.locator("#words-heading").press("Enter")
     kept(bench, "An edit beside it")
     sites.edit(saltmarsh(), "set-value", {"key": "header.height_wide", "value": 92})
-    bench.wait_for_timeout(1500)
+    bench.wait_for_timeout(700)
     expect(bench.locator("#page-name-new")).to_have_value("Board shears")
     chapter(bench, "Footer")
     chapter(bench, "Pages")
@@ -418,3 +406,12 @@ def test_one_page_in_view(bench: Page) -> None:
     expect(bench.locator("#desk h1")).to_have_text("Pages")
     expect(bench.locator("#desk h2").first).to_have_text("Classes")
     expect(bench.locator("#page-shown option:checked")).to_have_text("Classes")
+
+    bench.set_viewport_size({"width": 390, "height": 780})
+    ready(bench)
+    bench.locator("#desk .section-name").last.click()
+    last = bench.locator("#desk .section-name").last.get_attribute("href")
+    assert last is not None
+    eventually(bench, f"document.querySelector('[data-chosen]')?.dataset.place === '{last.split('section=')[-1]}'")
+    bench.wait_for_timeout(300)
+    assert bench.locator("#desk .section-name").last.evaluate("e => e.getBoundingClientRect().top") > 0

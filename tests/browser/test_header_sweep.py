@@ -65,7 +65,7 @@ def test_what_overlaps_runs_out_or_stands_beside_its_section_is_found(catalogue:
     assert "not painted" in off and "entry stands off the section" in off
 
 
-@pytest.mark.parametrize(("template", "entries"), [("slipway", 3), ("patchwork", 7)])
+@pytest.mark.parametrize(("template", "entries"), some([("patchwork", 7), ("slipway", 3)], 2))
 def test_a_header_stands_as_it_is_drawn(browser: Browser, catalogue: Catalogue, template: str, entries: int) -> None:
     """Pieces stand along the bar where the desk draws them; a drawing has the least gutter, and a tagline at its least."""
     compared = 0

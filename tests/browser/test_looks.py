@@ -47,7 +47,7 @@ def test_nothing_is_found_in_a_sample(
     browser: Browser, catalogue: Catalogue, kept: dict[str, object], judges: None, template: str, sort: str, width: int
 ) -> None:
     document = looks.document(catalogue, template, looks.WORDS[sort], kept)
-    kinds = some(sorted(catalogue.kinds), 6)
+    kinds = some(sorted(catalogue.kinds), 12)
     assert list(looks.findings(looks.Looks(browser, document, catalogue, kinds), [width])) == []
 
 

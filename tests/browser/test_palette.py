@@ -24,7 +24,7 @@ from yemba.sites.models import Site
 pytestmark = [pytest.mark.browser, pytest.mark.django_db(transaction=True)]
 
 
-def test_a_role_that_fails_is_told_of_and_mended_by_its_offer(bench: Page) -> None:
+def test_a_role_that_fails_is_mended_by_its_offer_and_a_section_leads_to_its_ground_and_back(bench: Page) -> None:
     view(bench, "Grounds")
     bench.get_by_role("link", name="button text", exact=True).click()
     field = bench.locator("#role-value")
@@ -44,8 +44,27 @@ def test_a_role_that_fails_is_told_of_and_mended_by_its_offer(bench: Page) -> No
     kept(bench, "worked out again")
     assert "roles.by_hand" not in read(Site.objects.get(slug="saltmarsh").document).sheet
 
+    chapter(bench, "Pages")
+    bench.locator(".section-name", has_text="Hours and place").click()
+    bench.get_by_role("link", name="go to this ground").click()
+    expect(bench.locator("#ground-tinted")).to_have_class("is-chosen")
+    expect(bench.locator(".came")).to_contain_text("Hours and place on Home")
+    bench.get_by_label("Name", exact=True).fill("Kelp bed")
+    bench.get_by_label("Background", exact=True).fill("#3c4a2c")
+    bench.get_by_role("button", name="only for Hours and place on Home").click()
+    kept(bench, "Ground Kelp bed made")
+    place = ".kind-hours-and-place"
+    eventually(bench, f"getComputedStyle(document.querySelector('{place}')).backgroundColor === 'rgb(60, 74, 44)'")
+    bench.get_by_label("Only here").select_option("")
+    eventually(bench, f"getComputedStyle(document.querySelector('{place}')).backgroundColor !== 'rgb(60, 74, 44)'")
+    bench.locator(".came").get_by_role("link").click()
+    expect(bench.locator("#desk h1")).to_have_text("Pages")
+    expect(bench.locator(".section-entry.is-open")).to_contain_text("Hours and place")
 
-def test_what_is_said_of_a_colour_follows_the_pointer(bench: Page) -> None:
+
+def test_what_is_said_of_a_colour_follows_the_pointer_and_no_late_answer_touches_words_that_are_typed(
+    bench: Page,
+) -> None:
     before = Site.objects.get(slug="saltmarsh").revision
     box = steady(bench.locator(".plane svg"))
     bench.mouse.move(box["x"] + 80, box["y"] + 100)
@@ -61,8 +80,6 @@ def test_what_is_said_of_a_colour_follows_the_pointer(bench: Page) -> None:
     bench.mouse.up()
     kept(bench, f"Oxide to {shown}")
 
-
-def test_a_late_answer_about_a_colour_does_not_touch_words_that_are_typed(bench: Page) -> None:
     with held_back(bench, "**/edit/") as edits, held_back(bench, "**/stream/") as streams:
         drag(bench)
         before_long(bench, lambda: (len(edits), len(streams)), (1, 1))
@@ -75,7 +92,7 @@ def test_a_late_answer_about_a_colour_does_not_touch_words_that_are_typed(bench:
         edits[0].continue_()
 
 
-def test_a_colour_that_is_returned_to_is_kept_though_nothing_was_said_of_the_one_between(bench: Page) -> None:
+def test_a_colour_that_is_returned_to_is_kept_and_the_plane_stays_where_a_hand_put_it(bench: Page) -> None:
     def stored() -> str:
         return str(sites.look(Site.objects.get(slug="saltmarsh")).value("palette")[0]["hex"])
 
@@ -93,8 +110,6 @@ def test_a_colour_that_is_returned_to_is_kept_though_nothing_was_said_of_the_one
         before_long(bench, stored, lighter)
         streams[1].continue_()
 
-
-def test_the_plane_stays_where_a_hand_put_it_while_that_is_on_its_way(bench: Page) -> None:
     def lightness() -> str:
         return str(bench.locator(".plane").get_attribute("data-lightness"))
 
@@ -118,22 +133,3 @@ def drag(bench: Page) -> None:
     bench.mouse.down()
     bench.mouse.move(box["x"] + 130, box["y"] + 110)
     bench.mouse.up()
-
-
-def test_from_a_section_to_its_ground_and_back(bench: Page) -> None:
-    chapter(bench, "Pages")
-    bench.locator(".section-name", has_text="Hours and place").click()
-    bench.get_by_role("link", name="go to this ground").click()
-    expect(bench.locator("#ground-tinted")).to_have_class("is-chosen")
-    expect(bench.locator(".came")).to_contain_text("Hours and place on Home")
-    bench.get_by_label("Name", exact=True).fill("Kelp bed")
-    bench.get_by_label("Background", exact=True).fill("#3c4a2c")
-    bench.get_by_role("button", name="only for Hours and place on Home").click()
-    kept(bench, "Ground Kelp bed made")
-    place = ".kind-hours-and-place"
-    eventually(bench, f"getComputedStyle(document.querySelector('{place}')).backgroundColor === 'rgb(60, 74, 44)'")
-    bench.get_by_label("Only here").select_option("")
-    eventually(bench, f"getComputedStyle(document.querySelector('{place}')).backgroundColor !== 'rgb(60, 74, 44)'")
-    bench.locator(".came").get_by_role("link").click()
-    expect(bench.locator("#desk h1")).to_have_text("Pages")
-    expect(bench.locator(".section-entry.is-open")).to_contain_text("Hours and place")

@@ -10,6 +10,7 @@ from PIL import Image
 from playwright.sync_api import Page, Route
 
 from tests.browser.hands import eventually, expect, frames, kept, steady
+from tests.sampling import some
 from yemba.core.site.document import Picture
 from yemba.core.site.pictures import framing, picture_size
 from yemba.sites import services as sites
@@ -100,7 +101,7 @@ WATCH = """() => {
 }"""
 
 
-@pytest.mark.parametrize("drawn", [True, False])
+@pytest.mark.parametrize("drawn", some([False, True], 2))
 def test_a_picture_in_the_sites_colours_follows_a_code_that_is_typed_and_never_blinks(
     bench: Page, demo: Site, drawn: bool
 ) -> None:

@@ -300,7 +300,7 @@ def test_every_screen_of_the_studio_is_accessible(page: Page, live_server, demo:
     begun = (*begun, "/sites/saltmarsh/try-on/", "/sites/saltmarsh/pictures/?show=collection")
     listed.to_bin(Site.objects.get(slug="dubrov"))
     aside = ("/sites/saltmarsh/editions/?look=2", "/sites/saltmarsh/inbox/?folder=held")
-    for address in some((*plain, *begun, *compared, *aside), 4):
+    for address in some((*plain, *begun, *compared, *aside), 5):
         look(address, *(WIDTHS if EVERY else (390,)))
     look("/sites/saltmarsh/template/?plan=lantern")
     look("/sites/saltmarsh/pictures/?picture=frame")

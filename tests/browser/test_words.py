@@ -82,7 +82,7 @@ def test_words_in_a_window_lead_to_a_page_that_is_made_for_them(bench: Page, dem
 
 
 @pytest.mark.pastes
-def test_what_is_pasted_keeps_its_structure_in_window_and_desk(bench: Page, demo: Site) -> None:
+def test_what_is_pasted_keeps_its_structure_and_a_text_with_headings_becomes_sections(bench: Page, demo: Site) -> None:
     chapter(bench, "Pages")
     begin_writing(bench, LEAD)
     bench.keyboard.press("Control+a")
@@ -111,14 +111,12 @@ def test_what_is_pasted_keeps_its_structure_in_window_and_desk(bench: Page, demo
     eventually(bench, f"document.querySelector('{LEAD} blockquote')?.textContent === 'Bring bread'")
     before_long(bench, lambda: lead_of(demo), f"{clean}<blockquote>Bring bread</blockquote>")  # windows show it before
 
-
-@pytest.mark.pastes
-def test_a_pasted_text_with_headings_becomes_sections_seen_before_they_are_added(bench: Page, demo: Site) -> None:
     chapter(bench, "Pages")
     before = sites.document(demo).pages["home"].order
     sections = "[...document.querySelectorAll('main > section')].length"
     bench.locator("summary", has_text="Bring in a text").click()
     box = bench.locator("#imported-text")
+    bench.locator("#text-after").select_option(before[-1])  # else behind the section that is open
     box.click()
     paste(bench, f"{PASTED}<h1>Who comes</h1><p>Anyone over ten.</p>")
     eventually(bench, f"{sections} === {len(before) + 2}")
