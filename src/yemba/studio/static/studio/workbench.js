@@ -42,6 +42,11 @@ function fieldOf(target) {
   return words?.command === "set-words" ? { place: words.section, field: words.field, item: words.item } : null;
 }
 
+// --- how high the bar at the foot is, above which something stays in view
+const rail = document.getElementById("rail");
+const { style } = document.documentElement;
+new ResizeObserver(() => style.setProperty("--rail-height", `${rail.offsetHeight}px`)).observe(rail);
+
 // --- what the windows say
 let cameFrom = null; // the field on the desk whose words are written in a window
 const DWELL = 90; // ms a pointer rests before it is told of
