@@ -415,3 +415,5 @@ def test_one_page_in_view(bench: Page) -> None:
     eventually(bench, f"document.querySelector('[data-chosen]')?.dataset.place === '{last.split('section=')[-1]}'")
     bench.wait_for_timeout(300)
     assert bench.locator("#desk .section-name").last.evaluate("e => e.getBoundingClientRect().top") > 0
+    chapter(bench, "Proof")
+    expect(bench.locator("#publish-button")).to_be_in_viewport(ratio=1)
