@@ -63,7 +63,7 @@ def _one_offs(inspected: Inspected, standing: Standing) -> list[Finding]:
 def _one_off(look: Look, one: OneOff) -> Iterator[Finding]:
     """A text with a colour of its own that does not read on its ground."""
     section = one.standing.section
-    slug = ground_under(look, one.standing, one.standing.page or look.document.order[0])
+    slug = ground_under(look, one.standing)
     set_apart = apart(look, section.one_offs[one.element])
     if set_apart.colour is None:
         return

@@ -77,11 +77,11 @@ class Part(NamedTuple):
         return self.elements.get(field) or self.elements[""]
 
 
-def ground_under(look: Look, standing: Standing, page: str) -> str:
-    """The ground that a section stands on, on a page, by its slug: one of a part has the part's, but where its owner
-    chose another."""
+def ground_under(look: Look, standing: Standing, page: str = "") -> str:
+    """The ground that a section stands on, on a page (the first where none is named), by its slug: one of a
+    part has the part's, but where its owner chose another."""
     if standing.part and not standing.section.ground:
-        return parts()[standing.part].ground_on(look, page)
+        return parts()[standing.part].ground_on(look, page or look.document.order[0])
     return str(look.ground(standing.section).value)
 
 

@@ -185,7 +185,7 @@ def _otherwise(look: Look, standing: Standing, key: str, text: Text) -> str:
         case "style":
             return _STYLED[text.style]
         case "colour":
-            ground = ground_under(look, standing, standing.page or look.document.order[0])
+            ground = ground_under(look, standing)
             return Message("{ground_names}’s own", ground_names=look.ground_names[ground])
         case "button":
             return KINDS["first"].lower()

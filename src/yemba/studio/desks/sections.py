@@ -129,7 +129,7 @@ def _desk(look: Look, key: str, section: Section, query: Mapping[str, str]) -> C
     return {
         "layout": look.layout(section),
         "layout_mine": section.layout or "",
-        "ground": ground_under(look, look.document.section(key), look.document.order[0]),
+        "ground": ground_under(look, look.document.section(key)),
         "ground_mine": section.ground or "",
         "ground_usual": _usual_ground(look, look.document.section(key)),
         "slug": section.slug,
@@ -166,7 +166,7 @@ def _desk(look: Look, key: str, section: Section, query: Mapping[str, str]) -> C
 def _usual_ground(look: Look, standing: Standing) -> Message:
     """The ground of a section whose owner chose none, and whose it is."""
     plain = standing._replace(section=standing.section.model_copy(update={"ground": None}))
-    ground = look.ground_names[ground_under(look, plain, look.document.order[0])]
+    ground = look.ground_names[ground_under(look, plain)]
     if standing.part:
         return Message("As around it: {ground}", ground=ground)
     return Message("As the template has it: {ground}", ground=ground)
