@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import os
 import shutil
-from collections.abc import Collection, Hashable, Iterator
+from collections.abc import Iterator
 from pathlib import Path
 from typing import Any
 
@@ -16,16 +16,16 @@ from hypothesis import settings
 from playwright.sync_api import Browser
 from xdist.scheduler import LoadScopeScheduling
 
-from tests.demo import Resize, draft_pictures, resizing_once, shared
+from tests.demo import Resize, draft_pictures, resizing_once, shared, working_once
 from tests.sampling import EVERY, fewer
 from yemba.catalogue import catalogue as shipped
+from yemba.core import apart
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
 from yemba.core.site.ids import new_id
-from yemba.core.type.subset import cut_apart
 from yemba.hosting import making
 from yemba.people.models import Person
-from yemba.render import files, fonts
+from yemba.render import files
 from yemba.sites import services as sites
 from yemba.sites import starter
 from yemba.sites.models import Site
@@ -121,18 +121,10 @@ def browser() -> Iterator[Browser]:
 
 
 @pytest.fixture(scope="session", autouse=True)
-def fonts_are_cut_once() -> Iterator[None]:
-    """Each test begins with an empty store; the same letters of the same file come out the same every time."""
-    known: dict[Hashable, bytes] = {}
-
-    def cut_once(data: bytes, letters: Collection[int], *rest: Collection[str]) -> bytes:
-        key = (data, frozenset(letters), *map(tuple, rest))
-        if key not in known:
-            known[key] = cut_apart(data, letters, *rest)
-        return known[key]
-
+def drawn_and_cut_once(tmp_path_factory: pytest.TempPathFactory) -> Iterator[None]:
+    """Each test begins with an empty store; the same drawings and letters come out the same every time."""
     with pytest.MonkeyPatch.context() as patched:
-        patched.setattr(fonts, "cut_apart", cut_once)
+        patched.setattr(apart, "work", working_once(shared(tmp_path_factory, "apart"), apart.work))
         yield
 
 

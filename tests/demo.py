@@ -54,14 +54,29 @@ def resizing_once(kept: Path) -> Resize:
     @cache
     def resized_once(data: bytes, width: int, form: str, rendition: Rendition = AS_IT_IS) -> bytes:
         about = sha256(data, usedforsecurity=False).hexdigest(), width, form, rendition
-        file = kept / sha256(repr(about).encode()).hexdigest()
-        if not file.exists():
-            written = file.with_suffix(f".{os.getpid()}-{get_ident()}")
-            written.write_bytes(sizes.resized(data, width, form, rendition))
-            written.replace(file)
-        return file.read_bytes()
+        return _made_once(kept, repr(about), lambda: sizes.resized(data, width, form, rendition))
 
     return resized_once
+
+
+def working_once(kept: Path, work: Callable[..., Any]) -> Callable[..., Any]:
+    """As `apart.work`, but for drawings and fonts that some worker of the run has made before."""
+
+    def work_once(task: str, **given: Any) -> Any:
+        if task not in {"draw", "cut-font"}:
+            return work(task, **given)
+        return _made_once(kept, repr((task, sorted(given.items()))), lambda: work(task, **given))
+
+    return work_once
+
+
+def _made_once(kept: Path, about: str, make: Callable[[], bytes]) -> bytes:
+    file = kept / sha256(about.encode()).hexdigest()
+    if not file.exists():
+        written = file.with_suffix(f".{os.getpid()}-{get_ident()}")
+        written.write_bytes(make())
+        written.replace(file)
+    return file.read_bytes()
 
 
 def put(kept: Path) -> Site:

@@ -1,7 +1,7 @@
 // The sides of a crop, moved and pulled, stay within the picture and keep a chosen shape.
 import assert from "node:assert/strict";
 import test from "node:test";
-import { moved, pulled } from "../../src/yemba/studio/static/studio/crop.js";
+import { moved, pulled } from "../../assets/workbench/crop.js";
 
 const BOX = { left: 20, top: 30, right: 60, bottom: 70 };
 const CORNERS = ["left top", "right top", "left bottom", "right bottom"];

@@ -1,7 +1,7 @@
 // Requests not yet answered outlive a reload and a closed window, each window's apart.
 import assert from "node:assert/strict";
 import test from "node:test";
-import { KeptWords, ownWindow } from "../../src/yemba/studio/static/studio/kept_words.js";
+import { KeptWords, ownWindow } from "../../assets/workbench/kept_words.js";
 
 // Storage as browsers have it: keys are its own properties.
 function storage() {

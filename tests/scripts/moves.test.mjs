@@ -2,7 +2,7 @@
 import assert from "node:assert/strict";
 import test from "node:test";
 
-import { moveOf } from "../../src/yemba/studio/static/studio/moves.js";
+import { moveOf } from "../../assets/workbench/moves.js";
 
 const sent = (fields) => moveOf(Object.entries(fields));
 

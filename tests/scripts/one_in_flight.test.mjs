@@ -1,7 +1,7 @@
 // While a request is under way only the newest waits.
 import assert from "node:assert/strict";
 import test from "node:test";
-import { oneInFlight } from "../../src/yemba/studio/static/studio/one_in_flight.js";
+import { oneInFlight } from "../../assets/workbench/one_in_flight.js";
 
 const settled = () => new Promise((resolve) => setTimeout(resolve));
 

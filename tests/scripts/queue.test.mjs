@@ -1,7 +1,7 @@
 // Requests go out in order, one at a time, and none is lost.
 import assert from "node:assert/strict";
 import test from "node:test";
-import { OutgoingQueue } from "../../src/yemba/studio/static/studio/queue.js";
+import { OutgoingQueue } from "../../assets/workbench/queue.js";
 
 const settled = () => new Promise((resolve) => setTimeout(resolve));
 

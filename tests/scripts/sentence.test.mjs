@@ -5,7 +5,7 @@ import test from "node:test";
 globalThis.document = {
   getElementById: () => ({ textContent: JSON.stringify({ sentences: { some: "{ticked} of {count}", none: "Kept" } }) }),
 };
-const { sentence } = await import("../../src/yemba/studio/static/studio/sentence.js");
+const { sentence } = await import("../../assets/workbench/sentence.js");
 
 test("values stand where their names are", () => {
   assert.equal(sentence("some", { ticked: 0, count: 6 }), "0 of 6");

@@ -7,7 +7,7 @@ import re
 from tests.conftest import ASSETS
 from yemba.studio.sentences import SENTENCES
 
-SCRIPTS = ASSETS.parent / "src/yemba/studio/static/studio"
+SCRIPTS = ASSETS / "workbench"
 
 
 def test_scripts_and_server_have_the_same_sentences() -> None:

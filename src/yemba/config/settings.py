@@ -4,7 +4,6 @@ from datetime import timedelta
 from pathlib import Path
 
 import environ
-from csp.constants import NONCE
 
 ROOT = Path(__file__).resolve().parents[3]
 env = environ.Env()
@@ -174,7 +173,7 @@ _WINDOWS = f"{SCHEME}://*.{SITES_DOMAIN}:*"
 CONTENT_SECURITY_POLICY = {
     "DIRECTIVES": {
         "default-src": ["'none'"],
-        "script-src": ["'self'", NONCE],
+        "script-src": ["'self'"],
         "style-src": ["'self'"],
         "img-src": ["'self'", "data:", "blob:"],
         "font-src": ["'self'"],

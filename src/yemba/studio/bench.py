@@ -2,12 +2,9 @@
 
 from __future__ import annotations
 
-import json
 from collections.abc import Callable
-from functools import cache
-from pathlib import Path
 from typing import Any
-from urllib.parse import parse_qsl, urljoin, urlsplit
+from urllib.parse import parse_qsl, urlsplit
 from zoneinfo import ZoneInfo
 
 from django.conf import settings
@@ -15,9 +12,7 @@ from django.contrib import messages
 from django.http import HttpRequest, HttpResponse, JsonResponse
 from django.shortcuts import get_object_or_404, redirect, render
 from django.template.loader import render_to_string
-from django.templatetags.static import static
 from django.urls import reverse
-from django.utils.safestring import mark_safe
 
 from yemba.core import timing
 from yemba.core.errors import Clash, Fault
@@ -178,24 +173,6 @@ def panels(request: HttpRequest, site: Site, chapter: str, query: dict[str, str]
     }
 
 
-@cache
-def _scripts() -> list[str]:
-    """The modules of the workbench: asked for all at once, since each names the next only when it is there."""
-    root = Path(__file__).parent / "static"
-    files = sorted([*root.glob("studio/*.js"), *root.glob("vendored/*.js")])
-    return [file.relative_to(root).as_posix() for file in files if file.name not in _OTHER_SCRIPTS]
-
-
-_OTHER_SCRIPTS = {"begin.js", "try_on.js"}
-
-
-def _import_map() -> str:
-    """Where each of them is, by the address under which another imports it (HTML standard, 8.1.6.2, as JSON): a
-    collected file has the digest of what it holds in its name, and would be asked for under both."""
-    imports = {urljoin(settings.STATIC_URL, name): static(name) for name in _scripts()}
-    return mark_safe(json.dumps({"imports": imports}).replace("<", "\\u003c"))
-
-
 def draft_base(request: HttpRequest, site: Site) -> str:
     """The signed address under which this person's windows show the draft for the next hour."""
     token = hosting.draft_token(site, request.user)  # type: ignore[arg-type]
@@ -234,6 +211,5 @@ def page(
         "address": reverse("workbench", args=(site.slug, "template")).removesuffix("template/"),
     }
     context["first_path"] = current["path"]
-    context |= {"scripts": _scripts(), "import_map": _import_map()}
     context["by_demo_door"] = settings.DEMO and request.user.email == DEMO_ADDRESS  # type: ignore[union-attr]
     return render(request, "studio/workbench.html", context | more, status=status)

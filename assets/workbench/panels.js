@@ -1,5 +1,5 @@
 // Chapters, desk and rail as the server draws them: asked for when the hand rests, given up when it goes on.
-import Alpine from "../vendored/alpine.js";
+import Alpine from "@alpinejs/csp";
 import { ask } from "./ask.js";
 import { focusAgain, whereFocusIs } from "./focus.js";
 import { identity, morphing, refresh, stash, unstash } from "./held.js";
