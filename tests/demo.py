@@ -29,9 +29,10 @@ APPS = ("people", "sites", "hosting")
 
 
 def shared(places: pytest.TempPathFactory, name: str) -> Path:
-    """A folder for all workers of a run."""
+    """A folder for all workers of a run, and for the runs that tests of it start."""
     base = places.getbasetemp()
-    folder = (base.parent if "PYTEST_XDIST_WORKER" in os.environ else base) / name
+    of_all = base.parent if "PYTEST_XDIST_WORKER" in os.environ else base
+    folder = Path(os.environ.setdefault("YEMBA_TESTS_KEPT", str(of_all))) / name
     folder.mkdir(exist_ok=True)
     return folder
 

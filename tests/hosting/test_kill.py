@@ -25,6 +25,7 @@ from typing import Any
 
 import pytest
 
+from tests.installation import install_live
 from tests.sampling import fewer
 
 ROOT = Path(__file__).parents[2]
@@ -36,7 +37,6 @@ import django; django.setup()
 from django.core.management import call_command
 from django.db import connections
 from yemba.catalogue import catalogue
-from yemba.people.models import Person
 from yemba.sites import services as sites
 from yemba.sites.models import Site
 """
@@ -61,9 +61,7 @@ from yemba.hosting import services as hosting
 from yemba.sites import store
 from PIL import Image
 from io import BytesIO
-call_command("migrate", verbosity=0)
-ines = Person.objects.create_user("ines@saltmarsh.example", None, name="Ines")
-site = sites.create(ines, "Saltmarsh Bindery", "saltmarsh", "slipway")
+site = Site.objects.get()
 out = BytesIO(); Image.effect_noise((500, 400), 60).convert("RGB").save(out, "JPEG")
 clean = clean_picture(out.getvalue(), "noise.jpg")
 document = sites.document(site)
@@ -136,17 +134,12 @@ _PATIENCE = 90  # s without a word after which a process counts as hung
 
 
 class House:
-    """An installation of its own with one site, one picture, one edition; and a process that has children to kill."""
+    """An installation of its own with one site and one picture, which are live; and a process that has children to kill."""
 
-    def __init__(self, place: Path) -> None:
+    def __init__(self, place: Path, environment: dict[str, str]) -> None:
         self.place = place
         self.chance = random.Random(1)
-        own = {
-            "YEMBA_DATA": str(place),
-            "YEMBA_SECRET_KEY": "x",
-            "YEMBA_SCHEME": "http",
-        }
-        self.environment = {**os.environ, **own, "DJANGO_SETTINGS_MODULE": "yemba.config.settings"}
+        self.environment = environment | {"DJANGO_SETTINGS_MODULE": "yemba.config.settings"}
         self.environment.pop("PYTHONUNBUFFERED", None)  # lines are to come whole: two processes write them
         make = subprocess.run([sys.executable, "-c", BEGIN + MAKE], env=self.environment, check=False, timeout=120)
         make.check_returncode()
@@ -226,7 +219,8 @@ class House:
 
 @pytest.fixture(scope="module")
 def house(tmp_path_factory: pytest.TempPathFactory) -> Iterator[House]:
-    made = House(tmp_path_factory.mktemp("house"))
+    place = tmp_path_factory.mktemp("house")
+    made = House(place, install_live(tmp_path_factory, place))
     yield made
     with made.nursery:
         made.nursery.kill()

@@ -12,15 +12,8 @@ from tempfile import gettempdir
 import pytest
 from django.conf import settings
 
-from tests.installation import environment, install
+from tests.installation import environment, install_live
 
-MAKE = """
-import django; django.setup()
-from yemba.people.models import Person
-from yemba.hosting import services as hosting
-from yemba.sites import services as sites
-hosting.publish(sites.create(Person.objects.create_user("ines@saltmarsh.example"), "Saltmarsh", "saltmarsh", "slipway"))
-"""
 ASK = """
 import json, os, re, django; django.setup()
 from django.db import connections
@@ -66,8 +59,7 @@ def run(program: str, data: Path) -> str:
 def data(tmp_path_factory: pytest.TempPathFactory) -> Path:
     """An installation with one live site, which nobody may write. Who may do all asks as somebody else."""
     place = tmp_path_factory.mktemp("installed") / "data"
-    install(tmp_path_factory, place)
-    run(MAKE, place)
+    install_live(tmp_path_factory, place)
     for folder in takewhile(lambda folder: folder != Path(gettempdir()), place.parents):
         folder.chmod(0o755)
     for path in place.rglob("*"):
