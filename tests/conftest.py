@@ -16,13 +16,14 @@ from hypothesis import settings
 from playwright.sync_api import Browser
 from xdist.scheduler import LoadScopeScheduling
 
-from tests.demo import Resize, draft_pictures, resizing_once, shared, working_once
+from tests.demo import Resize, draft_pictures, resizing_once, shared, unpacking_once, working_once
 from tests.sampling import EVERY, fewer
 from yemba.catalogue import catalogue as shipped
 from yemba.core import apart
 from yemba.core.site.catalogue import Catalogue
 from yemba.core.site.document import Document
 from yemba.core.site.ids import new_id
+from yemba.core.type import facts
 from yemba.hosting import making
 from yemba.people.models import Person
 from yemba.render import files
@@ -123,8 +124,10 @@ def browser() -> Iterator[Browser]:
 @pytest.fixture(scope="session", autouse=True)
 def drawn_and_cut_once(tmp_path_factory: pytest.TempPathFactory) -> Iterator[None]:
     """Each test begins with an empty store; the same drawings and letters come out the same every time."""
+    kept = shared(tmp_path_factory, "made")
     with pytest.MonkeyPatch.context() as patched:
-        patched.setattr(apart, "work", working_once(shared(tmp_path_factory, "apart"), apart.work))
+        patched.setattr(apart, "work", working_once(kept, apart.work))
+        patched.setattr(facts, "unpacked", unpacking_once(kept, facts.unpacked))
         yield
 
 

@@ -286,10 +286,15 @@ _OUTLINES = ("glyf", "loca", "gvar", "CFF ", "CFF2")
 
 def opened(font: TTFont, but: Collection[str] = ()) -> harfbuzz.Face:
     """A font for HarfBuzz, without the tables named in `but`."""
+    return harfbuzz.Face(unpacked(font, but))
+
+
+def unpacked(font: TTFont, but: Collection[str] = ()) -> bytes:
+    """A font as OpenType has it, no longer packed as WOFF2."""
     reader, out = font.reader, BytesIO()
     tags = [tag for tag in reader.keys() if tag not in but]  # noqa: SIM118 - a reader is no dict
     writer = SFNTWriter(out, len(tags), reader.sfntVersion)
     for tag in tags:
         writer[tag] = reader[tag]
     writer.close()
-    return harfbuzz.Face(out.getvalue())
+    return out.getvalue()

@@ -12,19 +12,25 @@ from yemba.core.place import OfSetting
 from yemba.core.site.resolve import Look
 from yemba.core.site.settings import SETTINGS
 
+_TOGETHER = {
+    key: [key, *(other.key for other in SETTINGS.values() if other.along == key)]
+    for key, setting in SETTINGS.items()
+    if not (setting.along or setting.kind.by_id)
+}
+"""Each setting that is told by itself, with those that go along with it."""
+
 
 def changes(pair: Pair) -> Iterator[Change]:
     taken_over = covered(pair)
-    for key, setting in SETTINGS.items():
-        keys = [key, *(other.key for other in SETTINGS.values() if other.along == key)]
+    for key, keys in _TOGETHER.items():
         paths = [(SETTINGS[one].home, one) for one in keys if one not in taken_over]
-        if setting.kind.by_id or setting.along or key in taken_over or not any(map(pair.differ, paths)):
+        if key in taken_over or not any(map(pair.differ, paths)):
             continue
         states = tuple(_in_words(keys, look) for look in (pair.was, pair.now))
         if states[0] == states[1]:  # the same to see, but set by the owner on one side alone
             states = owned(states[0], pair.was, key), owned(states[1], pair.now, key)
         before, after = states
-        yield change(f"value.{key}", VALUE, setting.name, (before, after), OfSetting(key), pair.moved(*paths))
+        yield change(f"value.{key}", VALUE, SETTINGS[key].name, (before, after), OfSetting(key), pair.moved(*paths))
 
 
 def _in_words(keys: Sequence[str], look: Look) -> str:
