@@ -44,6 +44,7 @@ TOGETHER = {
     "tests/hosting/test_kill.py",
     "tests/hosting/test_read_only.py",
     "tests/hostile/test_guard.py",
+    "tests/studio/test_translation.py",
 }
 """Modules that make something once for all of their tests: one worker runs all of a module."""
 

@@ -38,8 +38,8 @@ BLOCKS = """async (img) => {
 }"""
 
 
+@pytest.mark.opens("pictures/")
 def test_a_picture_is_cropped_by_pointer_and_by_keys_then_turned(bench: Page, demo: Site) -> None:
-    bench.goto(bench.url.replace("palette/", "pictures/"))
     on_their_way: list[Route] = []
 
     def keep_back(route: Route) -> None:

@@ -19,16 +19,15 @@ from yemba.sites.models import Site
 from yemba.studio.where import colour_roles
 
 pytestmark = [pytest.mark.browser, pytest.mark.django_db(transaction=True)]
-_PAINTED = """() => [...document.querySelectorAll("[data-field]")].filter((e) => e.innerText?.trim() && e.checkVisibility()).map((e) => {
-  const place = e.closest("[data-place]").dataset.place, item = e.closest("[data-item]")?.dataset.item || "";
-  const probe = document.createElement("i");
-  probe.style.background = "var(--button)";
-  e.append(probe);
-  const filled = getComputedStyle(e).backgroundColor === getComputedStyle(probe).backgroundColor; // as a button is
-  probe.remove();
-  const rgb = getComputedStyle(e)[filled ? "backgroundColor" : "color"].match(/[0-9.]+/g).slice(0, 3).map(Number);
-  return [place, e.dataset.field, item, "#" + rgb.map((n) => Math.round(n).toString(16).padStart(2, "0")).join("")];
-})"""
+_PAINTED = """() => {
+  const canvas = new OffscreenCanvas(1, 1).getContext("2d");
+  const hex = (colour) => { canvas.fillStyle = "#000"; canvas.fillStyle = colour; return canvas.fillStyle; };
+  return [...document.querySelectorAll("[data-field]")].filter((e) => e.innerText?.trim() && e.checkVisibility()).map((e) => {
+    const place = e.closest("[data-place]").dataset.place, item = e.closest("[data-item]")?.dataset.item || "";
+    const style = getComputedStyle(e), fill = hex(style.backgroundColor);
+    return [place, e.dataset.field, item, fill === hex(style.getPropertyValue("--button")) ? fill : hex(style.color)];
+  });
+}"""
 
 
 @pytest.mark.parametrize("template", some(list(catalogue().templates), 8))

@@ -14,6 +14,7 @@ from django.conf import settings
 _PACKAGES = settings.ROOT / "assets" / "node_modules"
 _AXE = _PACKAGES / "axe-core" / "axe.min.js"
 _NU = _PACKAGES / "vnu-jar" / "build" / "dist" / "vnu.jar"
+_BRIEFLY = ("-XX:TieredStopAtLevel=1", "-XX:+UseSerialGC", "-Xss4m")  # it is done before compiling well would pay
 _ASKED = "{iframes: false, selectors: false, resultTypes: ['violations']}"
 _RUN = f"axe.run({_ASKED}).then(r => r.violations.map(v => [v.id, v.nodes.map(n => n.html.slice(0, 160))]))"
 
@@ -36,7 +37,7 @@ def of_axe(page: Any) -> list[str]:
 
 def of_nu(files: Iterable[Path]) -> list[str]:
     """Errors of HTML in these files, each with the name of its file."""
-    command = ["java", "-jar", str(_NU), "--format", "json", "--errors-only", *map(str, files)]
+    command = ["java", *_BRIEFLY, "-jar", str(_NU), "--format", "json", "--errors-only", *map(str, files)]
     report = subprocess.run(command, capture_output=True, text=True, check=False).stderr
     return [
         f"{message['url'].removeprefix('file:')}: {message['message']}" for message in json.loads(report)["messages"]
