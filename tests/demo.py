@@ -65,8 +65,8 @@ def resizing_once(kept: Path) -> Resize:
 
 
 def working_once(kept: Path, work: Callable[..., Any]) -> Callable[..., Any]:
-    """As `apart.work`, but for drawings and fonts that some worker of the run has made before. Fonts are packed in a fifth
-    of the time: how small they come out is no matter here."""
+    """As `apart.work`, but for drawings and fonts that some worker of the run has made before. Fonts are packed
+    quickly: how small they come out is no matter here."""
     made = {"draw": partial(work, "draw"), "cut-font": _cut_quickly}
 
     def work_once(task: str, **given: Any) -> Any:
