@@ -40,6 +40,13 @@ def test_changes_are_told_as_the_owner_thinks_of_them(document: Document, catalo
         assert (found.subject, found.before, found.after) == (subject, before, after)
 
 
+def test_what_goes_along_with_a_value_is_told_with_it(document: Document, catalogue: Catalogue) -> None:
+    there = edited(document, "set-value", key="header.behind", value="gradient")
+    for end, colour in (("from", "c1"), ("to", "c2")):
+        there = edited(there, "set-value", key=f"header.gradient_{end}", value=f"@{colour}")
+    assert one(document, there, catalogue).after == "A gradient, Kelp, Night tide"
+
+
 def test_taking_a_change_back_leaves_nothing_waiting(document: Document, catalogue: Catalogue) -> None:
     there = edited(document, "set-value", key="type.base", value=20)
     back = edited(there, "return-value", key="type.base")
