@@ -35,9 +35,10 @@ def changes(pair: Pair) -> Iterator[Change]:
 
 def _in_words(keys: Sequence[str], look: Look) -> str:
     """What is set, with what goes along with it and is set by the owner too."""
-    set_too = [key for key in keys[1:] if look.value(key) and look.resolve(key).set_by_owner]
-    along = [value_in_words(key, look.value(key), look) for key in set_too]
-    return Joined(", ", [value_in_words(keys[0], look.value(keys[0]), look), *along])
+    first, *along = keys
+    set_too = [key for key in along if look.value(key) and look.resolve(key).set_by_owner]
+    words = [value_in_words(key, look.value(key), look) for key in (first, *set_too)]
+    return Joined(", ", words)
 
 
 def owned(words: str, look: Look, key: str) -> str:
